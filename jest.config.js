@@ -1,0 +1,21 @@
+/** One Jest run over core and server; ES modules throughout, since Nest 12 and culori ship nothing else. */
+export default {
+  roots: ['<rootDir>/core/src', '<rootDir>/server/src'],
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts'],
+  moduleNameMapper: { '^@outfit/core/(.*)$': '<rootDir>/core/src/$1/index.ts' },
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', decorators: true },
+          transform: { legacyDecorator: true, decoratorMetadata: true },
+          target: 'es2022',
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+  testTimeout: 60_000,
+}
