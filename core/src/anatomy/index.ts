@@ -1,0 +1,2 @@
+export * from './slots.ts'
+export * from './wear.ts'

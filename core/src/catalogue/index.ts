@@ -1,0 +1,2 @@
+export * from './types.ts'
+export * from './catalogueOf.ts'

@@ -1,0 +1,129 @@
+/** How light meets a colour. `solid` is opaque; the others change how a mould in that colour is drawn. */
+export const FINISHES = ['solid', 'clear', 'metal', 'pearl', 'glow'] as const
+export type Finish = (typeof FINISHES)[number]
+
+/** A palette entry. `code` is a stable slug; `hex` is sRGB as #RRGGBB. */
+export interface Colour {
+  code: string
+  name: string
+  hex: string
+  finish: Finish
+  family: string
+}
+
+/** What a mould is, which decides the slots it may be worn in. The last two are assemblies, sold as one piece. */
+export const PART_KINDS = [
+  'headgear',
+  'head',
+  'face',
+  'neck',
+  'torso',
+  'arm-left',
+  'arm-right',
+  'hand',
+  'wrist',
+  'waist',
+  'hips',
+  'leg-left',
+  'leg-right',
+  'lower',
+  'feet',
+  'held',
+  'beside',
+  'dressed-torso',
+  'leg-pair',
+] as const
+export type PartKind = (typeof PART_KINDS)[number]
+
+/** Free descriptive facts, such as `{ hairLength: 'short', tied: 'yes' }`; keys are listed in docs/traits.md. */
+export type Traits = Record<string, string>
+
+/** A shape. `silhouette` names the drawing in core/mannequin; lengths in millimetres, mass in grams. */
+export interface Mould {
+  code: string
+  name: string
+  kind: PartKind
+  silhouette: string
+  /** Room it takes on the neck, in millimetres; 0 for everything not worn there. */
+  neckThickness: number
+  /** Height it adds above the skull (headgear) or below the sole (risers), in millimetres. */
+  height: number
+  mass: number
+  traits: Traits
+}
+
+/** One painted layer of a print: `kind` names a function in core/mannequin, the rest are its settings. */
+export interface Layer {
+  kind: string
+  [setting: string]: string | number | boolean
+}
+
+/** A print: layers for the front and the back, bottom first. On a head, `back` is the second face. */
+export interface Print {
+  code: string
+  name: string
+  kind: PartKind
+  front: Layer[]
+  back: Layer[]
+  traits: Traits
+}
+
+/** Where an atomic part sits inside an assembly. */
+export interface Component {
+  slot: Slot
+  part: string
+}
+
+/** A mould in one or more colours (the first is the main one) with at most one print. Fields are codes. */
+export interface Part {
+  code: string
+  name: string
+  mould: string
+  colours: string[]
+  print: string | null
+  year: number | null
+  /** Not empty for assemblies: the atomic parts it comes apart into. */
+  components: Component[]
+}
+
+/** A place on the mannequin. Left and right are the figure's own. */
+export const SLOTS = [
+  'headgear',
+  'head',
+  'face',
+  'neck',
+  'torso',
+  'armRight',
+  'armLeft',
+  'handRight',
+  'handLeft',
+  'wristRight',
+  'wristLeft',
+  'waist',
+  'hips',
+  'legRight',
+  'legLeft',
+  'lower',
+  'feet',
+  'heldRight',
+  'heldLeft',
+  'beside',
+] as const
+export type Slot = (typeof SLOTS)[number]
+
+/** A part worn in a slot. `neck` and `beside` hold several, innermost first by `order`. */
+export interface Placement {
+  slot: Slot
+  part: string
+  order: number
+  /** Turned round: a torso shows its back print in front, a head its second face. */
+  turned: boolean
+}
+
+/** Everything a drawing or a check needs to know about the parts at hand, by code. */
+export interface Catalogue {
+  colours: ReadonlyMap<string, Colour>
+  moulds: ReadonlyMap<string, Mould>
+  prints: ReadonlyMap<string, Print>
+  parts: ReadonlyMap<string, Part>
+}

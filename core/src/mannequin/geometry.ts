@@ -1,0 +1,30 @@
+import type { Mould } from '../catalogue/index.ts'
+
+/**
+ * Measures of our doll in figure units. A bareheaded full-size figure is 264 units high, with a usual head of hair 276;
+ * the latter is the 58 mm of the maker's full-size figure.
+ */
+export const MEASURES = {
+  plinth: { width: 132, height: 18 },
+  leg: { width: 42, full: 84, middle: 64, short: 46, shoe: 20 },
+  hips: { width: 92, height: 20 },
+  torso: { height: 92, shoulder: 68, hem: 96 },
+  arm: { width: 26, length: 62, angle: 9 },
+  hand: 12,
+  neck: { width: 24, height: 10 },
+  head: { width: 66, height: 58 },
+} as const
+
+/** Millimetres in one figure unit. */
+export const MM_PER_UNIT = 58 / 276
+
+export type LegLength = 'full' | 'middle' | 'short'
+
+/** Leg length a mould gives, from its trait `length`; full when it says nothing. */
+export function legLengthOf(mould: Mould | undefined): LegLength {
+  const length = mould?.traits['length']
+  return length === 'middle' || length === 'short' ? length : 'full'
+}
+
+/** The window every front or back drawing stays inside, in figure units: x, y, width, height. */
+export const FIGURE_WINDOW = { x: -120, y: -346, width: 240, height: 364 } as const

@@ -1,0 +1,8 @@
+export { drawFigure, type Drawing, type View } from './drawFigure.ts'
+export { cropTo } from './crops.ts'
+export { boundsOf } from './path.ts'
+export { svgBody, toSvg, viewBox } from './toSvg.ts'
+export { FIGURE_WINDOW, MM_PER_UNIT, MEASURES } from './geometry.ts'
+export { INK, type Shape } from './pen.ts'
+export { SILHOUETTES } from './silhouettes.ts'
+export { LAYER_KINDS } from './layerKinds.ts'

@@ -1,0 +1,109 @@
+import type { Paints } from './headgear.ts'
+import { ellipse, rect } from './path.ts'
+import { darker, paint, type Pen } from './pen.ts'
+
+/** Lower pieces and waist gear in hip units: the top middle of the hip band at 0,0; the sole at `reach`. */
+export type LowerDrawing = (pen: Pen, paints: Paints, reach: number) => void
+
+const skirt: LowerDrawing = (pen, { main, second }, reach) => {
+  for (const s of [-1, 1]) {
+    pen.piece(rect(s * 20 - 15, reach - 34, 30, 34, 3), second)
+    pen.piece(rect(s * 20 - 19, reach - 14, 38, 14, 5), paint(darker(second.hex, 0.6)))
+  }
+  const hem = reach - 26
+  pen.piece(`M-44 0L44 0C50 20 60 ${hem - 24} 62 ${hem}Q0 ${hem + 12} -62 ${hem}C-60 ${hem - 24} -50 20 -44 0Z`, main)
+  for (const x of [-30, -10, 10, 30]) pen.line(`M${x * 0.8} 14Q${x * 1.1} ${hem * 0.6} ${x * 1.5} ${hem + 4}`, darker(main.hex, 0.3), 1.4)
+  pen.line('M-45 12Q0 18 45 12', darker(main.hex, 0.45), 1.6)
+}
+
+const gown: LowerDrawing = (pen, { main, second }, reach) => {
+  pen.piece(`M-44 0L44 0C52 24 66 ${reach - 30} 66 ${reach - 6}Q66 ${reach} 60 ${reach}L-60 ${reach}Q-66 ${reach} -66 ${reach - 6}C-66 ${reach - 30} -52 24 -44 0Z`, main)
+  pen.area(`M-66 ${reach - 16}Q0 ${reach - 8} 66 ${reach - 16}L66 ${reach - 9}Q0 ${reach - 1} -66 ${reach - 9}Z`, second.hex)
+  for (const x of [-34, -12, 12, 34]) pen.line(`M${x * 0.7} 14Q${x * 1.1} ${reach * 0.6} ${x * 1.4} ${reach - 18}`, darker(main.hex, 0.3), 1.4)
+}
+
+/** Every lower silhouette by name. */
+export const LOWER_PIECES: Record<string, LowerDrawing> = { skirt, gown }
+
+const belt: LowerDrawing = (pen, { main, second }) => {
+  pen.piece(rect(-47, -6, 94, 12, 3), main)
+  pen.piece(rect(-9, -8, 18, 16, 3), second)
+}
+const pouchBelt: LowerDrawing = (pen, { main, second }) => {
+  pen.piece(rect(-47, -5, 94, 10, 3), main)
+  pen.piece(rect(-42, 0, 22, 24, 4), second)
+  pen.piece('M-42 4Q-42 0 -38 0L-24 0Q-20 0 -20 4L-22 12Q-31 16 -40 12Z', second)
+}
+const waistApron: LowerDrawing = (pen, { main }, reach) => {
+  const hem = Math.min(70, reach - 22)
+  pen.piece(`M-40 -4L40 -4L42 ${hem}Q0 ${hem + 7} -42 ${hem}Z`, main)
+  pen.piece(rect(-47, -6, 94, 9, 3), main)
+  pen.line(`M-20 22L20 22L18 40L-18 40Z`, darker(main.hex, 0.35), 1.4)
+}
+const coatTails: LowerDrawing = (pen, { main, second }, reach) => {
+  const hem = Math.min(78, reach - 20)
+  for (const s of [-1, 1]) {
+    pen.piece(`M${s * 14} -4L${s * 47} -4L${s * 56} ${hem}L${s * 30} ${hem + 2}Z`, main)
+    pen.piece(ellipse(s * 24, 6, 3), second)
+  }
+}
+const rowingSash: LowerDrawing = (pen, { main }) => {
+  pen.piece('M-47 -8Q0 0 47 -8L47 5Q0 13 -47 5Z', main)
+  pen.piece('M-36 4L-24 6L-26 44L-40 40Z', main)
+  pen.piece('M-28 6L-18 6L-12 36L-24 40Z', main)
+}
+
+/** Every waist silhouette by name. */
+export const WAIST_PIECES: Record<string, LowerDrawing> = {
+  belt,
+  'pouch-belt': pouchBelt,
+  'waist-apron': waistApron,
+  'coat-tails': coatTails,
+  'rowing-sash': rowingSash,
+}
+
+/** Companions and things set down, in ground units: standing at 0,0. */
+export const COMPANIONS: Record<string, (pen: Pen, paints: Paints) => void> = {
+  otter(pen, { main, second }) {
+    pen.piece('M8 -6C24 -8 36 -2 44 -12C46 -4 38 4 22 2L6 0Z', main)
+    pen.piece('M-14 0C-20 -20 -14 -44 0 -46C14 -44 20 -20 16 0Z', main)
+    pen.piece('M-7 -2C-10 -18 -6 -34 0 -34C6 -34 10 -18 8 -2Z', second)
+    pen.piece(ellipse(-13, -64, 5), main)
+    pen.piece(ellipse(13, -64, 5), main)
+    pen.piece(ellipse(0, -54, 18, 14), main)
+    pen.piece(ellipse(0, -49, 9, 6.5), second)
+    pen.area(ellipse(0, -52, 3, 2.2), '#2A2730')
+    for (const x of [-8, 8]) pen.area(ellipse(x, -58, 2.2), '#2A2730')
+    pen.line('M-3 -46Q0 -44 3 -46', '#2A2730', 1.3)
+    pen.piece(ellipse(-9, -1, 7, 3.5), main)
+    pen.piece(ellipse(9, -1, 7, 3.5), main)
+  },
+  cat(pen, { main, second }) {
+    pen.line('M14 -6C34 -4 34 -28 26 -34', main.hex, 6)
+    pen.piece('M-14 0C-18 -20 -10 -36 0 -36C10 -36 18 -20 14 0Z', main)
+    pen.piece('M-15 -50L-13 -66L-3 -58L3 -58L13 -66L15 -50Q14 -36 0 -36Q-14 -36 -15 -50Z', main)
+    pen.area('M-5 -2C-8 -14 -4 -26 0 -26C4 -26 8 -14 5 -2Z', second.hex)
+    for (const x of [-6, 6]) pen.area(ellipse(x, -50, 2.2, 2.8), '#2A2730')
+    pen.line('M-3 -43Q0 -41 3 -43', '#2A2730', 1.3)
+    pen.line('M-7 -44L-18 -46M-7 -42L-17 -40M7 -44L18 -46M7 -42L17 -40', '#2A2730', 0.8)
+  },
+  heron(pen, { main, second }) {
+    pen.line('M-3 -26L-5 0M6 -26L6 0', '#B98A3A', 3)
+    pen.line('M-10 0L0 0M2 0L12 0', '#B98A3A', 3)
+    pen.piece('M-20 -34C-24 -54 2 -62 18 -48C26 -40 30 -30 34 -22C18 -20 -14 -18 -20 -34Z', main)
+    pen.piece('M-18 -44C-26 -58 -10 -70 -16 -84C-14 -96 -2 -96 2 -88C2 -76 -8 -66 -4 -50Z', second)
+    pen.piece('M-12 -90L-36 -84L-13 -83Z', paint('#D9A23C'))
+    pen.area(ellipse(-8, -88, 1.8), '#2A2730')
+    pen.line('M-2 -93Q10 -98 16 -92', main.hex, 2.4)
+  },
+  crate(pen, { main }) {
+    pen.piece(rect(-30, -40, 60, 40, 2), main)
+    for (const y of [-27, -14]) pen.line(`M-30 ${y}L30 ${y}`, darker(main.hex, 0.45), 1.5)
+    for (const x of [-24, 24]) for (const y of [-34, -20, -6]) pen.area(ellipse(x, y, 1.6), darker(main.hex, 0.6))
+  },
+  'rope-bollard'(pen, { main, second }) {
+    pen.piece('M-14 0L-12 -34L12 -34L14 0Z', main)
+    pen.piece(ellipse(0, -36, 18, 7), main)
+    for (const y of [-12, -18, -24]) pen.piece(rect(-16, y, 32, 7, 3), second)
+  },
+}

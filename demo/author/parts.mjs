@@ -1,0 +1,123 @@
+import { colour, colours } from './palette.mjs'
+import { mould } from './moulds.mjs'
+import { garments, legPrints, prints } from './prints.mjs'
+
+export const parts = []
+const byKey = new Map()
+let serial = 0
+
+function add(key, name, mouldSuffix, colourNames, print, year, components = []) {
+  if (byKey.has(key)) return byKey.get(key)
+  serial += 1
+  const entry = {
+    code: `P-${String(serial).padStart(5, '0')}`, key, name, mould: mould(mouldSuffix).code, kind: mould(mouldSuffix).kind,
+    colours: colourNames.map(colour), print: print?.code ?? null, year, components,
+  }
+  byKey.set(key, entry)
+  parts.push(entry)
+  return entry
+}
+
+/** A part by the key it was made with. */
+export const part = (key) => {
+  const found = byKey.get(key)
+  if (!found) throw new Error(`no part "${key}"`)
+  return found
+}
+
+// Headgear: mould, then its colourways as "Main/Second/Third", with the year it came out.
+const HEADGEAR = {
+  CROP: ['Tar', 'Chestnut', 'Pewter', 'Straw'], SIDE: ['Chestnut', 'Tar', 'Straw', 'Carrot'], QUIFF: ['Tar', 'Copper', 'Peat'],
+  TOUS: ['Straw', 'Copper', 'Tar'], CREST: ['Coral/Tar', 'Lagoon/Peat'], RING: ['Rain', 'Chestnut'], CURLT: ['Tar', 'Chestnut', 'Copper'],
+  CLOUD: ['Tar', 'Copper', 'Cocoa'], BUN: ['Chestnut', 'Copper', 'Rain', 'Tar'], PUFF: ['Tar/Coral', 'Cocoa/Marigold'],
+  TAIL: ['Copper', 'Chestnut', 'Straw', 'Tar'], SBRD: ['Copper/Marigold', 'Peat/Coral', 'Straw/Canal'], PLAIT: ['Copper/Lagoon', 'Straw/Poppy', 'Tar/Mint'],
+  BOB: ['Copper', 'Tar', 'Straw', 'Heather'], LONG: ['Tar', 'Chestnut', 'Rain'], WAVE: ['Straw', 'Copper', 'Chestnut'], LOCS: ['Tar/Brass', 'Cocoa/Coral'],
+  DECK: ['Quay Blue/Midnight', 'Chalk/Tar', 'Tar/Brass'], OILH: ['Marigold', 'Bottle'], STRAW: ['Butter/Quay Blue', 'Butter/Coral'],
+  SCARF: ['Brick Dust/Chalk', 'Lagoon/Butter', 'Heather/Chalk'], BOBL: ['Pewter/Rain', 'Poppy/Chalk', 'Bottle/Marigold'],
+  BRIM: ['Peat/Tar/Chestnut', 'Oak/Wine/Tar'], BERET: ['Wine/Tar', 'Bottle/Copper'], LAMPH: ['Gunmetal/Clear Honey'],
+}
+const yearOf = (index) => 2015 + (index % 12)
+let turn = 0
+for (const [suffix, ways] of Object.entries(HEADGEAR))
+  for (const way of ways) {
+    const names = way.split('/')
+    add(`${suffix}/${names[0]}`, mould(suffix).name, suffix, names, null, yearOf((turn += 5)))
+  }
+
+const HEADS = `
+calm-chestnut Fawn; calm-chestnut Shell; calm-copper Shell; calm-copper Fawn; calm-tar Umber; calm-tar Hazel; calm-tar Fawn; grin-tar Umber; grin-tar Cocoa;
+lashes-tar Hazel; lashes-tar Umber; lashes-tar Shell; lashes-chestnut Fawn; lashes-chestnut Plum Skin; freckled-straw Shell; freckled-copper Shell; freckled-copper Fawn;
+old-pewter Fawn; old-pewter Umber; beard-pewter Shell; beard-chestnut Fawn; beard-chestnut Hazel; goatee-tar Hazel; goatee-tar Cocoa; glasses-peat Shell; glasses-peat Plum Skin;
+glasses-tar Umber; scar-tar Fawn; scar-tar Hazel; stubble-peat Fawn; stubble-peat Shell; wink-chestnut Fawn; wink-chestnut Hazel; moustache-chestnut Fawn; moustache-chestnut Shell;
+patch-peat Fawn; plain-old Primrose; chin-carrot Shell; smudge-copper Fawn; smudge-copper Shell`
+for (const entry of HEADS.split(';')) {
+  const [, face, skin] = entry.trim().match(/^(\S+) (.+)$/)
+  const print = prints.find((p) => p.code === `D-FACE-${face.toUpperCase()}`)
+  const old = print.traits.includes('style=old')
+  add(`${face}/${skin}`, print.name, 'HEAD', [skin], print, old ? 2012 : yearOf((turn += 7)))
+}
+
+const SKINS = ['Primrose', 'Fawn', 'Shell', 'Plum Skin', 'Umber', 'Hazel', 'Cocoa']
+for (const skin of [...SKINS, 'Tar', 'Chalk', 'Peat', 'Marigold']) add(`hand/${skin}`, 'Mitt', 'HAND', [skin], null, 2014)
+
+// Dressed torsos: garment key, cloth of the torso, sleeves, mitts as sold.
+const DRESSED = `
+quay-jacket Quay Blue Quay Blue Fawn; moss-jacket Bottle Bottle Shell; wine-jacket Wine Wine Hazel; net-overalls Marigold Marigold Umber; cook-overalls Chalk Chalk Fawn;
+boat-stripes Oat Oat Shell; gold-stripes Chalk Chalk Fawn; heron-jersey Quay Blue Quay Blue Fawn; cox-jersey Quay Blue Quay Blue Shell; oilskin-coat Marigold Marigold Hazel;
+warden-coat Slate Slate Fawn; purser Chalk Chalk Fawn; brass-band Poppy Poppy Fawn; brass-band Midnight Midnight Hazel; apron-baker Canal Canal Fawn;
+knit-yoke Oat Oat Fawn; cable-knit Oat Oat Shell; cable-knit Moss Moss Fawn; cardigan-heather Heather Heather Umber; deckhand Chalk Chalk Fawn;
+anchor-tee Chalk Chalk Hazel; lantern-tee Tar Tar Fawn; engine-vest Rain Rain Hazel; ruffled Foxglove Foxglove Plum Skin; zip-fleece Lagoon Lagoon Fawn;
+market-shirt Butter Butter Umber; wine-jacket Sloe Sloe Umber; net-overalls Chalk Chalk Shell`
+for (const entry of DRESSED.split(';')) {
+  const words = entry.trim().match(/^(\S+) (.+)$/)
+  const names = words[2].split(/ (?=[A-Z])/).reduce((list, word) => {
+    const joined = list.length && [`${list.at(-1)} ${word}`].filter((n) => colours.some((c) => c.name === n))[0]
+    return joined ? [...list.slice(0, -1), joined] : [...list, word]
+  }, [])
+  const [cloth, sleeve, mitt] = names
+  const { torso: torsoPrint, sleeve: sleevePrint } = garments[words[1]]
+  const year = yearOf((turn += 5))
+  const torso = add(`${words[1]}-torso/${cloth}`, torsoPrint.name, 'TORSO', [cloth], torsoPrint, year)
+  const sleeveName = sleevePrint ? sleevePrint.name : 'Plain sleeve'
+  const armKey = sleevePrint ? words[1] : 'plain'
+  const armRight = add(`${armKey}-armR/${sleeve}`, sleeveName, 'ARMR', [sleeve], sleevePrint, year)
+  const armLeft = add(`${armKey}-armL/${sleeve}`, sleeveName, 'ARML', [sleeve], sleevePrint, year)
+  const hand = part(`hand/${mitt}`)
+  add(`${words[1]}/${cloth}`, torsoPrint.name, 'DRESS', [cloth, sleeve, mitt], torsoPrint, year, [
+    ['torso', torso], ['armRight', armRight], ['armLeft', armLeft], ['handRight', hand], ['handLeft', hand],
+  ])
+}
+for (const sleeve of ['Umber', 'Fawn', 'Tar', 'Brick Dust', 'Poppy', 'Lagoon']) {
+  add(`plain-armR/${sleeve}`, 'Plain sleeve', 'ARMR', [sleeve], null, 2016)
+  add(`plain-armL/${sleeve}`, 'Plain sleeve', 'ARML', [sleeve], null, 2016)
+}
+
+const LEGS = `
+work Slate F; work Canal F; dark Tar F; dark Midnight F; boots Slate F; yellow-boots Quay Blue F; piped Midnight F; patched Peat F; shorts-fawn Rope M; shorts-shell Brick Dust S;
+coat-yellow Slate F; coat-slate Slate F; waders Oak F; rower Chalk F; rower Chalk M; plain Chestnut F; plain Quay Blue M; plain Slate S; plain Wine F; work Oat F; dark Slate M; plain Bottle M`
+for (const entry of LEGS.split(';')) {
+  const [, key, cloth, length] = entry.trim().match(/^(\S+) (.+) ([FMS])$/)
+  const { leg, hips: hipPrint } = legPrints[key]
+  const year = yearOf((turn += 7))
+  const hips = add(`${hipPrint ? key : 'plain'}-hips/${cloth}`, hipPrint ? hipPrint.name : 'Hips', 'HIPS', [cloth], hipPrint, year)
+  const right = add(`${key}-legR${length}/${cloth}`, `${leg.name}, right leg`, `LEGR${length}`, [cloth], leg, year)
+  const left = add(`${key}-legL${length}/${cloth}`, `${leg.name}, left leg`, `LEGL${length}`, [cloth], leg, year)
+  const size = { F: '', M: ', middle', S: ', short' }[length]
+  add(`${key}${length}/${cloth}`, `${leg.name}${size}`, `PAIR${length}`, [cloth], leg, year, [['hips', hips], ['legRight', right], ['legLeft', left]])
+}
+
+const LOOSE = {
+  SKIRT: ['Wine/Fawn', 'Quay Blue/Umber', 'Moss/Plum Skin', 'Brick Dust/Hazel'], GOWN: ['Sloe/Brass', 'Lagoon/Chalk'],
+  CAPE: ['Wine/Brass', 'Tar/Tin', 'Bottle/Brass'], SHAWL: ['Heather/Oat', 'Brick Dust/Butter'], VEST: ['Amber/Oak', 'Coral/Tar'], OILC: ['Marigold/Tar', 'Bottle/Brass'],
+  MEDAL: ['Quay Blue/Brass', 'Poppy/Tin'], SATCH: ['Oak/Chestnut', 'Tar/Peat'], ACCO: ['Poppy/Chalk', 'Lagoon/Oat'], LSCRF: ['Coral/Oat', 'Bottle/Marigold'], BACKB: ['Rope/Chestnut'], BEARD: ['Rain', 'Chestnut'],
+  BELT: ['Peat/Brass', 'Tar/Tin'], POUCH: ['Chestnut/Oak'], WAPR: ['Chalk', 'Slate'], TAILS: ['Midnight/Brass', 'Wine/Brass'], SASH: ['Coral', 'Quay Blue'],
+  OAR: ['Coral/Rope', 'Oat/Oak', 'Quay Blue/Rope'], LANT: ['Clear Honey/Tar', 'Clear Berry/Brass', 'Glow Lamp/Gunmetal'], LADLE: ['Tin'], CORN: ['Brass', 'Tin'], ROPE: ['Rope', 'Oat'],
+  POT: ['Rope/Oak', 'Pewter/Tar'], LEDG: ['Wine/Oat', 'Bottle/Brass'], UMBR: ['Tar/Oak', 'Clear Tide/Chalk', 'Coral/Tar'], BOWL: ['Chalk/Quay Blue', 'Poppy/Brass'], HOOK: ['Oak/Gunmetal'],
+  BRUSH: ['Coral/Oak', 'Canal/Oak'], TELE: ['Brass/Peat'], FISH: ['Tin', 'Copper'], BASK: ['Rope/Poppy', 'Straw/Moss'], MALL: ['Oak', 'Gunmetal'], FLAG: ['Coral/Oat', 'Quay Blue/Chalk'],
+  MUG: ['Chalk', 'Tin'], DRUM: ['Poppy/Brass'], OTTER: ['Peat/Rope', 'Pewter/Rain'], CAT: ['Tar/Chalk', 'Carrot/Oat'], HERON: ['Rain/Chalk'], CRATE: ['Oak', 'Rope'], BOLL: ['Tar/Rope'],
+}
+for (const [suffix, ways] of Object.entries(LOOSE))
+  for (const way of ways) {
+    const names = way.split('/')
+    add(`${suffix}/${names[0]}`, mould(suffix).name, suffix, names, null, yearOf((turn += 3)))
+  }
