@@ -2,7 +2,7 @@ import { mouldOf, type Catalogue, type Mould, type Part, type Placement, type Pr
 import { armPen, drawArm, drawHand, drawHead, drawHips, drawLeg, drawNeck, drawTorso, mitt } from './body.ts'
 import { FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts'
 import { HEADGEAR, type Paints } from './headgear.ts'
-import { ITEMS } from './items.ts'
+import { ITEM_POINTS, ITEMS } from './items.ts'
 import { COMPANIONS, LOWER_PIECES, WAIST_PIECES } from './lowerAndWaist.ts'
 import { NECK_PIECES } from './neckPieces.ts'
 import { ellipse, rect, scaling, translation, type Matrix } from './path.ts'
@@ -31,6 +31,9 @@ interface Worn {
 /** The bare doll under the clothes: pale wood and cloth. */
 const WOOD = paint('#E9D9BC')
 const BARE: Paints = { main: WOOD, second: WOOD, third: WOOD }
+
+/** Leg layers that are on the front alone. */
+const FRONT_OF_LEG = new Set(['knee', 'pocket'])
 
 /** Neck pieces that lie over the sleeves, and those that lie over the chin. */
 const OVER_SLEEVES = new Set(['oilskin-cape', 'shawl', 'long-scarf'])
@@ -113,6 +116,8 @@ export function drawFigure(
       if (index === 0) anchor('beside', x, -30)
     })
   }
+  const legLayers = (worn: Worn | undefined) =>
+    (worn?.print?.front ?? []).filter((layer) => view === 'front' || !FRONT_OF_LEG.has(layer.kind))
   const legs = () => {
     if (lowerPiece) {
       const draw = LOWER_PIECES[lowerPiece.mould.silhouette] ?? LOWER_PIECES['skirt']!
@@ -125,7 +130,7 @@ export function drawFigure(
       const worn = one(slot)
       const pen = penAt(slot, side * 23, sole - MEASURES.leg[leg])
       const base = side > 0 ? pen.under(scaling(-1, 1)) : pen
-      drawLeg(base, (worn?.paints ?? BARE).main, leg, worn?.print?.front ?? [], hexOf)
+      drawLeg(base, (worn?.paints ?? BARE).main, leg, legLayers(worn), hexOf)
       anchor(slot, side * 26, sole - MEASURES.leg[leg] * 0.6)
     }
     const hips = one('hips')
@@ -161,7 +166,8 @@ export function drawFigure(
       const { x, y } = mitt(side)
       const pen = penAt(slot, x, torsoTop + y)
       ITEMS[item.mould.silhouette]?.(side > 0 ? pen.under(scaling(-1, 1)) : pen, item.paints)
-      anchor(slot, x, torsoTop + y - 22)
+      const [dx, dy] = ITEM_POINTS[item.mould.silhouette] ?? [0, 0]
+      anchor(slot, x - side * dx, torsoTop + y + dy)
     }
   }
   const arms = () => {

@@ -159,3 +159,24 @@ export const ITEMS: Record<string, ItemDrawing> = {
   mug,
   drum,
 }
+
+/** Where a lead line points to on an item, in hand units of the right hand; the mitt itself where nothing is said. */
+export const ITEM_POINTS: Record<string, readonly [number, number]> = {
+  'oar': [-18, -170],
+  'hook-lantern': [0, 40],
+  'ladle': [-3, -68],
+  'cornet': [-16, -36],
+  'rope-coil': [0, 38],
+  'crab-pot': [0, 40],
+  'ledger': [0, -16],
+  'umbrella': [0, -124],
+  'noodle-bowl': [0, -6],
+  'boat-hook': [0, -80],
+  'brush': [0, -42],
+  'telescope': [-21, -27],
+  'fish-on-line': [0, 40],
+  'basket': [0, 40],
+  'mallet': [0, -48],
+  'flag': [-27, -140],
+  'drum': [0, 14],
+}

@@ -1,0 +1,2 @@
+export * from './onHand.ts'
+export * from './allocate.ts'

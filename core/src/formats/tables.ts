@@ -1,0 +1,87 @@
+import { FINISHES, PART_KINDS, SLOTS } from '../catalogue/index.ts'
+import { SHIPPING_BASES } from '../sourcing/types.ts'
+import * as cell from './cells.ts'
+
+export const RELEASE_KINDS = ['box', 'blind pack', 'book', 'magazine', 'kiosk gift'] as const
+export const OFFER_KINDS = ['part', 'figure', 'release'] as const
+export const CONDITIONS = ['new', 'used'] as const
+
+/** A column is read by its cell; a missing one falls back on the empty text, which the cell may refuse. */
+type Columns = Record<string, cell.Cell<unknown>>
+
+/**
+ * The tables of docs/formats.md and the columns each has. Money is in minor units, mass in grams, length in millimetres.
+ */
+export const TABLES = {
+  'colours': { code: cell.text, name: cell.text, hex: cell.hex, family: cell.text, finish: cell.oneOf(...FINISHES) },
+  'moulds': {
+    code: cell.text,
+    name: cell.text,
+    kind: cell.oneOf(...PART_KINDS),
+    silhouette: cell.text,
+    neckThickness: cell.decimal(0),
+    height: cell.decimal(0),
+    mass: cell.decimal(0),
+    traits: cell.traits,
+  },
+  'prints': {
+    code: cell.text,
+    name: cell.text,
+    kind: cell.oneOf(...PART_KINDS),
+    front: cell.layers,
+    back: cell.layers,
+    traits: cell.traits,
+  },
+  'parts': {
+    code: cell.text,
+    name: cell.text,
+    mould: cell.text,
+    colours: cell.list,
+    print: cell.textOrNull,
+    year: cell.wholeOrNull(1900),
+  },
+  'components': { assembly: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text },
+  'figures': { code: cell.text, name: cell.text, year: cell.whole(1900) },
+  'figure-parts': { figure: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text, order: cell.whole(0) },
+  'releases': {
+    code: cell.text,
+    name: cell.text,
+    kind: cell.oneOf(...RELEASE_KINDS),
+    year: cell.whole(1900),
+    price: cell.whole(0),
+    currency: cell.currency,
+    inProduction: cell.flag,
+  },
+  'release-contents': { release: cell.text, kind: cell.oneOf('part', 'figure'), code: cell.text, qty: cell.whole(1) },
+  'bins': { code: cell.text, name: cell.text },
+  'owned': { part: cell.text, bin: cell.text, qty: cell.whole(1), date: cell.date, reason: cell.text },
+  'sellers': {
+    code: cell.text,
+    name: cell.text,
+    country: cell.text,
+    currency: cell.currency,
+    minimum: cell.whole(0),
+    handling: cell.whole(0),
+    arrivesInDays: cell.whole(0),
+    rating: cell.wholeOrNull(1),
+    shippingBasis: cell.oneOf(...SHIPPING_BASES),
+    shippingBands: cell.bands,
+  },
+  'rates': { date: cell.date, from: cell.currency, to: cell.currency, rate: cell.decimal(0.000001) },
+  'offers': {
+    date: cell.date,
+    seller: cell.text,
+    kind: cell.oneOf(...OFFER_KINDS),
+    code: cell.text,
+    condition: cell.oneOf(...CONDITIONS),
+    price: cell.whole(0),
+    currency: cell.currency,
+    stock: cell.whole(0),
+    multiple: cell.whole(1),
+  },
+} satisfies Record<string, Columns>
+
+export type TableName = keyof typeof TABLES
+
+/** A row of a table as read. */
+export type TableRow<T extends TableName> = { [C in keyof (typeof TABLES)[T]]: (typeof TABLES)[T][C] extends cell.Cell<infer V> ? V : never }

@@ -1,0 +1,2 @@
+export * from './money.ts'
+export * from './rates.ts'

@@ -1,0 +1,46 @@
+import type { Part, Placement } from '../catalogue/index.ts'
+
+/** An outfit on a shelf: its chosen take and how much of it the drawer gives. */
+export interface ShelfOutfit {
+  id: string
+  name: string
+  faction: string
+  character: string
+  placements: Placement[]
+  owned: number
+  toBuy: number
+}
+
+/** A roster as a shelf of outfits. Money is in minor units of `currency`. */
+export interface RosterShelf {
+  id: string
+  name: string
+  note: string
+  rules: string
+  budget: number | null
+  currency: string
+  dueOn: string | null
+  outfits: ShelfOutfit[]
+}
+
+export interface Take {
+  id: string
+  label: string
+  chosen: boolean
+  placements: Placement[]
+}
+
+/** An outfit as the bench opens it. */
+export interface OutfitDetail {
+  id: string
+  name: string
+  stature: string
+  version: number
+  character: string
+  roster: { id: string; name: string; currency: string; rules: string }
+  takes: Take[]
+  /** Every part any take wears. */
+  parts: Part[]
+  /** Owned parts that are free for this outfit, by code. */
+  free: Record<string, number>
+}

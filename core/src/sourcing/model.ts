@@ -1,0 +1,114 @@
+import { MilpBuilder, type Milp } from './milp.ts'
+import type { SourcingProblem } from './types.ts'
+
+/** The MILP of a sourcing problem, with the columns that carry the plan. */
+export interface SourcingModel {
+  milp: Milp
+  /** Steps bought of each offer (units = steps × multiple), aligned with problem.offers. */
+  steps: number[]
+  /** Units left unmet of each need, aligned with problem.needs. */
+  unmet: number[]
+}
+
+const INFINITE = 1e30
+/** Weights may be fractions; a band begins this far above the one before. */
+const JUST_ABOVE = { value: 1, count: 1, weight: 1e-4 } as const
+
+/**
+ * Build the model. `objective` is either the total cost or the number of unmet units; with `mostUnmet` the latter is
+ * held at its best while the cost is minimised.
+ *
+ * Each shipping band is an alternative of its own with a copy of the basket's amount, which keeps the bound strong when
+ * shipping falls as baskets grow. Size: offers + accepted parts + sellers × bands columns.
+ */
+export function sourcingModel(problem: SourcingProblem, objective: 'cost' | 'unmet', mostUnmet = INFINITE): SourcingModel {
+  const build = new MilpBuilder()
+  const money = (amount: number) => (objective === 'cost' ? amount : 0)
+  const { limits } = problem
+
+  const steps = problem.offers.map((offer) =>
+    build.column(money(offer.price * offer.multiple), Math.floor(offer.qty / offer.multiple)),
+  )
+  const bought = new Map<string, [number, number][]>()
+  problem.offers.forEach((offer, i) => {
+    for (const { part, qty } of offer.yields) {
+      const list = bought.get(part) ?? []
+      bought.set(part, list)
+      list.push([steps[i]!, qty * offer.multiple])
+    }
+  })
+
+  const used = new Map<string, [number, number][]>()
+  const unmet = problem.needs.map((need) => {
+    const missing = build.column(objective === 'unmet' ? 1 : 0, need.qty)
+    const fills = need.accept.map(({ part, penalty }) => {
+      const fill = build.column(money(penalty), need.qty)
+      const list = used.get(part) ?? []
+      used.set(part, list)
+      list.push([fill, 1])
+      return fill
+    })
+    build.row(need.qty, need.qty, [[missing, 1], ...fills.map((fill): [number, number] => [fill, 1])])
+    return missing
+  })
+  if (mostUnmet < INFINITE) build.row(0, mostUnmet, unmet.map((column) => [column, 1]))
+
+  const owned = new Map<string, number>()
+  for (const { part, qty } of problem.owned) owned.set(part, (owned.get(part) ?? 0) + qty)
+  const resale = new Map(problem.resale.map(({ part, price }) => [part, price]))
+  for (const part of new Set([...used.keys(), ...(objective === 'cost' ? resale.keys() : [])])) {
+    const uses = used.get(part) ?? []
+    const supply = bought.get(part) ?? []
+    const own = owned.get(part) ?? 0
+    const credit = resale.get(part) ?? 0
+    const entries: [number, number][] = [...supply, ...uses.map(([column]): [number, number] => [column, -1])]
+    // Bought + owned used − used − resold ≥ 0, where at most what is owned and used comes from the drawer.
+    if (own > 0) {
+      const fromDrawer = build.column(0, own)
+      entries.push([fromDrawer, 1])
+      build.row(0, INFINITE, [...uses, [fromDrawer, -1]])
+    }
+    if (credit > 0 && supply.length > 0 && objective === 'cost') entries.push([build.column(-credit, INFINITE), -1])
+    build.row(0, INFINITE, entries)
+  }
+
+  const spent: [number, number][] = []
+  const parcels: [number, number][] = []
+  for (const seller of problem.sellers) {
+    const lines = problem.offers.flatMap((offer, i) => (offer.seller === seller.id ? [{ offer, column: steps[i]! }] : []))
+    if (lines.length === 0) continue
+    const open = build.column(money(seller.handling), 1)
+    parcels.push([open, 1])
+    if (seller.handling > 0) spent.push([open, seller.handling])
+    for (const { offer, column } of lines) {
+      build.row(-INFINITE, 0, [[column, 1], [open, -Math.floor(offer.qty / offer.multiple)]])
+      spent.push([column, offer.price * offer.multiple])
+    }
+    const goods = lines.map(({ offer, column }): [number, number] => [column, offer.price * offer.multiple])
+    if (seller.minimum > 0) build.row(0, INFINITE, [...goods, [open, -seller.minimum]])
+
+    const { basis, bands } = seller.shipping
+    const weightOf = { value: (i: number) => lines[i]!.offer.price, count: () => 1, weight: (i: number) => lines[i]!.offer.weight }[basis]
+    const amounts = lines.map(({ offer, column }, i): [number, number] => [column, weightOf(i) * offer.multiple])
+    const largest = lines.reduce((sum, { offer }, i) => sum + weightOf(i) * Math.floor(offer.qty / offer.multiple) * offer.multiple, 0)
+    const chosen: [number, number][] = []
+    const shares: [number, number][] = []
+    bands.forEach((band, i) => {
+      const from = i === 0 ? 0 : bands[i - 1]!.upTo! + JUST_ABOVE[basis]
+      const upTo = Math.min(band.upTo ?? largest, largest)
+      if (from > largest) return
+      const pick = build.column(money(band.price), 1)
+      const share = build.column(0, Math.max(0, upTo), { integer: false })
+      chosen.push([pick, 1])
+      shares.push([share, -1])
+      if (band.price > 0) spent.push([pick, band.price])
+      build.row(-INFINITE, 0, [[share, 1], [pick, -upTo]])
+      if (from > 0) build.row(0, INFINITE, [[share, 1], [pick, -from]])
+    })
+    build.row(0, 0, [...chosen, [open, -1]])
+    build.row(0, 0, [...amounts, ...shares])
+  }
+  if (limits.parcels !== null) build.row(0, limits.parcels, parcels)
+  if (limits.budget !== null) build.row(-INFINITE, limits.budget, spent)
+  return { milp: build.model, steps, unmet }
+}

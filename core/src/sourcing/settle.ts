@@ -1,0 +1,152 @@
+import type { Basket, Seller, SourcingPlan, SourcingProblem } from './types.ts'
+
+/** What a basket of a seller costs: the sum of its goods, the first band that holds it, handling. */
+export function basketOf(
+  seller: Seller,
+  lines: readonly { offer: string; qty: number; price: number; weight: number }[],
+): Basket & { amount: number; withinBands: boolean } {
+  const goods = lines.reduce((sum, line) => sum + line.price * line.qty, 0)
+  const { basis, bands } = seller.shipping
+  const amount =
+    basis === 'value' ? goods : lines.reduce((sum, line) => sum + line.qty * (basis === 'count' ? 1 : line.weight), 0)
+  const band = bands.find(({ upTo }) => upTo === null || upTo >= amount - 1e-6)
+  return {
+    seller: seller.id,
+    lines: lines.map(({ offer, qty }) => ({ offer, qty })),
+    goods,
+    shipping: (band ?? bands[bands.length - 1]!).price,
+    handling: seller.handling,
+    amount,
+    withinBands: band !== undefined,
+  }
+}
+
+/** Everything that follows from how many units of each offer are bought. */
+export type Settlement = Pick<SourcingPlan, 'total' | 'baskets' | 'fills' | 'surplus' | 'unmet'>
+
+interface Source {
+  from: string
+  left: number
+}
+
+/**
+ * Settle a purchase: fill the needs from the drawer and the bought parts at least penalty, credit what is left over and
+ * add everything up. `units` are bought units by offer id.
+ *
+ * Filling is a transportation problem; it is solved exactly by successive shortest augmenting paths over
+ * needs × accepted parts (Bellman–Ford, since moving a unit back has negative cost), O(units × needs × parts).
+ */
+export function settle(problem: SourcingProblem, units: ReadonlyMap<string, number>): Settlement {
+  const sources = new Map<string, Source[]>()
+  const supply = (part: string, from: string, qty: number) => {
+    const list = sources.get(part) ?? []
+    sources.set(part, list)
+    list.push({ from, left: qty })
+  }
+  for (const { part, qty } of problem.owned) if (qty > 0) supply(part, 'owned', qty)
+  for (const offer of problem.offers) {
+    const bought = units.get(offer.id) ?? 0
+    if (bought > 0) for (const { part, qty } of offer.yields) supply(part, offer.id, qty * bought)
+  }
+  const resale = new Map(problem.resale.map(({ part, price }) => [part, price]))
+  const fill = cheapestFill(problem, sources, resale)
+
+  const fills: SourcingPlan['fills'] = []
+  const unmet: SourcingPlan['unmet'] = []
+  let penalties = 0
+  problem.needs.forEach((need, n) => {
+    let open = need.qty
+    for (const { part, penalty } of need.accept) {
+      let qty = fill.get(`${n}|${part}`) ?? 0
+      fill.delete(`${n}|${part}`)
+      open -= qty
+      penalties += qty * penalty
+      for (const source of sources.get(part) ?? []) {
+        const taken = Math.min(qty, source.left)
+        if (taken === 0) continue
+        source.left -= taken
+        qty -= taken
+        fills.push({ need: need.id, part, qty: taken, from: source.from })
+      }
+    }
+    if (open > 0) unmet.push({ need: need.id, qty: open, why: '' })
+  })
+
+  const surplus = [...sources].flatMap(([part, list]) => {
+    const qty = list.reduce((sum, { from, left }) => sum + (from === 'owned' ? 0 : left), 0)
+    return qty > 0 ? [{ part, qty, credit: qty * (resale.get(part) ?? 0) }] : []
+  })
+  const baskets = problem.sellers.flatMap((seller) => {
+    const lines = problem.offers
+      .filter((offer) => offer.seller === seller.id && (units.get(offer.id) ?? 0) > 0)
+      .map((offer) => ({ offer: offer.id, qty: units.get(offer.id)!, price: offer.price, weight: offer.weight }))
+    if (lines.length === 0) return []
+    const { seller: id, goods, shipping, handling, lines: bought } = basketOf(seller, lines)
+    return [{ seller: id, lines: bought, goods, shipping, handling }]
+  })
+  const spent = baskets.reduce((sum, { goods, shipping, handling }) => sum + goods + shipping + handling, 0)
+  const credits = surplus.reduce((sum, { credit }) => sum + credit, 0)
+  return { total: spent + penalties - credits, baskets, fills, surplus, unmet }
+}
+
+/** Units by `need index|part`: as many as possible, then at least penalty plus lost resale. */
+function cheapestFill(
+  problem: SourcingProblem,
+  sources: ReadonlyMap<string, readonly Source[]>,
+  resale: ReadonlyMap<string, number>,
+): Map<string, number> {
+  const fill = new Map<string, number>()
+  const usedOf = new Map<string, number>()
+  const ownedOf = (part: string) => (sources.get(part) ?? []).reduce((sum, s) => sum + (s.from === 'owned' ? s.left : 0), 0)
+  const availableOf = (part: string) => (sources.get(part) ?? []).reduce((sum, s) => sum + s.left, 0)
+  /** What the next unit of a part costs beyond penalties: nothing while the drawer has it, then its lost resale. */
+  const nextUnit = (part: string) => ((usedOf.get(part) ?? 0) < ownedOf(part) ? 0 : (resale.get(part) ?? 0))
+  problem.needs.forEach((need, start) => {
+    for (let unit = 0; unit < need.qty; unit++) {
+      const path = cheapestPath(start)
+      if (!path) break
+      for (const [n, part, change] of path.moves) fill.set(`${n}|${part}`, (fill.get(`${n}|${part}`) ?? 0) + change)
+      usedOf.set(path.end, (usedOf.get(path.end) ?? 0) + 1)
+    }
+  })
+  return fill
+
+  /** Cheapest way to one more unit for a need: take a free unit, or take another need's and let that one look on. */
+  function cheapestPath(start: number): { end: string; moves: [number, string, 1 | -1][] } | null {
+    const cost = new Map<number, number>([[start, 0]])
+    const via = new Map<number, { need: number; part: string }>()
+    for (let round = 0; round < problem.needs.length; round++) {
+      let changed = false
+      for (const [n, soFar] of [...cost]) {
+        for (const { part, penalty } of problem.needs[n]!.accept) {
+          problem.needs.forEach((other, m) => {
+            if (m === n || (fill.get(`${m}|${part}`) ?? 0) === 0) return
+            const back = other.accept.find((accept) => accept.part === part)!.penalty
+            const through = soFar + penalty - back
+            if (through < (cost.get(m) ?? Infinity) - 1e-9) {
+              cost.set(m, through)
+              via.set(m, { need: n, part })
+              changed = true
+            }
+          })
+        }
+      }
+      if (!changed) break
+    }
+    let best: { total: number; need: number; part: string } | null = null
+    for (const [n, soFar] of cost)
+      for (const { part, penalty } of problem.needs[n]!.accept) {
+        if ((usedOf.get(part) ?? 0) >= availableOf(part)) continue
+        const total = soFar + penalty + nextUnit(part)
+        if (!best || total < best.total) best = { total, need: n, part }
+      }
+    if (!best) return null
+    const moves: [number, string, 1 | -1][] = [[best.need, best.part, 1]]
+    for (let n = best.need; n !== start; ) {
+      const { need, part } = via.get(n)!
+      moves.push([n, part, -1], [need, part, 1])
+      n = need
+    }
+    return { end: best.part, moves }
+  }
+}

@@ -1,0 +1,34 @@
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import type { DataSourceOptions } from 'typeorm'
+import * as catalogue from '../catalogue/entities.ts'
+import * as drawer from '../drawer/entities.ts'
+import * as jobs from '../jobs/entities.ts'
+import * as market from '../market/entities.ts'
+import * as roster from '../roster/entities.ts'
+import { MIGRATIONS } from './migrations.ts'
+
+export const ENTITIES = [catalogue, drawer, jobs, market, roster].flatMap((module) => Object.values(module))
+
+interface Pragmas {
+  pragma(statement: string): unknown
+}
+
+/**
+ * The database of a data folder. Every acknowledged write is on the disk (WAL with synchronous FULL); the schema comes
+ * from migrations alone.
+ */
+export function databaseIn(folder: string): DataSourceOptions {
+  mkdirSync(folder, { recursive: true })
+  return {
+    type: 'better-sqlite3',
+    database: join(folder, 'outfit.sqlite'),
+    entities: ENTITIES,
+    migrations: MIGRATIONS,
+    migrationsRun: true,
+    synchronize: false,
+    prepareDatabase: (db: Pragmas) => {
+      for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000']) db.pragma(pragma)
+    },
+  } as DataSourceOptions
+}

@@ -1,0 +1,21 @@
+import { Controller, Get } from '@nestjs/common'
+import { ApiTags } from '@nestjs/swagger'
+import { SkipThrottle } from '@nestjs/throttler'
+import { DataSource } from 'typeorm'
+import { PartEntity } from '../catalogue/entities.ts'
+import { OfferEntity } from '../market/entities.ts'
+import { OutfitEntity } from '../roster/entities.ts'
+
+@ApiTags('health')
+@SkipThrottle()
+@Controller('health')
+export class HealthController {
+  constructor(private readonly database: DataSource) {}
+
+  /** Ready when the database answers; counts tell which world is loaded. */
+  @Get()
+  async health() {
+    const [parts, offers, outfits] = await Promise.all([PartEntity, OfferEntity, OutfitEntity].map((e) => this.database.getRepository(e).count()))
+    return { status: 'ok', parts, offers, outfits }
+  }
+}

@@ -1,0 +1,48 @@
+import { Catch, HttpException, type ArgumentsHost, type ExceptionFilter, Logger } from '@nestjs/common'
+import { STATUS_CODES } from 'node:http'
+import type { Response } from 'express'
+import { MissingRate } from '@outfit/core/market'
+
+/** A fault in one field of what was sent. */
+export interface FieldFault {
+  field: string
+  message: string
+}
+
+/** An answer of RFC 9457: a status, a sentence for the person, and the faults by field. */
+export class Problem extends HttpException {
+  constructor(status: number, detail: string, errors: FieldFault[] = [], extra: Record<string, unknown> = {}) {
+    super({ detail, errors, ...extra }, status)
+  }
+}
+
+export const notFound = (what: string, id: string) => new Problem(404, `There is no ${what} ${id}.`)
+
+/** Turns every exception into application/problem+json; what we did not foresee is logged and told as 500. */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  private readonly log = new Logger('problem')
+
+  catch(thrown: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>()
+    const error = thrown instanceof MissingRate ? new Problem(409, thrown.message) : thrown
+    const known = error instanceof HttpException
+    const bodyStatus = (error as { status?: number; type?: string }).type?.startsWith('entity.') ? (error as { status: number }).status : 500
+    const status = known ? error.getStatus() : bodyStatus
+    if (status >= 500) this.log.error(error)
+    const body = known ? error.getResponse() : {}
+    const fields = typeof body === 'object' ? (body as Record<string, unknown>) : { detail: body }
+    const { message, error: _name, statusCode: _status, ...rest } = fields
+    response
+      .status(status)
+      .type('application/problem+json')
+      .json({
+        type: 'about:blank',
+        title: STATUS_CODES[status],
+        status,
+        detail: message ?? (status >= 500 ? 'Something went wrong on our side. Nothing was written; try again.' : (error as Error).message),
+        errors: [],
+        ...rest,
+      })
+  }
+}

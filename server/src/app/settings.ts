@@ -1,0 +1,30 @@
+import { resolve } from 'node:path'
+import { parseArgs } from 'node:util'
+
+export const SETTINGS = Symbol('settings')
+
+export interface Settings {
+  port: number
+  /** Folder of the database and of generated files. */
+  data: string
+  /** Folder of the built interface; null serves the API alone. */
+  web: string | null
+  /** Folder of a sample world to load into an empty database; null for none. */
+  world: string | null
+}
+
+/** Read the command line: --port N, --data DIR, --web DIR, --world DIR. Throws with a sentence for the person. */
+export function readSettings(args: readonly string[]): Settings {
+  const { values } = parseArgs({
+    args: [...args],
+    options: { port: { type: 'string' }, data: { type: 'string' }, web: { type: 'string' }, world: { type: 'string' } },
+  })
+  const port = Number(values.port ?? 4310)
+  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`--port must be a number from 0 to 65535; it is ${values.port}.`)
+  return {
+    port,
+    data: resolve(values.data ?? 'data'),
+    web: values.web ? resolve(values.web) : null,
+    world: values.world ? resolve(values.world) : null,
+  }
+}

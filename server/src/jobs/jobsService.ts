@@ -1,0 +1,75 @@
+import { Injectable, type OnModuleDestroy } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { Observable, ReplaySubject } from 'rxjs'
+import { ulid } from 'ulid'
+import { notFound } from '../app/problem.ts'
+import { JobEntity } from './entities.ts'
+
+export type JobState = 'running' | JobEntity['state']
+
+export interface JobEvent {
+  state: JobState
+  progress: unknown
+  /** Why it failed. */
+  detail?: string
+}
+
+interface Running {
+  events: ReplaySubject<JobEvent>
+  abort: AbortController
+}
+
+/** Long work: started, watched, cancelled; what came of it is kept in the database. */
+@Injectable()
+export class JobsService implements OnModuleDestroy {
+  private readonly running = new Map<string, Running>()
+
+  constructor(private readonly database: DataSource) {}
+
+  /** Start work and return its id at once. */
+  start(kind: string, input: unknown, work: (signal: AbortSignal, report: (progress: unknown) => void) => Promise<unknown>): string {
+    const id = ulid()
+    const job: Running = { events: new ReplaySubject(1), abort: new AbortController() }
+    this.running.set(id, job)
+    job.events.next({ state: 'running', progress: null })
+    const finish = async (state: JobEntity['state'], result: unknown, detail?: string) => {
+      await this.database.getRepository(JobEntity).insert({ id, kind, state, at: new Date().toISOString(), input: input as object, result: result as object })
+      job.events.next({ state, progress: null, ...(detail ? { detail } : {}) })
+      job.events.complete()
+      this.running.delete(id)
+    }
+    void work(job.abort.signal, (progress) => job.events.next({ state: 'running', progress })).then(
+      (result) => finish('done', result),
+      (error: Error) => (job.abort.signal.aborted ? finish('cancelled', null) : finish('failed', { detail: error.message }, error.message)),
+    )
+    return id
+  }
+
+  async get(id: string): Promise<{ id: string; state: JobState; result: unknown }> {
+    if (this.running.has(id)) return { id, state: 'running', result: null }
+    const job = await this.database.getRepository(JobEntity).findOneBy({ id })
+    if (!job) throw notFound('job', id)
+    return { id, state: job.state, result: job.result }
+  }
+
+  async events(id: string): Promise<Observable<JobEvent>> {
+    const job = this.running.get(id)
+    if (job) return job.events
+    const { state } = await this.get(id)
+    return new Observable((subscriber) => {
+      subscriber.next({ state, progress: null })
+      subscriber.complete()
+    })
+  }
+
+  /** Ask a running job to stop; a finished one stays as it is. */
+  async cancel(id: string): Promise<void> {
+    const job = this.running.get(id)
+    if (job) job.abort.abort()
+    else await this.get(id)
+  }
+
+  onModuleDestroy(): void {
+    for (const { abort } of this.running.values()) abort.abort()
+  }
+}

@@ -1,0 +1,114 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { convert, type Rate } from '@outfit/core/market'
+import type { MarketOffer, MarketSeller } from '@outfit/core/sourcing'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { OfferEntity, RateEntity, SellerEntity } from './entities.ts'
+
+/** The currency prices are compared in until a roster names its own. */
+export const HOME_CURRENCY = 'EUR'
+
+export interface MarketToday {
+  date: string
+  sellers: MarketSeller[]
+  offers: MarketOffer[]
+  /** What each offer is: the thing offered and its condition. */
+  things: Map<string, { kind: OfferEntity['kind']; code: string; condition: OfferEntity['condition'] }>
+  rates: Rate[]
+}
+
+@Injectable()
+export class MarketService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly catalogue: CatalogueService,
+  ) {}
+
+  private rates(): Promise<Rate[]> {
+    return this.database.getRepository(RateEntity).find()
+  }
+
+  /** The newest date on any quote sheet; prices are converted at the rates of that day. */
+  private async today(): Promise<string> {
+    const newest = await this.database.getRepository(OfferEntity).findOne({ where: {}, order: { date: 'DESC' }, select: { date: true } })
+    return newest?.date ?? new Date().toISOString().slice(0, 10)
+  }
+
+  /** Lowest price of each single part in the home currency, with the offers that name one. */
+  async lowest(): Promise<Map<string, number>> {
+    const [rates, date] = await Promise.all([this.rates(), this.today()])
+    const rows = await this.database
+      .getRepository(OfferEntity)
+      .createQueryBuilder('o')
+      .select('o.code', 'code')
+      .addSelect('o.currency', 'currency')
+      .addSelect('MIN(o.price)', 'price')
+      .where("o.kind = 'part' AND o.stock >= o.multiple")
+      .groupBy('o.code, o.currency')
+      .getRawMany<{ code: string; currency: string; price: number }>()
+    const lowest = new Map<string, number>()
+    for (const { code, currency, price } of rows) {
+      const home = convert(price, currency, HOME_CURRENCY, date, rates)
+      lowest.set(code, Math.min(home, lowest.get(code) ?? Infinity))
+    }
+    return lowest
+  }
+
+  /** Offers for one part as it is, cheapest first, in the seller's and in the home currency. */
+  async offersFor(code: string) {
+    const [offers, sellers, rates, date] = await Promise.all([
+      this.database.getRepository(OfferEntity).findBy({ kind: 'part', code }),
+      this.database.getRepository(SellerEntity).find(),
+      this.rates(),
+      this.today(),
+    ])
+    return offers
+      .map(({ id, seller, condition, price, currency, stock, multiple, date: on }) => ({
+        id,
+        seller,
+        sellerName: sellers.find((s) => s.code === seller)?.name ?? seller,
+        condition,
+        price,
+        currency,
+        home: convert(price, currency, HOME_CURRENCY, date, rates),
+        stock,
+        multiple,
+        date: on,
+      }))
+      .sort((a, b) => a.home - b.home || (a.id < b.id ? -1 : 1))
+  }
+
+  /** Everything a sourcing problem is made from. */
+  async marketToday(): Promise<MarketToday> {
+    const [offers, sellers, rates, date] = await Promise.all([
+      this.database.getRepository(OfferEntity).find({ order: { id: 'ASC' } }),
+      this.database.getRepository(SellerEntity).find({ order: { code: 'ASC' } }),
+      this.rates(),
+      this.today(),
+    ])
+    const yields = await this.catalogue.yields(offers)
+    return {
+      date,
+      rates,
+      sellers: sellers.map((s) => ({
+        id: s.code,
+        name: s.name,
+        currency: s.currency,
+        minimum: s.minimum,
+        handling: s.handling,
+        arrivesInDays: s.arrivesInDays,
+        shipping: { basis: s.shippingBasis, bands: s.shippingBands },
+      })),
+      offers: offers.map(({ id, seller, kind, code, price, currency, stock, multiple }) => ({
+        id,
+        seller,
+        price,
+        currency,
+        stock,
+        multiple,
+        ...yields.get(`${kind} ${code}`)!,
+      })),
+      things: new Map(offers.map(({ id, kind, code, condition }) => [id, { kind, code, condition }])),
+    }
+  }
+}

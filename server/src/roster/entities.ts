@@ -1,0 +1,51 @@
+import { Column, Entity, PrimaryColumn } from 'typeorm'
+import type { Slot } from '@outfit/core/catalogue'
+
+@Entity('roster')
+export class RosterEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text') name: string
+  @Column('text') note: string
+  @Column('text') rules: string
+  @Column('integer', { nullable: true }) budget: number | null
+  @Column('text') currency: string
+  @Column('text', { nullable: true }) dueOn: string | null
+  @Column('integer') position: number
+}
+
+@Entity('person')
+export class CharacterEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text') roster: string
+  @Column('text') name: string
+  @Column('integer') position: number
+}
+
+@Entity('outfit')
+export class OutfitEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text', { name: 'person' }) character: string
+  @Column('text') name: string
+  @Column('text') faction: string
+  @Column('text') stature: string
+  @Column('integer') position: number
+  /** Goes up with every write to the outfit or its takes; a write with an older one is refused. */
+  @Column('integer') version: number
+}
+
+@Entity('take')
+export class TakeEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text') outfit: string
+  @Column('text') label: string
+  @Column('boolean') chosen: boolean
+}
+
+@Entity('placement')
+export class PlacementEntity {
+  @PrimaryColumn('text') take: string
+  @PrimaryColumn('text') slot: Slot
+  @PrimaryColumn('integer') order: number
+  @Column('text') part: string
+  @Column('boolean') turned: boolean
+}

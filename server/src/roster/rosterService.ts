@@ -1,0 +1,208 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource, In, type EntityManager } from 'typeorm'
+import { monotonicFactory } from 'ulid'
+import { placementFaults } from '@outfit/core/anatomy'
+import { catalogueOf, type Placement } from '@outfit/core/catalogue'
+import { allocateOwned } from '@outfit/core/drawer'
+import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import { notFound, Problem } from '../app/problem.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { MouldEntity } from '../catalogue/entities.ts'
+import { DrawerService } from '../drawer/drawerService.ts'
+import type { RostersFile } from './dto.ts'
+import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from './entities.ts'
+
+const ulid = monotonicFactory()
+
+@Injectable()
+export class RosterService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly catalogue: CatalogueService,
+    private readonly drawer: DrawerService,
+  ) {}
+
+  /** Every roster with its outfits as their chosen takes, and the parts needed to draw them. */
+  async shelves(): Promise<{ rosters: RosterShelf[]; parts: Awaited<ReturnType<CatalogueService['parts']>> }> {
+    const db = this.database.manager
+    const [rosters, characters, outfits, takes, placements] = await Promise.all([
+      db.find(RosterEntity, { order: { position: 'ASC' } }),
+      db.find(CharacterEntity, { order: { position: 'ASC' } }),
+      db.find(OutfitEntity, { order: { position: 'ASC' } }),
+      db.findBy(TakeEntity, { chosen: true }),
+      db.find(PlacementEntity),
+    ])
+    const worn = (take: string | undefined) => placements.filter((p) => p.take === take).map(placementOf)
+    const order = this.inOrder(rosters, characters, outfits)
+    const given = allocateOwned(
+      await this.drawer.onHand(),
+      order.map((outfit) => ({ outfit: outfit.id, parts: worn(takes.find((t) => t.outfit === outfit.id)?.id).map((p) => p.part) })),
+    )
+    const shelves = rosters.map(({ position: _position, ...roster }) => ({
+      ...roster,
+      outfits: order
+        .filter((outfit) => characters.find((c) => c.id === outfit.character)?.roster === roster.id)
+        .map((outfit) => {
+          const wears = worn(takes.find((t) => t.outfit === outfit.id)?.id)
+          const owned = [...given.get(outfit.id)!.values()].reduce((sum, qty) => sum + qty, 0)
+          return {
+            id: outfit.id,
+            name: outfit.name,
+            faction: outfit.faction,
+            character: characters.find((c) => c.id === outfit.character)!.name,
+            placements: wears,
+            owned,
+            toBuy: wears.length - owned,
+          }
+        }),
+    }))
+    return { rosters: shelves, parts: await this.catalogue.parts(placements.map((p) => p.part)) }
+  }
+
+  /** One outfit with all its takes, and how many of each owned part are free for it. */
+  async outfit(id: string): Promise<OutfitDetail> {
+    const db = this.database.manager
+    const outfit = await db.findOneBy(OutfitEntity, { id })
+    if (!outfit) throw notFound('outfit', id)
+    const character = await db.findOneByOrFail(CharacterEntity, { id: outfit.character })
+    const roster = await db.findOneByOrFail(RosterEntity, { id: character.roster })
+    const takes = await db.find(TakeEntity, { where: { outfit: id }, order: { label: 'ASC' } })
+    const placements = await db.findBy(PlacementEntity, { take: In(takes.map((t) => t.id)) })
+    return {
+      id,
+      name: outfit.name,
+      stature: outfit.stature,
+      version: outfit.version,
+      character: character.name,
+      roster: { id: roster.id, name: roster.name, currency: roster.currency, rules: roster.rules },
+      takes: takes.map(({ id: take, label, chosen }) => ({ id: take, label, chosen, placements: placements.filter((p) => p.take === take).map(placementOf) })),
+      parts: await this.catalogue.parts(placements.map((p) => p.part)),
+      free: Object.fromEntries(await this.freeFor(id)),
+    }
+  }
+
+  /** Owned parts that no outfit earlier in the order counts on. */
+  async freeFor(outfitId: string): Promise<Map<string, number>> {
+    const db = this.database.manager
+    const [rosters, characters, outfits, takes, placements, owned] = await Promise.all([
+      db.find(RosterEntity, { order: { position: 'ASC' } }),
+      db.find(CharacterEntity, { order: { position: 'ASC' } }),
+      db.find(OutfitEntity, { order: { position: 'ASC' } }),
+      db.findBy(TakeEntity, { chosen: true }),
+      db.find(PlacementEntity),
+      this.drawer.onHand(),
+    ])
+    const order = this.inOrder(rosters, characters, outfits)
+    const before = order.slice(0, order.findIndex((outfit) => outfit.id === outfitId))
+    const chosen = new Map(takes.map((take) => [take.outfit, take.id]))
+    const given = allocateOwned(
+      owned,
+      before.map(({ id }) => ({ outfit: id, parts: placements.filter((p) => p.take === chosen.get(id)).map((p) => p.part) })),
+    )
+    const free = new Map(owned)
+    for (const parts of given.values()) for (const [part, qty] of parts) free.set(part, free.get(part)! - qty)
+    return new Map([...free].filter(([, qty]) => qty > 0))
+  }
+
+  /** Replace what a take wears. Refused with 409 when somebody else wrote first, with 400 when a placement is wrong. */
+  savePlacements(outfitId: string, takeId: string, version: number, placements: readonly Placement[]): Promise<{ version: number }> {
+    return this.writing(outfitId, version, async (db) => {
+      if (!(await db.findOneBy(TakeEntity, { id: takeId, outfit: outfitId }))) throw notFound('take', takeId)
+      await this.refuseFaulty(placements)
+      await db.delete(PlacementEntity, { take: takeId })
+      await db.insert(PlacementEntity, placements.map((p) => ({ ...p, take: takeId })))
+    })
+  }
+
+  /** Copy a take under the next free letter. */
+  async addTake(outfitId: string, version: number, from: string): Promise<{ version: number; take: string }> {
+    const id = ulid()
+    const saved = await this.writing(outfitId, version, async (db) => {
+      const takes = await db.findBy(TakeEntity, { outfit: outfitId })
+      if (!takes.some((take) => take.id === from)) throw notFound('take', from)
+      const label = Array.from({ length: 26 }, (_, i) => String.fromCharCode(65 + i)).find((letter) => !takes.some((t) => t.label === letter))
+      if (!label) throw new Problem(400, 'An outfit has at most 26 takes.', [{ field: 'from', message: 'no letter is left' }])
+      await db.insert(TakeEntity, { id, outfit: outfitId, label, chosen: false })
+      const placements = await db.findBy(PlacementEntity, { take: from })
+      await db.insert(PlacementEntity, placements.map((p) => ({ ...p, take: id })))
+    })
+    return { ...saved, take: id }
+  }
+
+  /** Choose the take that stands for the outfit. */
+  chooseTake(outfitId: string, version: number, takeId: string): Promise<{ version: number }> {
+    return this.writing(outfitId, version, async (db) => {
+      if (!(await db.findOneBy(TakeEntity, { id: takeId, outfit: outfitId }))) throw notFound('take', takeId)
+      await db.update(TakeEntity, { outfit: outfitId }, { chosen: false })
+      await db.update(TakeEntity, { id: takeId }, { chosen: true })
+    })
+  }
+
+  /** Add the rosters of a file, all or none. */
+  async importRosters(file: RostersFile): Promise<{ rosters: number; outfits: number }> {
+    let outfits = 0
+    for (const [r, roster] of file.rosters.entries())
+      for (const [c, character] of roster.characters.entries())
+        for (const [o, outfit] of character.outfits.entries())
+          for (const [t, take] of outfit.takes.entries())
+            await this.refuseFaulty(take.placements, `rosters[${r}].characters[${c}].outfits[${o}].takes[${t}].`)
+    await this.database.transaction(async (db) => {
+      const first = await db.count(RosterEntity)
+      for (const [position, { characters, ...roster }] of file.rosters.entries()) {
+        const rosterId = ulid()
+        await db.insert(RosterEntity, { budget: null, dueOn: null, ...roster, id: rosterId, position: first + position })
+        for (const [place, { name, outfits: own }] of characters.entries()) {
+          const characterId = ulid()
+          await db.insert(CharacterEntity, { id: characterId, roster: rosterId, name, position: place })
+          for (const [at, { takes, ...outfit }] of own.entries()) {
+            const outfitId = ulid()
+            await db.insert(OutfitEntity, { ...outfit, id: outfitId, character: characterId, position: at, version: 1 })
+            outfits += 1
+            for (const { placements, ...take } of takes) {
+              const takeId = ulid()
+              await db.insert(TakeEntity, { ...take, id: takeId, outfit: outfitId })
+              await db.insert(PlacementEntity, placements.map((p) => ({ ...p, take: takeId })))
+            }
+          }
+        }
+      }
+    })
+    return { rosters: file.rosters.length, outfits }
+  }
+
+  /** Run a write of an outfit in one transaction that checks and raises its version. */
+  private writing(outfitId: string, version: number, write: (db: EntityManager) => Promise<void>): Promise<{ version: number }> {
+    return this.database.transaction(async (db) => {
+      const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
+      if (!outfit) throw notFound('outfit', outfitId)
+      if (outfit.version !== version)
+        throw new Problem(
+          409,
+          'This outfit was changed elsewhere in the meantime. Nothing was written; load it again and repeat the change.',
+          [{ field: 'version', message: `is ${version}, the newest is ${outfit.version}` }],
+          { version: outfit.version },
+        )
+      await write(db)
+      await db.update(OutfitEntity, { id: outfitId }, { version: version + 1 })
+      return { version: version + 1 }
+    })
+  }
+
+  private async refuseFaulty(placements: readonly Placement[], path = ''): Promise<void> {
+    const parts = await this.catalogue.parts(placements.map((p) => p.part))
+    const moulds = await this.database.getRepository(MouldEntity).find()
+    const faults = placementFaults(placements, catalogueOf({ colours: [], moulds, prints: [], parts })).map(({ index, field, message }) => ({
+      field: `${path}placements[${index}].${field}`,
+      message,
+    }))
+    if (faults.length) throw new Problem(400, `${faults[0]!.field}: ${faults[0]!.message}. Nothing was written.`, faults)
+  }
+
+  private inOrder(rosters: RosterEntity[], characters: CharacterEntity[], outfits: OutfitEntity[]): OutfitEntity[] {
+    return rosters.flatMap((roster) =>
+      characters.filter((c) => c.roster === roster.id).flatMap((c) => outfits.filter((o) => o.character === c.id)),
+    )
+  }
+}
+
+const placementOf = ({ slot, part, order, turned }: PlacementEntity): Placement => ({ slot, part, order, turned })

@@ -1,0 +1,73 @@
+import { Inject, Injectable } from '@nestjs/common'
+import { Resvg } from '@resvg/resvg-js'
+import { join } from 'node:path'
+import { catalogueOf } from '@outfit/core/catalogue'
+import { drawFigure } from '@outfit/core/mannequin'
+import { CARD, cardEntries, cardSvg } from '@outfit/core/show'
+import { SETTINGS, type Settings } from '../app/settings.ts'
+import { notFound } from '../app/problem.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { RosterService } from '../roster/rosterService.ts'
+import { embeddedFontCss, fontFiles, INNER_FAMILIES } from './fonts.ts'
+
+/** Dots in a millimetre of a PNG card: 300 dpi. */
+const DOTS_PER_MM = 300 / 25.4
+
+@Injectable()
+export class CardService {
+  private css: string | undefined
+
+  constructor(
+    private readonly rosters: RosterService,
+    private readonly catalogue: CatalogueService,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
+
+  /** The card of a take as SVG. With `embedFonts` it carries its fonts; the rasteriser has its own. */
+  async svg(outfitId: string, takeId: string | undefined, embedFonts: boolean): Promise<{ svg: string; name: string }> {
+    const outfit = await this.rosters.outfit(outfitId)
+    const take = takeId ? outfit.takes.find((t) => t.id === takeId) : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
+    if (!take) throw notFound('take', takeId ?? 'of this outfit')
+    const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts })
+    const drawing = drawFigure(take.placements, catalogue)
+    const sources = await this.sourcesOf(take.placements.map((p) => p.part))
+    const entries = cardEntries(take.placements, catalogue, drawing, (part) => sources.get(part) ?? 'no source known')
+    const known = new Set([...sources.values()])
+    if (embedFonts) this.css ??= embeddedFontCss()
+    const svg = cardSvg(
+      {
+        title: outfit.name,
+        subtitle: `${outfit.roster.name} · take ${take.label} · ${Math.round(drawing.height)} mm tall`,
+        footer: `${take.placements.length} parts from ${known.size} ${known.size === 1 ? 'source' : 'sources'}. Made with Outfit.`,
+        drawing,
+        entries,
+      },
+      embedFonts ? this.css : '',
+      embedFonts ? undefined : INNER_FAMILIES,
+    )
+    return { svg, name: outfit.name }
+  }
+
+  async png(outfitId: string, takeId: string | undefined): Promise<{ png: Buffer; name: string }> {
+    const { svg, name } = await this.svg(outfitId, takeId, false)
+    const files = await fontFiles(join(this.settings.data, 'fonts'))
+    const picture = new Resvg(svg, {
+      font: { fontFiles: files, loadSystemFonts: false, defaultFontFamily: 'Atkinson Hyperlegible Next' },
+      fitTo: { mode: 'width', value: Math.round(CARD.width * DOTS_PER_MM) },
+    })
+    return { png: picture.render().asPng(), name }
+  }
+
+  /** Best source of each part in words: a release in which it comes, the newest first, else a figure. */
+  private async sourcesOf(parts: readonly string[]): Promise<Map<string, string>> {
+    const found = await Promise.all(
+      [...new Set(parts)].map(async (part): Promise<[string, string] | null> => {
+        const { releases, figures } = await this.catalogue.carriers(part)
+        const [release] = releases
+        if (release) return [part, `from ${release.name}, ${release.year}`]
+        return figures[0] ? [part, `from ${figures[0].name}, ${figures[0].year}`] : null
+      }),
+    )
+    return new Map(found.filter((entry) => entry !== null))
+  }
+}

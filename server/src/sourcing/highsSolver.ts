@@ -1,0 +1,69 @@
+import loader, { type Highs } from 'highs'
+import type { Milp, MilpOptions, MilpOutcome, SolveMilp } from '@outfit/core/sourcing'
+
+// The package types its ES module as CommonJS, where the loader would be one step further down.
+const loadHighs = loader as unknown as (typeof loader)['default']
+
+/** Load the HiGHS WebAssembly build once and give it as the solver port of core. Calls block their thread. */
+export async function loadHighsSolver(): Promise<SolveMilp> {
+  const highs = await loadHighs()
+  return (model, options) => solve(highs, model, options)
+}
+
+function solve(highs: Highs, model: Milp, { seconds, gap, start, onProgress }: MilpOptions): MilpOutcome {
+  const { columns, rows } = model
+  const starts = [0]
+  const index: number[] = []
+  const value: number[] = []
+  for (const row of rows) {
+    // HiGHS refuses two entries of a row for one column; parts accepted twice would make them.
+    const merged = new Map<number, number>()
+    for (const [column, coefficient] of row.entries) merged.set(column, (merged.get(column) ?? 0) + coefficient)
+    for (const [column, coefficient] of merged) {
+      index.push(column)
+      value.push(coefficient)
+    }
+    starts.push(index.length)
+  }
+  const { integer, continuous } = highs.constants.variableType
+  const highsModel = highs.createModel({
+    numCols: columns.length,
+    numRows: rows.length,
+    colCost: columns.map((c) => c.cost),
+    colLower: columns.map((c) => c.lower),
+    colUpper: columns.map((c) => c.upper),
+    rowLower: rows.map((r) => r.lower),
+    rowUpper: rows.map((r) => r.upper),
+    matrix: { format: 'csr', numRows: rows.length, numCols: columns.length, starts, indices: index, values: value },
+    integrality: columns.map((c) => (c.integer ? integer : continuous)),
+  })
+  try {
+    highsModel.options.set('output_flag', false)
+    highsModel.options.set('time_limit', seconds)
+    highsModel.options.set('mip_rel_gap', gap)
+    if (start) highsModel.setSolution({ colValue: [...start] })
+    const report = (primal: number | undefined, dual: number | undefined) => {
+      const finite = (x: number | undefined) => (x !== undefined && Math.abs(x) < 1e20 ? x : null)
+      onProgress?.({ best: finite(primal), bound: finite(dual) })
+    }
+    highsModel.run(
+      onProgress
+        ? { [highs.constants.callbackType.mipInterrupt]: ({ data }) => void report(data.mip_primal_bound, data.mip_dual_bound) }
+        : undefined,
+    )
+    const status = highsModel.getModelStatus()
+    const { optimal, infeasible } = highs.constants.modelStatus
+    const info = (name: string) => Number(highsModel.info.get(name))
+    const bound = info('mip_dual_bound')
+    if (status === infeasible) return { status: 'infeasible', values: null, bound: Infinity }
+    const found = info('primal_solution_status') === highs.constants.solutionStatus.feasible
+    const values = found ? Array.from(highsModel.getSolution().colValue) : null
+    return {
+      status: status === optimal ? 'optimal' : found ? 'feasible' : 'unknown',
+      values,
+      bound: Number.isFinite(bound) && Math.abs(bound) < 1e20 ? bound : -Infinity,
+    }
+  } finally {
+    highsModel.dispose?.()
+  }
+}
