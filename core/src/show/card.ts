@@ -88,7 +88,7 @@ export const CARD_FAMILIES = { heading: 'Bricolage Grotesque', text: 'Atkinson H
 export function cardSvg(content: CardContent, fontCss = '', families = CARD_FAMILIES): string {
   const { labels, figure } = layOutCard(content)
   const text = (x: number, y: number, size: number, value: string, { anchor = 'start', weight = 400, fill = INK, family = families.text } = {}) =>
-    `<text x="${round(x)}" y="${round(y)}" font-family="${family}" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}" fill="${fill}">${escape(value)}</text>`
+    `<text x="${round(x)}" y="${round(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}" fill="${fill}">${escape(value)}</text>`
   const label = ({ entry, side, y, lines, targets }: PlacedEntry) => {
     const isLeft = side === 'left'
     const x = isLeft ? CARD.margin + CARD.column : CARD.width - CARD.margin - CARD.column

@@ -1,0 +1,25 @@
+import { colourDifference } from '../colour/index.ts'
+import { FITTING_LIMITS } from './limits.ts'
+import { wornIn, type Rule } from './pin.ts'
+
+/** Brows that are plainly another colour than the hair above them; hats hide the question. Some leave it on purpose. */
+export const browsAgainstHair: Rule = (placements, context) => {
+  const [head] = wornIn(placements, 'head', context)
+  const [headgear] = wornIn(placements, 'headgear', context)
+  const mould = headgear && context.catalogue.moulds.get(headgear.part.mould)
+  const brows = context.catalogue.colours.get(head?.print?.traits['brows'] ?? '')
+  const hair = headgear?.colour
+  if (!brows || !hair || mould?.traits['hair'] !== 'yes' || mould.traits['hat'] === 'yes') return []
+  const difference = colourDifference(brows.hex, hair.hex)
+  if (difference <= FITTING_LIMITS.browsAgainstHair) return []
+  return [
+    {
+      rule: 'brows-against-hair',
+      severity: 'notice',
+      slots: ['head'],
+      title: 'Brows against hair',
+      detail: `${brows.name} on ${hair.name}, ΔE ${Math.round(difference)}`,
+      remedy: null,
+    },
+  ]
+}

@@ -1,0 +1,3 @@
+export { pinsOf } from './pinsOf.ts'
+export { FITTING_LIMITS } from './limits.ts'
+export type { FittingContext, Pin, Remedy, Severity } from './pin.ts'

@@ -1,0 +1,21 @@
+import { wornIn, type Rule } from './pin.ts'
+
+/** A print that goes on below the belt, such as a long coat, wants legs that carry it on. */
+export const printRunsOn: Rule = (placements, context) => {
+  const [torso] = wornIn(placements, 'torso', context)
+  const [leg] = wornIn(placements, 'legRight', context)
+  const onward = torso?.print?.traits['runsOn']
+  if (!torso || !leg || !onward || torso.placement.turned) return []
+  const same = leg.print?.traits['runsOn'] === onward
+  if (same) return []
+  return [
+    {
+      rule: 'print-runs-on',
+      severity: 'notice',
+      slots: ['hips'],
+      title: `The ${onward} stops at the belt`,
+      detail: `${torso.part.name} runs on, ${leg.part.name.replace(/, right leg$/, '').toLowerCase()} does not`,
+      remedy: null,
+    },
+  ]
+}

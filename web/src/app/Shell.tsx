@@ -1,0 +1,72 @@
+import { NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { useState } from 'react'
+import { api } from './api.ts'
+import { KeysDialog } from './KeysDialog.tsx'
+import { lastOutfit } from './lastOutfit.ts'
+import { useSingleKeys } from './singleKeys.ts'
+import { SaveNote } from '../bench/SaveNote.tsx'
+import { Trail } from './Trail.tsx'
+
+const room = (isActive: boolean) =>
+  `pb-1 border-b-2 ${isActive ? 'border-[#d9573f] font-bold text-ink' : 'border-transparent text-soft hover:text-ink'}`
+
+/** The frame of every view: rooms, where one is, whether all is saved. */
+export function Shell() {
+  api.endpoints.basics.useQuery()
+  const { data } = api.endpoints.shelves.useQuery()
+  const [keysShown, showKeys] = useState(false)
+  const [singleKeys] = useSingleKeys()
+  const navigate = useNavigate()
+  const { pathname } = useLocation()
+  const here = useMatch('/outfits/:outfit/*')?.params.outfit
+  const known = data?.rosters.flatMap((roster) => roster.outfits) ?? []
+  const remembered = lastOutfit()
+  const outfit = here ?? known.find(({ id }) => id === remembered)?.id ?? known[0]?.id
+  const rooms = [
+    { key: 'r', name: 'Rosters', to: '/' },
+    ...(outfit
+      ? [
+          { key: 'b', name: 'Bench', to: `/outfits/${outfit}/bench` },
+          { key: 's', name: 'Sourcing', to: `/outfits/${outfit}/sourcing` },
+          { key: 'c', name: 'Card', to: `/outfits/${outfit}/card` },
+        ]
+      : []),
+  ]
+  const go = (key: string) => {
+    const found = rooms.find((r) => r.key === key)
+    if (found) void navigate(found.to)
+  }
+  useHotkeys(['g>r', 'g>b', 'g>s', 'g>c'], (_event, { keys }) => go(keys?.at(-1) ?? ''), { enabled: singleKeys, sequenceTimeoutMs: 1200 }, [rooms])
+  useHotkeys('shift+slash', () => showKeys(true), { enabled: singleKeys })
+  return (
+    <div className="flex h-full flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only">
+        Skip to the view
+      </a>
+      <header className="flex h-[52px] shrink-0 items-center gap-5 border-b border-rule px-5">
+        <NavLink to="/" className="font-head text-[22px] font-extrabold tracking-tight" aria-label="Outfit, to the rosters">
+          out<span className="text-problem">·</span>fit
+        </NavLink>
+        <nav aria-label="Rooms" className="flex gap-4 pt-1">
+          {rooms.map(({ name, to }) => (
+            <NavLink key={name} to={to} end className={({ isActive }) => room(isActive || (name === 'Rosters' && pathname.startsWith('/rosters')))}>
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="ml-auto flex min-w-0 items-center gap-3">
+          <Trail />
+          <SaveNote />
+          <button type="button" onClick={() => showKeys(true)} className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink" aria-label="All keys">
+            ?
+          </button>
+        </div>
+      </header>
+      <main id="main" className="min-h-0 flex-1 overflow-auto">
+        <Outlet />
+      </main>
+      <KeysDialog open={keysShown} onOpenChange={showKeys} />
+    </div>
+  )
+}

@@ -1,0 +1,26 @@
+import { Link, useMatch } from 'react-router'
+import { api } from './api.ts'
+import { useAppSelector } from './store.ts'
+
+/** Where one is: roster, outfit, take. */
+export function Trail() {
+  const id = useMatch('/outfits/:outfit/*')?.params.outfit
+  const { currentData: outfit } = api.endpoints.outfit.useQuery(id ?? '', { skip: !id })
+  const take = useAppSelector((state) => state.bench.take)
+  if (!outfit) return null
+  const label = outfit.takes.find((t) => t.id === take)?.label
+  return (
+    <p className="truncate">
+      <Link to={`/rosters/${outfit.roster.id}`} className="text-soft hover:text-ink hover:underline">
+        {outfit.roster.name}
+      </Link>{' '}
+      <span className="text-soft">›</span> <strong>{outfit.name}</strong>
+      {label && (
+        <>
+          {' '}
+          <span className="text-soft">› take</span> <strong>{label}</strong>
+        </>
+      )}
+    </p>
+  )
+}

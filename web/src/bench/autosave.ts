@@ -1,0 +1,55 @@
+import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit'
+import { api } from '../app/api.ts'
+import type { AppDispatch, RootState } from '../app/store.ts'
+import { changed, opened, redone, saveMoved, undone } from './benchSlice.ts'
+import { dropDraft, keepDraft } from './drafts.ts'
+
+/** Changes that come closer together than this are saved at once; a silent server is asked again after RETRY. */
+const PAUSE = 200
+const RETRY = 3000
+
+export const autosave = createListenerMiddleware()
+const listen = autosave.startListening.withTypes<RootState, AppDispatch>()
+
+let timer: ReturnType<typeof setTimeout> | undefined
+/** Saves run one after the other, since each needs the version the one before it made. */
+let queue: Promise<void> = Promise.resolve()
+
+/** Save what is on the bench whenever it changes; retry while the server does not answer; stop at a conflict. */
+listen({
+  matcher: isAnyOf(changed, undone, redone, opened),
+  effect: (_action, { getState, dispatch }) => {
+    const { take, version, present, save } = getState().bench
+    if (!take || save === 'saved') return
+    keepDraft(take, { version, placements: present })
+    saveSoon(getState, dispatch, take, PAUSE)
+  },
+})
+
+function saveSoon(getState: () => RootState, dispatch: AppDispatch, take: string, wait: number): void {
+  clearTimeout(timer)
+  timer = setTimeout(() => {
+    queue = queue.then(() => save(getState, dispatch, take))
+  }, wait)
+}
+
+async function save(getState: () => RootState, dispatch: AppDispatch, take: string): Promise<void> {
+  const { bench } = getState()
+  if (bench.take !== take || bench.outfit === null || !['unsaved', 'offline'].includes(bench.save)) return
+  const sent = bench.present
+  dispatch(saveMoved({ save: 'saving' }))
+  const answer = await dispatch(api.endpoints.savePlacements.initiate({ outfit: bench.outfit, take, version: bench.version, placements: sent }))
+  const now = getState().bench
+  if (now.take !== take) return
+  if (answer.data) {
+    const newest = now.present === sent
+    dispatch(saveMoved({ save: newest ? 'saved' : 'unsaved', version: answer.data.version }))
+    if (newest) dropDraft(take)
+    else saveSoon(getState, dispatch, take, 0)
+    return
+  }
+  const { status } = answer.error as { status: number | string }
+  const refused = typeof status === 'number' && status < 500 && status !== 429
+  dispatch(saveMoved({ save: refused ? 'conflict' : 'offline' }))
+  if (!refused) saveSoon(getState, dispatch, take, RETRY)
+}

@@ -1,0 +1,41 @@
+import { Link } from 'react-router'
+import { api, errorText } from '../app/api.ts'
+import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Shelf } from './Shelf.tsx'
+import { shelfFacts } from './shelfData.ts'
+
+/** All rosters, each a shelf. */
+export function RostersView() {
+  const { data, error, isLoading, refetch } = api.endpoints.shelves.useQuery()
+  if (isLoading) return <Waiting>Setting up the shelves…</Waiting>
+  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (!data?.rosters.length)
+    return (
+      <EmptyNote title="No roster yet">
+        A roster holds the outfits that belong together. Start the program with <code className="font-semibold">npm run demo</code> to look around in Lantern Quay, or send a rosters file to{' '}
+        <a className="font-semibold text-act underline" href="/api/docs">
+          the interface for programs
+        </a>
+        .
+      </EmptyNote>
+    )
+  return (
+    <div className="mx-auto max-w-[1400px] px-5 py-5">
+      <h1 className="text-3xl">Rosters</h1>
+      <p className="text-soft">Pick a figure to put it on the bench.</p>
+      {data.rosters.map((roster) => (
+        <article key={roster.id} className="mt-6">
+          <h2 className="text-xl">
+            <Link to={`/rosters/${roster.id}`} className="hover:text-act hover:underline">
+              {roster.name}
+            </Link>
+            <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{shelfFacts(roster)}</span>
+          </h2>
+          <div className="relative isolate mt-2">
+            <Shelf outfits={roster.outfits} />
+          </div>
+        </article>
+      ))}
+    </div>
+  )
+}
