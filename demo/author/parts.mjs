@@ -94,7 +94,7 @@ for (const sleeve of ['Umber', 'Fawn', 'Tar', 'Brick Dust', 'Poppy', 'Lagoon']) 
 
 const LEGS = `
 work Slate F; work Canal F; dark Tar F; dark Midnight F; boots Slate F; yellow-boots Quay Blue F; piped Midnight F; patched Peat F; shorts-fawn Rope M; shorts-shell Brick Dust S;
-coat-yellow Slate F; coat-slate Slate F; waders Oak F; rower Chalk F; rower Chalk M; plain Chestnut F; plain Quay Blue M; plain Slate S; plain Wine F; work Oat F; dark Slate M; plain Bottle M`
+coat-yellow Marigold F; coat-slate Slate F; waders Oak F; rower Chalk F; rower Chalk M; plain Chestnut F; plain Quay Blue M; plain Slate S; plain Wine F; work Oat F; dark Slate M; plain Bottle M`
 for (const entry of LEGS.split(';')) {
   const [, key, cloth, length] = entry.trim().match(/^(\S+) (.+) ([FMS])$/)
   const { leg, hips: hipPrint } = legPrints[key]

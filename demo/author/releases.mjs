@@ -48,7 +48,7 @@ Accordion player | 2018 | headgear SIDE/Chestnut; head wink-chestnut/Fawn; torso
 Band player | 2020 | headgear DECK/Tar; head moustache-chestnut/Shell; torso brass-band/Poppy; hands Shell; hips pipedF/Midnight; heldRight CORN/Brass
 Band drummer | 2020 | headgear CURLT/Tar; head grin-tar/Cocoa; torso brass-band/Midnight; hands Cocoa; hips pipedF/Midnight; heldLeft DRUM/Poppy
 Night warden | 2023 | headgear LAMPH/Gunmetal; head scar-tar/Hazel; torso warden-coat/Slate; hands Tar; hips coat-slateF/Slate; heldLeft LANT/Glow Lamp
-Storm warden | 2023 | headgear OILH/Marigold; head calm-tar/Hazel; torso oilskin-coat/Marigold; hips coat-yellowF/Slate; heldRight HOOK/Oak
+Storm warden | 2023 | headgear OILH/Marigold; head calm-tar/Hazel; torso oilskin-coat/Marigold; hips coat-yellowF/Marigold; heldRight HOOK/Oak
 Flower seller | 2016 | headgear WAVE/Copper; head lashes-chestnut/Fawn; torso cardigan-heather/Heather; hands Fawn; lower SKIRT/Moss; heldLeft BASK/Straw
 Harbour child | 2016 | headgear PLAIT/Straw; head freckled-straw/Shell; torso gold-stripes/Chalk; hands Shell; hips shorts-shellS/Brick Dust
 Canal child | 2022 | headgear PUFF/Tar; head calm-tar/Umber; torso lantern-tee/Tar; hands Umber; hips plainS/Slate; beside CAT/Tar

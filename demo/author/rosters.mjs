@@ -24,7 +24,7 @@ export const rosters = [
       ] },
       { name: 'Bram Osk', outfits: [
         { name: 'Bram, engines', faction: 'Crew', stature: 'full', takes: [
-          take('A', 'headgear OILH/Bottle; head beard-pewter/Shell; torso oilskin-coat/Marigold; hips coat-yellowF/Slate; neck OILC/Marigold; neck LSCRF/Bottle; waist POUCH/Chestnut; heldRight LANT/Clear Honey; heldLeft MALL/Oak', true),
+          take('A', 'headgear OILH/Bottle; head beard-pewter/Shell; torso oilskin-coat/Marigold; hips coat-yellowF/Marigold; neck OILC/Marigold; neck LSCRF/Bottle; waist POUCH/Chestnut; heldRight LANT/Clear Honey; heldLeft MALL/Oak', true),
         ] },
       ] },
     ],

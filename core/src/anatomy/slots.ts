@@ -41,7 +41,7 @@ export const SPINE: readonly { key: string; label: string; slots: readonly Slot[
   { key: 'arms', label: 'Arms', slots: ['armRight', 'armLeft'] },
   { key: 'hands', label: 'Hands', slots: ['handRight', 'handLeft'] },
   { key: 'waist', label: 'Waist', slots: ['waist'] },
-  { key: 'legs', label: 'Legs', slots: ['hips', 'legRight', 'legLeft', 'lower'] },
+  { key: 'legs', label: 'Legs', slots: ['legRight', 'legLeft', 'hips', 'lower'] },
   { key: 'heldRight', label: 'Held, right', slots: ['heldRight'] },
   { key: 'heldLeft', label: 'Held, left', slots: ['heldLeft'] },
   { key: 'beside', label: 'Beside', slots: ['beside'] },

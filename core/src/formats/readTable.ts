@@ -1,4 +1,4 @@
-import { parse } from 'csv-parse/sync'
+import { parse } from 'csv-parse/browser/esm/sync'
 import { TABLES, type TableName, type TableRow } from './tables.ts'
 
 /** A row that was not taken: its line in the file (1 is the header), the column where known, and why. */

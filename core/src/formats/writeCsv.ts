@@ -1,4 +1,4 @@
-import { stringify } from 'csv-stringify/sync'
+import { stringify } from 'csv-stringify/browser/esm/sync'
 
 /**
  * Rows as CSV (RFC 4180) under a header. Text cells a spreadsheet would run as a formula get a leading apostrophe.

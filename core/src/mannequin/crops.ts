@@ -3,7 +3,7 @@ import type { Drawing } from './drawFigure.ts'
 
 /** How far around a slot a thumbnail shows, in figure units: width, height, and where the anchor sits in it. */
 const FRAMES: Partial<Record<Slot, { width: number; height: number; dx: number; dy: number }>> = {
-  headgear: { width: 128, height: 118, dx: 12, dy: -14 },
+  headgear: { width: 116, height: 114, dx: 12, dy: 23 },
   head: { width: 84, height: 78, dx: -12, dy: -12 },
   face: { width: 84, height: 78, dx: 0, dy: 0 },
   neck: { width: 150, height: 128, dx: 22, dy: 22 },
@@ -17,8 +17,8 @@ const FRAMES: Partial<Record<Slot, { width: number; height: number; dx: number; 
   legRight: { width: 96, height: 104, dx: 6, dy: 0 },
   legLeft: { width: 96, height: 104, dx: -6, dy: 0 },
   lower: { width: 150, height: 130, dx: 0, dy: 16 },
-  heldRight: { width: 170, height: 220, dx: 10, dy: -20 },
-  heldLeft: { width: 170, height: 220, dx: -10, dy: -20 },
+  heldRight: { width: 132, height: 124, dx: 16, dy: 0 },
+  heldLeft: { width: 132, height: 124, dx: -16, dy: 0 },
   beside: { width: 110, height: 110, dx: 0, dy: -20 },
 }
 

@@ -34,3 +34,6 @@ export function shareOut(amount: number, weights: readonly number[]): number[] {
   }
   return shares
 }
+
+/** What prices are compared in; sellers' own currencies are converted through the rate table. */
+export const HOME_CURRENCY = 'EUR'

@@ -43,4 +43,6 @@ export interface OutfitDetail {
   parts: Part[]
   /** Owned parts that are free for this outfit, by code. */
   free: Record<string, number>
+  /** Lowest single price of each of `parts` in the home currency; null when nobody sells it singly. */
+  lowest: Record<string, number | null>
 }

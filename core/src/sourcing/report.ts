@@ -1,3 +1,4 @@
+import type { Part } from '../catalogue/index.ts'
 import type { NaivePlan } from './cheapestOfEach.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
 
@@ -16,3 +17,6 @@ export interface SourcingReport {
   /** What each offer of the problem is. */
   things: Record<string, { kind: 'part' | 'figure' | 'release'; code: string; condition: 'new' | 'used'; name: string }>
 }
+
+/** A report with the parts its offers yield, so that they can be drawn. */
+export type ReportWithParts = SourcingReport & { parts: Part[] }

@@ -1,12 +1,9 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { convert, type Rate } from '@outfit/core/market'
+import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
 import type { MarketOffer, MarketSeller } from '@outfit/core/sourcing'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { OfferEntity, RateEntity, SellerEntity } from './entities.ts'
-
-/** The currency prices are compared in until a roster names its own. */
-export const HOME_CURRENCY = 'EUR'
 
 export interface MarketToday {
   date: string

@@ -9,6 +9,7 @@ import { notFound, Problem } from '../app/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { MouldEntity } from '../catalogue/entities.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
+import { MarketService } from '../market/marketService.ts'
 import type { RostersFile } from './dto.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from './entities.ts'
 
@@ -20,6 +21,7 @@ export class RosterService {
     private readonly database: DataSource,
     private readonly catalogue: CatalogueService,
     private readonly drawer: DrawerService,
+    private readonly market: MarketService,
   ) {}
 
   /** Every roster with its outfits as their chosen takes, and the parts needed to draw them. */
@@ -68,6 +70,8 @@ export class RosterService {
     const roster = await db.findOneByOrFail(RosterEntity, { id: character.roster })
     const takes = await db.find(TakeEntity, { where: { outfit: id }, order: { label: 'ASC' } })
     const placements = await db.findBy(PlacementEntity, { take: In(takes.map((t) => t.id)) })
+    const parts = await this.catalogue.parts(placements.map((p) => p.part))
+    const lowest = await this.market.lowest()
     return {
       id,
       name: outfit.name,
@@ -76,8 +80,9 @@ export class RosterService {
       character: character.name,
       roster: { id: roster.id, name: roster.name, currency: roster.currency, rules: roster.rules },
       takes: takes.map(({ id: take, label, chosen }) => ({ id: take, label, chosen, placements: placements.filter((p) => p.take === take).map(placementOf) })),
-      parts: await this.catalogue.parts(placements.map((p) => p.part)),
+      parts,
       free: Object.fromEntries(await this.freeFor(id)),
+      lowest: Object.fromEntries(parts.map(({ code }) => [code, lowest.get(code) ?? null])),
     }
   }
 

@@ -31,7 +31,7 @@ export class CardService {
     const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts })
     const drawing = drawFigure(take.placements, catalogue)
     const sources = await this.sourcesOf(take.placements.map((p) => p.part))
-    const entries = cardEntries(take.placements, catalogue, drawing, (part) => sources.get(part) ?? 'no source known')
+    const entries = cardEntries(take.placements, catalogue, drawing, (part) => sources.get(part) ?? 'no release known')
     const known = new Set([...sources.values()])
     if (embedFonts) this.css ??= embeddedFontCss()
     const svg = cardSvg(

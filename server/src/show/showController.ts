@@ -6,6 +6,8 @@ import { CardService } from './cardService.ts'
 
 export class CardQuery {
   @IsOptional() @IsString() take?: string
+  /** Version of the outfit, which tells a browser's cache one card from the next. */
+  @IsOptional() @IsString() version?: string
 }
 
 @ApiTags('show')

@@ -42,7 +42,7 @@ export class SourcingController {
 
   @Get(':job')
   report(@Param('job') job: string) {
-    return this.sourcing.report(job)
+    return this.sourcing.reportWithParts(job)
   }
 
   @Get(':job/plan.json')

@@ -6,6 +6,7 @@ import {
   problemFor,
   readProblem,
   type NaivePlan,
+  type ReportWithParts,
   type SourcingPlan,
   type SourcingProblem,
   type SourcingReport,
@@ -67,6 +68,15 @@ export class SourcingService {
     const { state, result } = await this.jobs.get(jobId)
     if (state !== 'done') throw new Problem(409, `This plan is ${state}; there is no result to show.`)
     return result as SourcingReport
+  }
+
+  /** A report with every part that its parcels, or those of the naive plan, bring. */
+  async reportWithParts(jobId: string): Promise<ReportWithParts> {
+    const report = await this.report(jobId)
+    const bought = new Set([...report.plan.baskets, ...report.naive.baskets].flatMap(({ lines }) => lines.map(({ offer }) => offer)))
+    const codes = report.problem.offers.filter(({ id }) => bought.has(id)).flatMap(({ yields }) => yields.map(({ part }) => part))
+    const needed = report.problem.needs.flatMap(({ accept }) => accept.map(({ part }) => part))
+    return { ...report, parts: await this.catalogue.parts([...codes, ...needed]) }
   }
 
   async shoppingCsv(jobId: string): Promise<string> {

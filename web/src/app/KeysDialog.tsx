@@ -38,7 +38,11 @@ export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean)
             ))}
           </dl>
           <label className="mt-5 flex items-center gap-3">
-            <Switch.Root checked={single} onCheckedChange={setSingle} className="h-6 w-11 rounded-full border border-rule bg-band data-[state=checked]:bg-act">
+            <Switch.Root
+              checked={single}
+              onCheckedChange={setSingle}
+              className="h-6 w-11 rounded-full border border-rule bg-band data-[state=checked]:bg-act"
+            >
               <Switch.Thumb className="block size-4.5 translate-x-1 rounded-full bg-ink transition-transform data-[state=checked]:translate-x-5 data-[state=checked]:bg-act-ink" />
             </Switch.Root>
             Single-letter keys

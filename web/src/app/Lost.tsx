@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { EmptyNote } from '../ui/Notes.tsx'
 
-/** An address that leads nowhere, or a view that broke. */
+/** An address that leads nowhere. */
 export function Lost() {
   return (
     <EmptyNote title="Nothing hangs here">

@@ -1,6 +1,7 @@
 import { NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { useState } from 'react'
+import { Toaster } from 'sonner'
 import { api } from './api.ts'
 import { KeysDialog } from './KeysDialog.tsx'
 import { lastOutfit } from './lastOutfit.ts'
@@ -37,7 +38,12 @@ export function Shell() {
     const found = rooms.find((r) => r.key === key)
     if (found) void navigate(found.to)
   }
-  useHotkeys(['g>r', 'g>b', 'g>s', 'g>c'], (_event, { keys }) => go(keys?.at(-1) ?? ''), { enabled: singleKeys, sequenceTimeoutMs: 1200 }, [rooms])
+  useHotkeys(
+    ['g>r', 'g>b', 'g>s', 'g>c'],
+    (_event, { keys }) => go(keys?.at(-1) ?? ''),
+    { enabled: singleKeys, sequenceTimeoutMs: 1200 },
+    [rooms],
+  )
   useHotkeys('shift+slash', () => showKeys(true), { enabled: singleKeys })
   return (
     <div className="flex h-full flex-col">
@@ -45,12 +51,21 @@ export function Shell() {
         Skip to the view
       </a>
       <header className="flex h-[52px] shrink-0 items-center gap-5 border-b border-rule px-5">
-        <NavLink to="/" className="font-head text-[22px] font-extrabold tracking-tight" aria-label="Outfit, to the rosters">
+        <NavLink
+          to="/"
+          className="font-head text-[22px] font-extrabold tracking-tight"
+          aria-label="Outfit, to the rosters"
+        >
           out<span className="text-problem">·</span>fit
         </NavLink>
         <nav aria-label="Rooms" className="flex gap-4 pt-1">
           {rooms.map(({ name, to }) => (
-            <NavLink key={name} to={to} end className={({ isActive }) => room(isActive || (name === 'Rosters' && pathname.startsWith('/rosters')))}>
+            <NavLink
+              key={name}
+              to={to}
+              end
+              className={({ isActive }) => room(isActive || (name === 'Rosters' && pathname.startsWith('/rosters')))}
+            >
               {name}
             </NavLink>
           ))}
@@ -58,7 +73,12 @@ export function Shell() {
         <div className="ml-auto flex min-w-0 items-center gap-3">
           <Trail />
           <SaveNote />
-          <button type="button" onClick={() => showKeys(true)} className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink" aria-label="All keys">
+          <button
+            type="button"
+            onClick={() => showKeys(true)}
+            className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink"
+            aria-label="All keys"
+          >
             ?
           </button>
         </div>
@@ -66,6 +86,11 @@ export function Shell() {
       <main id="main" className="min-h-0 flex-1 overflow-auto">
         <Outlet />
       </main>
+      <Toaster
+        position="bottom-center"
+        offset={104}
+        toastOptions={{ className: '!bg-ink !text-paper !border-ink !font-sans' }}
+      />
       <KeysDialog open={keysShown} onOpenChange={showKeys} />
     </div>
   )

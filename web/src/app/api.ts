@@ -1,7 +1,7 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
 import type { Colour, Mould, Part, Placement, Print, Slot } from '@outfit/core/catalogue'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
-import type { SourcingReport } from '@outfit/core/sourcing'
+import type { ReportWithParts } from '@outfit/core/sourcing'
 
 export interface Candidate {
   part: Part
@@ -16,7 +16,16 @@ export interface PartDetail {
   bins: { part: string; bin: string; name: string; qty: number }[]
   figures: { code: string; name: string; year: number; qty: number }[]
   releases: { code: string; name: string; kind: string; year: number; qty: number; loose: boolean }[]
-  offers: { id: string; sellerName: string; condition: string; price: number; currency: string; home: number; stock: number; multiple: number }[]
+  offers: {
+    id: string
+    sellerName: string
+    condition: string
+    price: number
+    currency: string
+    home: number
+    stock: number
+    multiple: number
+  }[]
 }
 
 /** An error answer of the server. */
@@ -38,8 +47,14 @@ export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
   tagTypes: ['Outfit', 'Shelves'],
   endpoints: (build) => ({
-    basics: build.query<{ colours: Colour[]; moulds: Mould[]; prints: Print[] }, void>({ query: () => 'catalogue/basics', keepUnusedDataFor: 3600 }),
-    shelves: build.query<{ rosters: RosterShelf[]; parts: Part[] }, void>({ query: () => 'rosters', providesTags: ['Shelves'] }),
+    basics: build.query<{ colours: Colour[]; moulds: Mould[]; prints: Print[] }, void>({
+      query: () => 'catalogue/basics',
+      keepUnusedDataFor: 3600,
+    }),
+    shelves: build.query<{ rosters: RosterShelf[]; parts: Part[] }, void>({
+      query: () => 'rosters',
+      providesTags: ['Shelves'],
+    }),
     outfit: build.query<OutfitDetail, string>({ query: (id) => `outfits/${id}`, providesTags: ['Outfit'] }),
     candidates: build.query<{ items: Candidate[]; parts: Candidate[]; next: string | null }, Slot>({
       query: (slot) => ({ url: 'parts', params: { slot, limit: 500 } }),
@@ -49,6 +64,18 @@ export const api = createApi({
     savePlacements: build.mutation<{ version: number }, SaveRequest>({
       query: ({ outfit, take, ...body }) => ({ url: `outfits/${outfit}/takes/${take}`, method: 'PUT', body }),
       invalidatesTags: ['Shelves'],
+      // What was acknowledged is known without asking again, so that coming back to the bench finds it as it was left.
+      async onQueryStarted({ outfit, take, placements }, { dispatch, queryFulfilled }) {
+        const answer = await queryFulfilled.catch(() => null)
+        if (!answer) return
+        dispatch(
+          api.util.updateQueryData('outfit', outfit, (cached) => {
+            cached.version = answer.data.version
+            const saved = cached.takes.find(({ id }) => id === take)
+            if (saved) saved.placements = placements
+          }),
+        )
+      },
     }),
     addTake: build.mutation<{ version: number; take: string }, { outfit: string; version: number; from: string }>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/takes`, method: 'POST', body }),
@@ -58,9 +85,11 @@ export const api = createApi({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/chosen`, method: 'PUT', body }),
       invalidatesTags: ['Outfit', 'Shelves'],
     }),
-    startPlan: build.mutation<{ job: string }, { outfit: string; take: string }>({ query: (body) => ({ url: 'plans', method: 'POST', body }) }),
+    startPlan: build.mutation<{ job: string }, { outfit: string; take: string }>({
+      query: (body) => ({ url: 'plans', method: 'POST', body }),
+    }),
     cancelJob: build.mutation<void, string>({ query: (job) => ({ url: `jobs/${job}`, method: 'DELETE' }) }),
-    report: build.query<SourcingReport, string>({ query: (job) => `plans/${job}`, keepUnusedDataFor: 600 }),
+    report: build.query<ReportWithParts, string>({ query: (job) => `plans/${job}`, keepUnusedDataFor: 600 }),
   }),
 })
 
@@ -68,5 +97,7 @@ export const api = createApi({
 export function errorText(error: unknown): string {
   const { data, status } = (error ?? {}) as { data?: ProblemBody; status?: number | string }
   if (data?.detail) return data.detail
-  return status === 'FETCH_ERROR' ? 'The server does not answer. Is it still running?' : 'Something went wrong. Try again.'
+  return status === 'FETCH_ERROR'
+    ? 'The server does not answer. Is it still running?'
+    : 'Something went wrong. Try again.'
 }

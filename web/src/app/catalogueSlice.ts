@@ -24,10 +24,17 @@ export const catalogueSlice = createSlice({
     }
     build
       .addMatcher(api.endpoints.shelves.matchFulfilled, (state, { payload }) => know(state, payload.parts))
-      .addMatcher(api.endpoints.outfit.matchFulfilled, (state, { payload }) => know(state, payload.parts))
+      .addMatcher(api.endpoints.outfit.matchFulfilled, (state, { payload }) => {
+        know(state, payload.parts)
+        Object.assign(state.lowest, payload.lowest)
+      })
+      .addMatcher(api.endpoints.report.matchFulfilled, (state, { payload }) => know(state, payload.parts))
       .addMatcher(api.endpoints.candidates.matchFulfilled, (state, { payload }) => {
         const all = [...payload.items, ...payload.parts]
-        know(state, all.map(({ part }) => part))
+        know(
+          state,
+          all.map(({ part }) => part),
+        )
         price(state, all)
       })
   },

@@ -1,20 +1,35 @@
 import { createBrowserRouter } from 'react-router'
 import { RostersView } from '../roster/RostersView.tsx'
-import { Shell } from './Shell.tsx'
+import { Waiting } from '../ui/Notes.tsx'
+import { Broken } from './Broken.tsx'
 import { Lost } from './Lost.tsx'
+import { Shell } from './Shell.tsx'
 
 /** Every view has its address; all but the first are loaded when they are first opened. */
 export const router = createBrowserRouter([
   {
     path: '/',
     element: <Shell />,
-    errorElement: <Lost />,
+    errorElement: <Broken />,
+    hydrateFallbackElement: <Waiting>Opening…</Waiting>,
     children: [
       { index: true, element: <RostersView /> },
-      { path: 'rosters/:roster', lazy: async () => ({ Component: (await import('../roster/RosterView.tsx')).RosterView }) },
-      { path: 'outfits/:outfit/bench', lazy: async () => ({ Component: (await import('../bench/BenchView.tsx')).BenchView }) },
-      { path: 'outfits/:outfit/sourcing', lazy: async () => ({ Component: (await import('../sourcing/SourcingView.tsx')).SourcingView }) },
-      { path: 'outfits/:outfit/card', lazy: async () => ({ Component: (await import('../show/CardView.tsx')).CardView }) },
+      {
+        path: 'rosters/:roster',
+        lazy: async () => ({ Component: (await import('../roster/RosterView.tsx')).RosterView }),
+      },
+      {
+        path: 'outfits/:outfit/bench',
+        lazy: async () => ({ Component: (await import('../bench/BenchView.tsx')).BenchView }),
+      },
+      {
+        path: 'outfits/:outfit/sourcing',
+        lazy: async () => ({ Component: (await import('../sourcing/SourcingView.tsx')).SourcingView }),
+      },
+      {
+        path: 'outfits/:outfit/card',
+        lazy: async () => ({ Component: (await import('../show/CardView.tsx')).CardView }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

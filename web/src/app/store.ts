@@ -7,7 +7,8 @@ import { catalogueSlice } from './catalogueSlice.ts'
 
 export const store = configureStore({
   reducer: { api: api.reducer, bench: benchSlice.reducer, catalogue: catalogueSlice.reducer },
-  middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).prepend(autosave.middleware).concat(api.middleware),
+  middleware: (defaults) =>
+    defaults({ serializableCheck: false, immutableCheck: false }).prepend(autosave.middleware).concat(api.middleware),
 })
 
 export type RootState = ReturnType<typeof store.getState>

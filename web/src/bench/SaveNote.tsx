@@ -5,7 +5,13 @@ import { Button } from '../ui/Button.tsx'
 import { opened } from './benchSlice.ts'
 import { dropDraft } from './drafts.ts'
 
-const WORDS = { saved: 'all saved', saving: 'saving…', unsaved: 'saving…', offline: 'not saved: no answer, trying again', conflict: 'not saved' } as const
+const WORDS = {
+  saved: 'all saved',
+  saving: 'saving…',
+  unsaved: 'saving…',
+  offline: 'not saved: no answer, trying again',
+  conflict: 'not saved',
+} as const
 
 /** Says what is not saved yet; after a conflict offers both ways out. */
 export function SaveNote() {
@@ -19,7 +25,15 @@ export function SaveNote() {
     const fresh = await load(outfit).unwrap()
     const theirs = fresh.takes.find((t) => t.id === take) ?? fresh.takes[0]!
     if (!mine) dropDraft(take)
-    dispatch(opened({ outfit, take: theirs.id, version: fresh.version, placements: theirs.placements, draft: mine ? present : null }))
+    dispatch(
+      opened({
+        outfit,
+        take: theirs.id,
+        version: fresh.version,
+        placements: theirs.placements,
+        draft: mine ? present : null,
+      }),
+    )
   }
   if (save === 'conflict')
     return (
@@ -30,7 +44,10 @@ export function SaveNote() {
       </span>
     )
   return (
-    <span role="status" className={`rounded-full border px-3 py-1 whitespace-nowrap ${save === 'offline' ? 'border-problem text-problem' : 'border-rule bg-card'}`}>
+    <span
+      role="status"
+      className={`rounded-full border px-3 py-1 whitespace-nowrap ${save === 'offline' ? 'border-problem text-problem' : 'border-rule bg-card'}`}
+    >
       {WORDS[save]}
     </span>
   )

@@ -38,7 +38,9 @@ async function save(getState: () => RootState, dispatch: AppDispatch, take: stri
   if (bench.take !== take || bench.outfit === null || !['unsaved', 'offline'].includes(bench.save)) return
   const sent = bench.present
   dispatch(saveMoved({ save: 'saving' }))
-  const answer = await dispatch(api.endpoints.savePlacements.initiate({ outfit: bench.outfit, take, version: bench.version, placements: sent }))
+  const answer = await dispatch(
+    api.endpoints.savePlacements.initiate({ outfit: bench.outfit, take, version: bench.version, placements: sent }),
+  )
   const now = getState().bench
   if (now.take !== take) return
   if (answer.data) {

@@ -38,7 +38,18 @@ export const benchSlice = createSlice({
   initialState,
   reducers: {
     /** Put a take on the bench. A draft that never reached the server comes back as one undoable step. */
-    opened(state, { payload }: PayloadAction<{ outfit: string; take: string; version: number; placements: Placement[]; draft: Placement[] | null }>) {
+    opened(
+      state,
+      {
+        payload,
+      }: PayloadAction<{
+        outfit: string
+        take: string
+        version: number
+        placements: Placement[]
+        draft: Placement[] | null
+      }>,
+    ) {
       const { placements, draft, ...where } = payload
       Object.assign(state, where)
       state.present = draft ?? placements

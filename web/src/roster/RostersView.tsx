@@ -12,7 +12,8 @@ export function RostersView() {
   if (!data?.rosters.length)
     return (
       <EmptyNote title="No roster yet">
-        A roster holds the outfits that belong together. Start the program with <code className="font-semibold">npm run demo</code> to look around in Lantern Quay, or send a rosters file to{' '}
+        A roster holds the outfits that belong together. Start the program with{' '}
+        <code className="font-semibold">npm run demo</code> to look around in Lantern Quay, or send a rosters file to{' '}
         <a className="font-semibold text-act underline" href="/api/docs">
           the interface for programs
         </a>

@@ -20,14 +20,26 @@ export function Shelf({ outfits, height = 216 }: { outfits: readonly ShelfOutfit
           <ul className="flex">
             {group.map(({ outfit, number }) => (
               <li key={outfit.id}>
-                <Link to={`/outfits/${outfit.id}/bench`} className="group block w-[132px] rounded-[10px] text-center">
+                <Link
+                  to={`/outfits/${outfit.id}/bench`}
+                  className="group block rounded-[10px] text-center"
+                  style={{ width: Math.round(height * 0.62) }}
+                >
                   <span className="relative block" style={{ height }}>
-                    <Figure placements={outfit.placements} label={outfit.name} window={window} plinth={false} className="absolute bottom-0 left-0 h-full w-full overflow-visible transition-transform group-hover:-translate-y-1 motion-reduce:transition-none" />
+                    <Figure
+                      placements={outfit.placements}
+                      label={outfit.name}
+                      window={window}
+                      plinth={false}
+                      className="absolute bottom-0 left-0 h-full w-full overflow-visible transition-transform group-hover:-translate-y-1 motion-reduce:transition-none"
+                    />
                   </span>
                   <span className="mt-5 block font-head font-bold group-hover:text-act">
                     {number} · {outfit.name}
                   </span>
-                  <span className="block text-[13px] text-soft">{outfit.toBuy === 0 ? 'all owned' : `${outfit.owned} owned, ${outfit.toBuy} to buy`}</span>
+                  <span className="block text-[13px] text-soft">
+                    {outfit.toBuy === 0 ? 'all owned' : `${outfit.owned} owned, ${outfit.toBuy} to buy`}
+                  </span>
                 </Link>
               </li>
             ))}
@@ -36,7 +48,11 @@ export function Shelf({ outfits, height = 216 }: { outfits: readonly ShelfOutfit
       ))}
       <div aria-hidden className="pointer-events-none absolute top-6 right-0 left-0" style={{ height }}>
         {RULE_MM.map((mm) => (
-          <div key={mm} className="absolute right-0 left-0 -z-10 border-t border-dashed border-rule/70 text-[11px] leading-none text-soft" style={{ bottom: mm * perMm }}>
+          <div
+            key={mm}
+            className="absolute right-0 left-0 -z-10 h-0 border-t border-dashed border-rule/70 text-[11px] leading-none text-soft"
+            style={{ bottom: mm * perMm }}
+          >
             <span className="relative -top-3.5">{mm} mm</span>
           </div>
         ))}

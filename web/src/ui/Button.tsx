@@ -7,7 +7,11 @@ const LOOKS = {
 } as const
 
 /** A button; `act` is the one thing to do next, there is at most one to a view. */
-export function Button({ look = 'quiet', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS }) {
+export function Button({
+  look = 'quiet',
+  className = '',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS }) {
   return (
     <button
       type="button"

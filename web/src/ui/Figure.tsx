@@ -17,13 +17,32 @@ interface FigureProps {
 }
 
 /** A drawn figure. The drawing goes in as one string, which the browser parses faster than React builds it. */
-export const Figure = memo(function Figure({ placements, label, view = 'front', crop, window, plinth = true, className }: FigureProps) {
+export const Figure = memo(function Figure({
+  placements,
+  label,
+  view = 'front',
+  crop,
+  window,
+  plinth = true,
+  className,
+}: FigureProps) {
   const catalogue = useAppSelector(selectCatalogue)
   const drawn = useMemo(() => {
     if (!catalogue) return null
     const drawing = drawFigure(placements, catalogue, { view, plinth })
-    return { box: viewBox({ ...drawing, window: crop ? cropTo(drawing, crop) : (window ?? drawing.window) }.window), html: svgBody(drawing.shapes) }
+    return {
+      box: viewBox({ ...drawing, window: crop ? cropTo(drawing, crop) : (window ?? drawing.window) }.window),
+      html: svgBody(drawing.shapes),
+    }
   }, [placements, catalogue, view, crop, window, plinth])
   if (!drawn) return <div className={className} />
-  return <svg role="img" aria-label={label} viewBox={drawn.box} className={className} dangerouslySetInnerHTML={{ __html: drawn.html }} />
+  return (
+    <svg
+      role="img"
+      aria-label={label}
+      viewBox={drawn.box}
+      className={className}
+      dangerouslySetInnerHTML={{ __html: drawn.html }}
+    />
+  )
 })

@@ -1,0 +1,114 @@
+import { mouldOf, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import { SLOT_FACTS } from './slots.ts'
+import { takeOff, wear } from './wear.ts'
+
+/** One way of dressing a row of the spine: what may be picked, and which slots a pick fills. */
+export interface Dressing {
+  key: string
+  label: string
+  /** The slot whose parts are candidates, and whose surroundings show them. */
+  slot: Slot
+  /** Every slot a pick fills, and which taking off clears. */
+  slots: readonly Slot[]
+  /** Whole assemblies, atomic parts, or a part that is put on both sides. */
+  pick: 'assembly' | 'atomic' | 'both-sides'
+}
+
+const single = (slot: Slot, label = SLOT_FACTS[slot].label): Dressing => ({
+  key: slot,
+  label,
+  slot,
+  slots: [slot],
+  pick: 'atomic',
+})
+
+/** The ways to dress each row of the spine, the usual one first. */
+export const DRESSINGS: Readonly<Record<string, readonly Dressing[]>> = {
+  headgear: [single('headgear')],
+  head: [single('head')],
+  neck: [single('neck')],
+  torso: [
+    {
+      key: 'dressed',
+      label: 'With sleeves and mitts',
+      slot: 'torso',
+      slots: ['torso', 'armRight', 'armLeft', 'handRight', 'handLeft'],
+      pick: 'assembly',
+    },
+    single('torso', 'Torso alone'),
+  ],
+  arms: [
+    { key: 'both-arms', label: 'Both', slot: 'armRight', slots: ['armRight', 'armLeft'], pick: 'both-sides' },
+    single('armRight', 'Right'),
+    single('armLeft', 'Left'),
+  ],
+  hands: [
+    { key: 'both-hands', label: 'Both', slot: 'handRight', slots: ['handRight', 'handLeft'], pick: 'both-sides' },
+    single('handRight', 'Right'),
+    single('handLeft', 'Left'),
+  ],
+  waist: [single('waist')],
+  legs: [
+    {
+      key: 'pair',
+      label: 'Pair',
+      slot: 'hips',
+      slots: ['hips', 'legRight', 'legLeft', 'lower'],
+      pick: 'assembly',
+    },
+    single('lower', 'Skirt'),
+    single('hips', 'Hips'),
+    single('legRight', 'Right leg'),
+    single('legLeft', 'Left leg'),
+  ],
+  heldRight: [single('heldRight')],
+  heldLeft: [single('heldLeft')],
+  beside: [single('beside')],
+}
+
+/** The same part for the figure's other side: as it is when it fits there, else its mirrored twin; null when none was made. O(parts). */
+export function otherSideOf(part: Part, slot: Slot, catalogue: Catalogue): Part | null {
+  const { accepts } = SLOT_FACTS[slot]
+  const fits = (candidate: Part) => accepts.includes(mouldOf(catalogue, candidate).kind)
+  if (fits(part)) return part
+  const look = (p: Part) => `${p.name}|${p.print}|${p.colours.join('+')}`
+  const wanted = look(part)
+  for (const candidate of catalogue.parts.values()) if (look(candidate) === wanted && fits(candidate)) return candidate
+  return null
+}
+
+/** Whether a part can be picked in this way of dressing. */
+export function canPick(dressing: Dressing, part: Part): boolean {
+  return part.components.length > 0 === (dressing.pick === 'assembly')
+}
+
+/** Dress with a picked part. A stack takes each part once; a missing other side is left as it is. */
+export function dress(
+  placements: readonly Placement[],
+  dressing: Dressing,
+  part: Part,
+  catalogue: Catalogue,
+): Placement[] {
+  const { slot, slots, pick } = dressing
+  if (SLOT_FACTS[slot].stack && placements.some((p) => p.slot === slot && p.part === part.code)) return [...placements]
+  if (pick !== 'both-sides') return wear(placements, slot, part, catalogue)
+  return slots.reduce(
+    (list, side) => {
+      const twin = otherSideOf(part, side, catalogue)
+      return twin ? wear(list, side, twin, catalogue) : list
+    },
+    [...placements],
+  )
+}
+
+/** Whether every part this pick would put on is worn already. */
+export function isDressed(placements: readonly Placement[], dressing: Dressing, part: Part): boolean {
+  const worn = (slot: Slot, code: string) => placements.some((p) => p.slot === slot && p.part === code)
+  if (part.components.length > 0) return part.components.every((component) => worn(component.slot, component.part))
+  return worn(dressing.slot, part.code)
+}
+
+/** Take off all that this way of dressing fills. */
+export function undress(placements: readonly Placement[], dressing: Dressing): Placement[] {
+  return dressing.slots.reduce((list, slot) => takeOff(list, slot), [...placements])
+}

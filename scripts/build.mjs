@@ -1,0 +1,5 @@
+/** `npm run build`: installs what is missing and builds core, server and web. */
+import { build, install } from './tree.mjs'
+
+install()
+build()

@@ -1,0 +1,38 @@
+/**
+ * `npm run demo` and `npm start`: install and build what is missing, then serve.
+ *   --port N    port on 127.0.0.1 (4310)
+ *   --data DIR  folder of the database (demo-data for the demo, data otherwise)
+ *   --fresh     forget what was changed and load the demo world again (demo only)
+ */
+import { existsSync, rmSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { parseArgs } from 'node:util'
+import { build, install, ROOT, serve } from './tree.mjs'
+
+const demo = process.argv[2] === 'demo'
+let values
+try {
+  ;({ values } = parseArgs({
+    args: process.argv.slice(3),
+    options: { port: { type: 'string' }, data: { type: 'string' }, ...(demo ? { fresh: { type: 'boolean' } } : {}) },
+  }))
+} catch (error) {
+  console.error(`${error.message}\nOptions: --port N, --data DIR${demo ? ', --fresh' : ''}.`)
+  process.exit(2)
+}
+const data = resolve(values.data ?? join(ROOT, demo ? 'demo-data' : 'data'))
+
+install()
+build()
+if (values.fresh)
+  for (const file of ['outfit.sqlite', 'outfit.sqlite-wal', 'outfit.sqlite-shm'])
+    if (existsSync(join(data, file))) rmSync(join(data, file))
+const { child } = await serve(
+  ['--data', data, '--port', values.port ?? '4310', ...(demo ? ['--world', join(ROOT, 'demo/world')] : [])],
+  { log: true },
+).catch((error) => {
+  console.error(error.message)
+  process.exit(1)
+})
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal))
+child.on('exit', (code) => process.exit(code ?? 0))

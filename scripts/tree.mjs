@@ -1,0 +1,77 @@
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+/** Root of the working tree; every script works from there whatever folder it was called in. */
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..')
+
+const STAMP = join(ROOT, '.cache/built')
+const SOURCES = [
+  'core/src',
+  'core/package.json',
+  'server/src',
+  'server/package.json',
+  'web/src',
+  'web/public',
+  'web/index.html',
+  'web/vite.config.ts',
+  'tsconfig.base.json',
+  'package-lock.json',
+]
+
+const modified = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0)
+
+function newest(path) {
+  if (!existsSync(path)) return 0
+  if (!statSync(path).isDirectory()) return modified(path)
+  return Math.max(0, ...readdirSync(path, { recursive: true }).map((name) => modified(join(path, name))))
+}
+
+/** Run a program to its end; its output goes to ours (or all to standard error with `quiet`). Throws when it fails. */
+export function run(program, args, { quiet = false, cwd = ROOT, env = process.env } = {}) {
+  const { status, error } = spawnSync(program, args, { cwd, env, stdio: quiet ? ['ignore', 2, 2] : 'inherit' })
+  if (error) throw error
+  if (status !== 0) throw new Error(`${program} ${args.join(' ')} ended with ${status}.`)
+}
+
+/** Install the packages of the lockfile unless they are there already. */
+export function install(options) {
+  if (modified(join(ROOT, 'node_modules/.package-lock.json')) >= modified(join(ROOT, 'package-lock.json'))) return
+  console.error('Installing packages; this is done once and takes some minutes…')
+  run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true, ...options })
+}
+
+/** Build core, server and web unless nothing has changed since they were last built. */
+export function build(options) {
+  const built = modified(STAMP)
+  if (
+    existsSync(join(ROOT, 'server/dist/main.js')) &&
+    existsSync(join(ROOT, 'web/dist/index.html')) &&
+    SOURCES.every((path) => newest(join(ROOT, path)) < built)
+  )
+    return
+  console.error('Building…')
+  run('npx', ['tsc', '-b', 'core', 'server'], { quiet: true, ...options })
+  run('npx', ['vite', 'build', '--logLevel', 'warn'], { quiet: true, ...options, cwd: join(ROOT, 'web') })
+  mkdirSync(dirname(STAMP), { recursive: true })
+  writeFileSync(STAMP, new Date().toISOString())
+}
+
+/** Start the built server; resolves with its address once it answers, rejects when it ends before. */
+export function serve(args, { log = false } = {}) {
+  const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--web', join(ROOT, 'web/dist'), ...args], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  return new Promise((resolve, reject) => {
+    let said = ''
+    child.stdout.on('data', (chunk) => {
+      said += chunk
+      if (log) process.stdout.write(chunk)
+      const [, url] = /ready at (\S+)/.exec(said) ?? []
+      if (url) resolve({ url, child })
+    })
+    child.on('exit', (code) => reject(new Error(`The server ended with ${code} before it was ready.`)))
+  })
+}

@@ -1,0 +1,247 @@
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { Redo2, Undo2 } from 'lucide-react'
+import { toast } from 'sonner'
+import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
+import type { Catalogue, Placement } from '@outfit/core/catalogue'
+import { pinsOf } from '@outfit/core/fitting'
+import type { OutfitDetail } from '@outfit/core/roster'
+import { api, errorText } from '../app/api.ts'
+import { useSingleKeys } from '../app/singleKeys.ts'
+import { useAppDispatch, useAppSelector } from '../app/store.ts'
+import { usePlan } from '../sourcing/usePlan.ts'
+import { useBenchKeys } from './benchKeys.ts'
+import { changed, redone, rowPicked, undone, versionSeen, viewTurned } from './benchSlice.ts'
+import { CostTape } from './CostTape.tsx'
+import { pinKey } from './PinLabels.tsx'
+import { Spine } from './Spine.tsx'
+import { Stage } from './Stage.tsx'
+import { Takes } from './Takes.tsx'
+import { COLUMNS, Tray } from './Tray.tsx'
+import { useTraySettings } from './traySettings.ts'
+import { useTray, type TrayEntry } from './useTray.ts'
+
+/** Which placed parts the drawer gives: the first units of each part, as far as they are free. */
+function missingFrom(placements: readonly Placement[], free: Readonly<Record<string, number>>): Placement[] {
+  const left: Record<string, number> = { ...free }
+  return placements.filter(({ part }) => {
+    left[part] = (left[part] ?? 0) - 1
+    return left[part]! < 0
+  })
+}
+
+/** The bench: spine, mannequin, tray and cost tape of one take. */
+export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: Catalogue }) {
+  const dispatch = useAppDispatch()
+  const navigate = useNavigate()
+  const { present, past, future, take, row, view, save, version } = useAppSelector((state) => state.bench)
+  const lowest = useAppSelector((state) => state.catalogue.lowest)
+  const [singleKeys] = useSingleKeys()
+  const [settings, setSettings] = useTraySettings()
+  const [dressingKey, setDressingKey] = useState<string | null>(null)
+  const [pickedCode, setPickedCode] = useState<string | null>(null)
+  const [noted, setNoted] = useState<string | null>(null)
+  const [preview, setPreview] = useState<Placement[] | null>(null)
+  const [before, showBefore] = useState(false)
+  const [activePin, setActivePin] = useState<string | null>(null)
+  const findRef = useRef<HTMLInputElement>(null)
+  const listRef = useRef<HTMLDivElement>(null)
+
+  const { free } = outfit
+  const dressings = DRESSINGS[row]!
+  const dressing = dressings.find(({ key }) => key === dressingKey) ?? dressings[0]!
+  const tray = useTray(dressing, settings, free, catalogue)
+  const shownOn = useDeferredValue(present)
+  const pins = useMemo(() => pinsOf(present, { catalogue, free }), [present, catalogue, free])
+  const known = useMemo(() => new Set(pins.map(pinKey)), [pins])
+  const missing = useMemo(() => missingFrom(present, free), [present, free])
+  const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
+  const plan = usePlan(outfit.id, take, String(version), save === 'saved' && missing.length > 0)
+  const spineRow = SPINE.find(({ key }) => key === row)!
+  const wornHere = present.find((p) => spineRow.slots.includes(p.slot))?.part
+  const note = noted ?? wornHere ?? tray.shown[0]?.part.code ?? null
+
+  const change = useCallback((placements: Placement[]) => void dispatch(changed(placements)), [dispatch])
+  const wearEntry = useCallback(
+    (entry: TrayEntry) => {
+      setPickedCode(entry.part.code)
+      setNoted(entry.part.code)
+      dispatch(changed(dress(present, dressing, entry.part, catalogue)))
+    },
+    [dispatch, present, dressing, catalogue],
+  )
+  const goTo = (next: string) => {
+    dispatch(rowPicked(next))
+    setDressingKey(null)
+    setPickedCode(null)
+    setNoted(null)
+    if (listRef.current) listRef.current.scrollTop = 0
+  }
+  const pickAt = (index: number) => {
+    const entry = tray.shown[index]
+    if (!entry) return
+    setPickedCode(entry.part.code)
+    setNoted(entry.part.code)
+  }
+
+  const at = outfit.takes.findIndex((t) => t.id === take)
+  const takeBefore = outfit.takes[at - 1] ?? outfit.takes[at + 1]
+  const stood = before ? (takeBefore?.placements ?? past[0] ?? present) : (preview ?? present)
+  const label = outfit.takes[at]?.label ?? ''
+  const openTake = (id: string) =>
+    void navigate(`/outfits/${outfit.id}/bench?take=${outfit.takes.find((t) => t.id === id)?.label}`, { replace: true })
+
+  const [addTake, adding] = api.endpoints.addTake.useMutation()
+  const [chooseTake, choosing] = api.endpoints.chooseTake.useMutation()
+  const [reload] = api.endpoints.outfit.useLazyQuery()
+  const newTake = async () => {
+    if (save !== 'saved' || !take) return void toast('Wait until all is saved, then copy the take.')
+    try {
+      const { take: made, version: next } = await addTake({ outfit: outfit.id, version, from: take }).unwrap()
+      dispatch(versionSeen(next))
+      const fresh = await reload(outfit.id).unwrap()
+      const letter = fresh.takes.find((t) => t.id === made)?.label
+      toast(`Take ${letter} is a copy of take ${label}.`)
+      void navigate(`/outfits/${outfit.id}/bench?take=${letter}`, { replace: true })
+    } catch (error) {
+      toast.error(errorText(error))
+    }
+  }
+  const choose = async () => {
+    if (save !== 'saved' || !take) return void toast('Wait until all is saved, then choose the take.')
+    const answer = await chooseTake({ outfit: outfit.id, version, take })
+    if (answer.error) return void toast.error(errorText(answer.error))
+    dispatch(versionSeen(answer.data.version))
+    toast(`Take ${label} stands on the shelf now.`)
+  }
+
+  useBenchKeys(
+    {
+      row: (by) => {
+        const index = SPINE.findIndex(({ key }) => key === row) + by
+        goTo(SPINE[(index + SPINE.length) % SPINE.length]!.key)
+      },
+      pick: (by) => pickAt(picked < 0 ? 0 : Math.min(tray.shown.length - 1, Math.max(0, picked + by))),
+      wearPicked: () => {
+        const entry = tray.shown[picked]
+        if (entry) wearEntry(entry)
+      },
+      takeOff: () => {
+        if (present.some((p) => dressing.slots.includes(p.slot))) change(undress(present, dressing))
+      },
+      turnTorso: () => change(turn(present, 'torso')),
+      turnHead: () => change(turn(present, 'head')),
+      otherSide: () => dispatch(viewTurned()),
+      before: showBefore,
+      newTake: () => void newTake(),
+      nextPin: () => {
+        const next = pins[(pins.findIndex((pin) => pinKey(pin) === activePin) + 1) % pins.length]
+        if (!next) return void toast('No pins: nothing to mend here.')
+        setActivePin(pinKey(next))
+        const found = SPINE.find(({ slots }) => slots.includes(next.slots[0]!))
+        if (found) goTo(found.key)
+      },
+      find: () => findRef.current?.focus(),
+      undo: () => dispatch(undone()),
+      redo: () => dispatch(redone()),
+    },
+    COLUMNS,
+    singleKeys,
+  )
+
+  const unowned = new Set(missing)
+  const step =
+    'inline-flex items-center gap-1 rounded-[8px] border border-rule bg-card px-2 py-1 text-[13px] font-semibold text-act hover:border-act disabled:text-soft disabled:opacity-60'
+  return (
+    <div className="flex h-full min-w-[1180px] flex-col">
+      <h1 className="sr-only">
+        {outfit.name}, take {label}
+      </h1>
+      <div className="grid min-h-0 flex-1 grid-cols-[264px_minmax(0,1fr)_380px] grid-rows-[minmax(0,1fr)]">
+        <Spine
+          placements={present}
+          catalogue={catalogue}
+          pins={pins}
+          row={row}
+          onRow={goTo}
+          priceOf={(part) => lowest[part]}
+          isOwned={(placement) => !unowned.has(placement)}
+        />
+        <Stage
+          placements={stood}
+          catalogue={catalogue}
+          view={view}
+          name={outfit.name}
+          pins={before || preview ? [] : pins}
+          activePin={activePin}
+          onRemedy={change}
+          onPreview={setPreview}
+        >
+          <Takes
+            takes={outfit.takes}
+            current={take!}
+            present={present}
+            busy={adding.isLoading || choosing.isLoading}
+            onOpen={openTake}
+            onAdd={() => void newTake()}
+            onChoose={() => void choose()}
+          />
+          <div className="absolute top-3 right-4 flex gap-1.5">
+            <button type="button" className={step} disabled={past.length === 0} onClick={() => dispatch(undone())}>
+              <Undo2 aria-hidden className="size-3.5" /> Undo
+            </button>
+            <button type="button" className={step} disabled={future.length === 0} onClick={() => dispatch(redone())}>
+              <Redo2 aria-hidden className="size-3.5" /> Redo
+            </button>
+          </div>
+          <p className="absolute inset-x-0 bottom-2 text-center text-[13px] text-soft">
+            {before ? `take ${takeBefore?.label ?? 'as opened'}` : view} ·{' '}
+            <button
+              type="button"
+              className="font-semibold text-act hover:underline"
+              onClick={() => dispatch(viewTurned())}
+            >
+              turn to {view === 'front' ? 'back' : 'front'}
+            </button>{' '}
+            · hold <kbd className="font-sans font-bold">b</kbd> for{' '}
+            {takeBefore ? `take ${takeBefore.label}` : 'what you began with'}
+          </p>
+        </Stage>
+        <Tray
+          row={row}
+          dressing={dressing}
+          onDressing={(key) => {
+            setDressingKey(key)
+            setPickedCode(null)
+          }}
+          settings={settings}
+          onSettings={setSettings}
+          tray={tray}
+          present={present}
+          shownOn={shownOn}
+          catalogue={catalogue}
+          free={free}
+          known={known}
+          picked={picked}
+          onPick={pickAt}
+          onWear={wearEntry}
+          onChange={change}
+          note={note}
+          onNote={setNoted}
+          findRef={findRef}
+          listRef={listRef}
+        />
+      </div>
+      <CostTape
+        placements={present}
+        catalogue={catalogue}
+        plan={plan}
+        report={save === 'saved' ? plan.report : undefined}
+        lowest={lowest}
+        missing={missing.map((p) => p.part)}
+        currency={outfit.roster.currency}
+        to={`/outfits/${outfit.id}/sourcing?take=${label}`}
+      />
+    </div>
+  )
+}

@@ -1,0 +1,45 @@
+import { useEffect } from 'react'
+import { useParams, useSearchParams } from 'react-router'
+import { api, errorText } from '../app/api.ts'
+import { selectCatalogue } from '../app/catalogueSlice.ts'
+import { rememberOutfit } from '../app/lastOutfit.ts'
+import { useAppDispatch, useAppSelector } from '../app/store.ts'
+import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Bench } from './Bench.tsx'
+import { opened, versionSeen } from './benchSlice.ts'
+import { findDraft } from './drafts.ts'
+
+/** Puts the outfit of the address on the bench, with what was not saved last time. */
+export function BenchView() {
+  const { outfit: id = '' } = useParams()
+  const [search] = useSearchParams()
+  const { data: basics, error: basicsError } = api.endpoints.basics.useQuery()
+  const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
+  const catalogue = useAppSelector(selectCatalogue)
+  const onBench = useAppSelector((state) => state.bench.outfit === id && state.bench.take)
+  const dispatch = useAppDispatch()
+  const wanted = search.get('take')
+  const take = outfit?.takes.find((t) => t.label === wanted) ?? outfit?.takes.find((t) => t.chosen) ?? outfit?.takes[0]
+  useEffect(() => {
+    if (!outfit || !take) return
+    rememberOutfit(id)
+    if (onBench === take.id) dispatch(versionSeen(outfit.version))
+    else
+      dispatch(
+        opened({
+          outfit: id,
+          take: take.id,
+          version: outfit.version,
+          placements: take.placements,
+          draft: findDraft(take.id)?.placements ?? null,
+        }),
+      )
+    // The take on the bench is left out: only another address or another answer of the server changes it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id, outfit, take?.id, dispatch])
+  if (error ?? basicsError)
+    return <ErrorNote onRetry={() => void refetch()}>{errorText(error ?? basicsError)}</ErrorNote>
+  if (!outfit || !basics || !catalogue || !take || onBench !== take.id)
+    return <Waiting>Putting the figure on the bench…</Waiting>
+  return <Bench key={take.id} outfit={outfit} catalogue={catalogue} />
+}

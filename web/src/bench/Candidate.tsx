@@ -1,0 +1,80 @@
+import { memo, useMemo } from 'react'
+import { dress, isDressed, type Dressing } from '@outfit/core/anatomy'
+import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
+import { pinsOf } from '@outfit/core/fitting'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { Figure } from '../ui/Figure.tsx'
+import { PinMark } from '../ui/PinMark.tsx'
+import { Swatch } from '../ui/Swatch.tsx'
+import { pinKey } from './PinLabels.tsx'
+import type { TrayEntry } from './useTray.ts'
+
+interface CandidateProps {
+  entry: TrayEntry
+  dressing: Dressing
+  placements: Placement[]
+  catalogue: Catalogue
+  free: Readonly<Record<string, number>>
+  /** Keys of the pins that are stuck in already. */
+  known: ReadonlySet<string>
+  picked: boolean
+  onWear: (entry: TrayEntry) => void
+  onPick: (entry: TrayEntry) => void
+}
+
+/** A part of the tray, drawn on this very figure, marked if it would bring a pin. */
+export const Candidate = memo(function Candidate({
+  entry,
+  dressing,
+  placements,
+  catalogue,
+  free,
+  known,
+  picked,
+  onWear,
+  onPick,
+}: CandidateProps) {
+  const { part } = entry
+  const dressed = useMemo(() => dress(placements, dressing, part, catalogue), [placements, dressing, part, catalogue])
+  const pin = useMemo(
+    () => pinsOf(dressed, { catalogue, free }).find((p) => !known.has(pinKey(p))),
+    [dressed, catalogue, free, known],
+  )
+  const worn = isDressed(placements, dressing, part)
+  const colour = mainColour(catalogue, part)
+  const source =
+    entry.free > 0
+      ? `owned ${entry.free}`
+      : entry.lowest === null
+        ? 'not sold singly'
+        : formatMoney(entry.lowest, HOME_CURRENCY)
+  return (
+    <div
+      role="option"
+      id={`candidate-${part.code}`}
+      aria-selected={worn}
+      aria-label={`${entry.label}, ${source}${worn ? ', worn' : ''}${pin ? `, would bring a pin: ${pin.title}` : ''}`}
+      onClick={() => onWear(entry)}
+      onMouseEnter={() => onPick(entry)}
+      className={`relative h-[140px] w-full cursor-pointer overflow-hidden rounded-[10px] border bg-card px-2 pb-1.5 text-left ${picked ? 'border-act outline-2 outline-act' : worn ? 'border-act' : 'border-rule hover:border-act'}`}
+    >
+      <Figure placements={dressed} crop={dressing.slot} plinth={false} label="" className="mx-auto h-[86px] w-full" />
+      <span className="flex items-center gap-1 text-[13px] font-semibold">
+        <Swatch colour={colour} size={10} />
+        <span className="truncate">{part.name}</span>
+      </span>
+      <span className="block truncate text-[12.5px] leading-tight text-soft">{colour?.name}</span>
+      <span className="block truncate text-[12.5px] leading-tight text-soft">{source}</span>
+      {worn && (
+        <span className="absolute top-1 left-1.5 rounded-full bg-act px-1.5 text-[11px] font-bold text-act-ink">
+          worn
+        </span>
+      )}
+      {pin && (
+        <span className="absolute top-1.5 right-1.5" title={pin.title}>
+          <PinMark severity={pin.severity} size={11} />
+        </span>
+      )}
+    </div>
+  )
+})

@@ -1,0 +1,110 @@
+import type { Placement } from '@outfit/core/catalogue'
+import type { Pin } from '@outfit/core/fitting'
+import type { Drawing } from '@outfit/core/mannequin'
+import { Button } from '../ui/Button.tsx'
+import { PinMark } from '../ui/PinMark.tsx'
+
+interface PinLabelsProps {
+  pins: readonly Pin[]
+  active: string | null
+  anchors: Drawing['anchors']
+  toPixels: (point: { x: number; y: number }) => { x: number; y: number }
+  width: number
+  height: number
+  onRemedy: (placements: Placement[]) => void
+  onPreview: (placements: Placement[] | null) => void
+}
+
+interface Point {
+  x: number
+  y: number
+}
+
+const WIDTH = 186
+/** Below the drawn takes on the left, below the undo buttons on the right. */
+const TOP = { left: 168, right: 60 }
+const LEADS: Record<Pin['severity'], string> = {
+  problem: 'var(--problem)',
+  notice: 'var(--notice)',
+  hint: 'var(--act)',
+}
+
+/** Room a label takes in pixels, from the lines its words break into. */
+function heightOf({ title, detail, remedy }: Pin): number {
+  const lines = (text: string, charWidth: number) => Math.ceil((text.length * charWidth) / (WIDTH - 12))
+  return lines(title, 7.4) * 18 + lines(detail, 6.4) * 17 + (remedy ? 40 : 0) + 14
+}
+
+/** A pin is known by its rule and place. */
+export const pinKey = (pin: Pin) => `${pin.rule} ${pin.slots.join(' ')}`
+
+/** Pins stuck into the figure, each with a lead line to what it says and one press that puts it right. */
+export function PinLabels({ pins, active, anchors, toPixels, width, height, onRemedy, onPreview }: PinLabelsProps) {
+  const stuck = pins.flatMap((pin) => {
+    const anchor = anchors[pin.slots[0]!]
+    return anchor ? [{ pin, at: toPixels(anchor) }] : []
+  })
+  const onLeft = stuck.filter(({ at }) => at.x < width / 2)
+  const onRight = stuck.filter(({ at }) => at.x >= width / 2)
+  const placed = (side: 'left' | 'right', list: { pin: Pin; at: Point }[]) => {
+    const sorted = [...list].sort((a, b) => a.at.y - b.at.y)
+    const heights = sorted.map(({ pin }) => heightOf(pin))
+    let free: number = TOP[side]
+    return sorted.map(({ pin, at }, i) => {
+      const later = heights.slice(i).reduce((sum, h) => sum + h, 0)
+      const y = Math.max(free, Math.min(at.y - 24, height - later))
+      free = y + heights[i]!
+      return { pin, at, y, x: side === 'left' ? 16 : width - WIDTH - 16 }
+    })
+  }
+  const labels = [...placed('left', onLeft), ...placed('right', onRight)]
+  return (
+    <>
+      <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
+        {labels.map(({ pin, at, x, y }) => {
+          const colour = LEADS[pin.severity]
+          const start = x < width / 2 ? x + WIDTH : x - 6
+          return (
+            <g key={pinKey(pin)}>
+              <path
+                d={`M${start} ${y + 10}L${at.x} ${at.y}`}
+                stroke={colour}
+                strokeWidth={1.5}
+                strokeDasharray="2 4"
+                fill="none"
+              />
+              <circle cx={at.x} cy={at.y} r={9} fill="var(--card)" />
+            </g>
+          )
+        })}
+      </svg>
+      {labels.map(({ pin, at, x, y }) => (
+        <div key={pinKey(pin)}>
+          <span className="absolute" style={{ left: at.x - 6, top: at.y - 6 }}>
+            <PinMark severity={pin.severity} />
+          </span>
+          <div
+            style={{ left: x, top: y, width: WIDTH }}
+            className={`absolute rounded-[8px] px-1.5 py-0.5 leading-tight ${active === pinKey(pin) ? 'bg-card outline-2 outline-act' : 'bg-paper/85'}`}
+          >
+            <p className="font-bold">{pin.title}</p>
+            <p className="text-[13px] text-soft">{pin.detail}</p>
+            {pin.remedy && (
+              <Button
+                className="mt-1.5 max-w-full px-2.5 py-1 text-[13px] leading-tight"
+                onMouseEnter={() => onPreview(pin.remedy!.placements)}
+                onMouseLeave={() => onPreview(null)}
+                onClick={() => {
+                  onPreview(null)
+                  onRemedy(pin.remedy!.placements)
+                }}
+              >
+                <span className="truncate">{pin.remedy.label}</span>
+              </Button>
+            )}
+          </div>
+        </div>
+      ))}
+    </>
+  )
+}

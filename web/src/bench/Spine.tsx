@@ -1,0 +1,83 @@
+import { useEffect, useRef } from 'react'
+import { SPINE } from '@outfit/core/anatomy'
+import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
+import type { Pin } from '@outfit/core/fitting'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { PinMark } from '../ui/PinMark.tsx'
+import { Swatch } from '../ui/Swatch.tsx'
+import { lookOf } from './lookOf.ts'
+
+interface SpineProps {
+  placements: readonly Placement[]
+  catalogue: Catalogue
+  pins: readonly Pin[]
+  row: string
+  onRow: (row: string) => void
+  /** Where a placed part comes from: null when the drawer gives it, else its lowest price if one is known. */
+  priceOf: (part: string) => number | null | undefined
+  isOwned: (placement: Placement) => boolean
+}
+
+/** The tape measure from crown to sole, one mark a row of slots. */
+export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwned }: SpineProps) {
+  const picked = useRef<HTMLButtonElement>(null)
+  useEffect(() => void picked.current?.scrollIntoView({ block: 'nearest' }), [row])
+  const stateOf = (worn: readonly Placement[]) => {
+    if (worn.length === 0) return ''
+    const missing = worn.filter((p) => !isOwned(p))
+    if (missing.length === 0) return worn.length > 1 ? 'all owned' : 'owned'
+    const prices = missing.map((p) => priceOf(p.part))
+    if (prices.some((price) => price === undefined)) return `${missing.length} to buy`
+    if (prices.some((price) => price === null)) return 'not sold singly'
+    return `from ${formatMoney(
+      prices.reduce<number>((sum, price) => sum + price!, 0),
+      HOME_CURRENCY,
+    )}`
+  }
+  return (
+    <nav aria-label="Slots" className="tape-marks h-full overflow-y-auto border-r border-rule pl-[34px]">
+      <ul>
+        {SPINE.map(({ key, label, slots }) => {
+          const worn = placements
+            .filter((p) => slots.includes(p.slot))
+            .sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot) || a.order - b.order)
+          const part = catalogue.parts.get(worn[0]?.part ?? '')
+          const looks = new Set(
+            worn.filter((p) => p.slot !== 'hips' || worn.length === 1).map((p) => lookOf(catalogue, p.part)),
+          )
+          const stuck = pins.filter((pin) => pin.slots.some((slot) => slots.includes(slot)))
+          return (
+            <li key={key}>
+              <button
+                type="button"
+                ref={key === row ? picked : undefined}
+                aria-current={key === row ? 'true' : undefined}
+                onClick={() => onRow(key)}
+                className={`block h-[56px] w-full border-l-[3px] pr-3 pl-2.5 text-left ${key === row ? 'border-act bg-card' : 'border-transparent hover:bg-card/60'}`}
+              >
+                <span className="flex items-center gap-1.5 text-[13px] text-soft">
+                  {label}
+                  <span className="ml-auto">{stateOf(worn)}</span>
+                  {stuck.map((pin) => (
+                    <PinMark key={pin.rule + pin.slots.join()} severity={pin.severity} />
+                  ))}
+                </span>
+                {part ? (
+                  <span className="flex items-center gap-1.5 font-semibold">
+                    <Swatch colour={mainColour(catalogue, part)} />
+                    <span className="truncate">{lookOf(catalogue, part.code)}</span>
+                    {looks.size > 1 && (
+                      <span className="shrink-0 text-[13px] font-normal text-soft">+ {looks.size - 1}</span>
+                    )}
+                  </span>
+                ) : (
+                  <span className="text-soft">nothing</span>
+                )}
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+    </nav>
+  )
+}

@@ -1,0 +1,207 @@
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useEffect, useMemo, useRef, type RefObject } from 'react'
+import { DRESSINGS, SPINE, type Dressing } from '@outfit/core/anatomy'
+import type { Catalogue, Placement } from '@outfit/core/catalogue'
+import { errorText } from '../app/api.ts'
+import { ErrorNote } from '../ui/Notes.tsx'
+import { Candidate } from './Candidate.tsx'
+import { PartNote } from './PartNote.tsx'
+import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type useTray } from './useTray.ts'
+import { Worn } from './Worn.tsx'
+
+export const COLUMNS = 3
+const ROW = 148
+
+export interface TraySettings {
+  find: string
+  order: TrayOrder
+  ownedOnly: boolean
+}
+
+interface TrayProps {
+  row: string
+  dressing: Dressing
+  onDressing: (key: string) => void
+  settings: TraySettings
+  onSettings: (settings: TraySettings) => void
+  tray: ReturnType<typeof useTray>
+  /** The figure as worn now, and as the candidates are drawn on (which may lag a frame behind). */
+  present: readonly Placement[]
+  shownOn: Placement[]
+  catalogue: Catalogue
+  free: Readonly<Record<string, number>>
+  known: ReadonlySet<string>
+  picked: number
+  onPick: (index: number) => void
+  onWear: (entry: TrayEntry) => void
+  onChange: (placements: Placement[]) => void
+  note: string | null
+  onNote: (part: string) => void
+  findRef: RefObject<HTMLInputElement | null>
+  listRef: RefObject<HTMLDivElement | null>
+}
+
+const chip = (on: boolean) =>
+  `rounded-full border px-2.5 py-0.5 text-[13px] ${on ? 'border-act bg-act font-semibold text-act-ink' : 'border-rule bg-card hover:border-act'}`
+
+/** Candidates of the slot, drawn on the figure, with what the slot wears above and what is known of the picked one below. */
+export function Tray(props: TrayProps) {
+  const { row, dressing, settings, tray, note, catalogue } = props
+  const { all, shown } = tray
+  const dressings = DRESSINGS[row] ?? []
+  const spineRow = SPINE.find(({ key }) => key === row)!
+  const set = (change: Partial<TraySettings>) => props.onSettings({ ...settings, ...change })
+  return (
+    <section aria-label="Tray" className="flex h-full flex-col gap-2 border-l border-rule px-4 pt-3 pb-3">
+      <h2 className="text-lg leading-tight">
+        {spineRow.label}
+        <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
+          {shown.length === all.length ? `${all.length} to choose from` : `${shown.length} of ${all.length}`}
+        </span>
+      </h2>
+      <Worn
+        placements={props.present}
+        slots={spineRow.slots}
+        catalogue={catalogue}
+        onChange={props.onChange}
+        onNote={props.onNote}
+      />
+      {dressings.length > 1 && (
+        <div role="group" aria-label="What to put on" className="flex flex-wrap gap-1.5">
+          {dressings.map(({ key, label }) => (
+            <button
+              key={key}
+              type="button"
+              aria-pressed={key === dressing.key}
+              onClick={() => props.onDressing(key)}
+              className={chip(key === dressing.key)}
+            >
+              {label}
+            </button>
+          ))}
+        </div>
+      )}
+      <div className="flex items-center gap-1.5">
+        <input
+          ref={props.findRef}
+          type="search"
+          value={settings.find}
+          onChange={(event) => set({ find: event.target.value })}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape' || event.key === 'Enter' || event.key === 'ArrowDown')
+              props.listRef.current?.focus()
+          }}
+          placeholder="Name or colour"
+          aria-label="Find in the tray"
+          className="min-w-0 flex-1 rounded-[8px] border border-rule bg-card px-2 py-1 placeholder:text-soft"
+        />
+        <button
+          type="button"
+          aria-pressed={settings.ownedOnly}
+          onClick={() => set({ ownedOnly: !settings.ownedOnly })}
+          className={chip(settings.ownedOnly)}
+        >
+          owned
+        </button>
+        <select
+          aria-label="Order of the tray"
+          value={settings.order}
+          onChange={(event) => set({ order: event.target.value as TrayOrder })}
+          className="rounded-[8px] border border-rule bg-card px-1 py-1 text-[13px]"
+        >
+          {Object.entries(TRAY_ORDERS).map(([key, label]) => (
+            <option key={key} value={key}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </div>
+      <Candidates {...props} />
+      {note && <PartNote code={note} catalogue={catalogue} />}
+    </section>
+  )
+}
+
+function Candidates({
+  tray,
+  dressing,
+  shownOn,
+  catalogue,
+  free,
+  known,
+  picked,
+  onPick,
+  onWear,
+  onNote,
+  listRef,
+  settings,
+  onSettings,
+}: TrayProps) {
+  const { shown, error, isFetching, refetch } = tray
+  const virtual = useVirtualizer({
+    count: Math.ceil(shown.length / COLUMNS),
+    getScrollElement: () => listRef.current,
+    estimateSize: () => ROW,
+    overscan: 1,
+  })
+  useEffect(() => {
+    if (picked >= 0) virtual.scrollToIndex(Math.floor(picked / COLUMNS), { align: 'auto' })
+  }, [picked, virtual])
+  const hover = useRef<ReturnType<typeof setTimeout>>(undefined)
+  useEffect(() => () => clearTimeout(hover.current), [])
+  const onHover = useMemo(
+    () => (entry: TrayEntry) => {
+      clearTimeout(hover.current)
+      hover.current = setTimeout(() => onNote(entry.part.code), 250)
+    },
+    [onNote],
+  )
+  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  const current = shown[picked]
+  return (
+    <div
+      ref={listRef}
+      role="listbox"
+      aria-label="Candidates"
+      aria-activedescendant={current && `candidate-${current.part.code}`}
+      tabIndex={0}
+      onFocus={() => picked < 0 && shown.length > 0 && onPick(0)}
+      className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1 pt-1"
+    >
+      {shown.length === 0 && (
+        <div className="py-8 text-center text-soft">
+          {isFetching ? 'Laying out the tray…' : 'Nothing in the tray fits. '}
+          {!isFetching && (settings.find || settings.ownedOnly) && (
+            <button
+              type="button"
+              className="font-semibold text-act underline"
+              onClick={() => onSettings({ ...settings, find: '', ownedOnly: false })}
+            >
+              Show all
+            </button>
+          )}
+        </div>
+      )}
+      <div className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((line) => (
+          <div key={line.key} className="absolute inset-x-0 grid grid-cols-3 gap-2" style={{ top: line.start }}>
+            {shown.slice(line.index * COLUMNS, (line.index + 1) * COLUMNS).map((entry, i) => (
+              <Candidate
+                key={entry.part.code}
+                entry={entry}
+                dressing={dressing}
+                placements={shownOn}
+                catalogue={catalogue}
+                free={free}
+                known={known}
+                picked={line.index * COLUMNS + i === picked}
+                onWear={onWear}
+                onPick={onHover}
+              />
+            ))}
+          </div>
+        ))}
+      </div>
+    </div>
+  )
+}

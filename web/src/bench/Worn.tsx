@@ -1,0 +1,97 @@
+import { ArrowDown, ArrowUp, RotateCw, X } from 'lucide-react'
+import { shift, SLOT_FACTS, takeOff, turn } from '@outfit/core/anatomy'
+import { mainColour, type Catalogue, type Placement, type Slot } from '@outfit/core/catalogue'
+import { Swatch } from '../ui/Swatch.tsx'
+import { lookOf } from './lookOf.ts'
+
+interface WornProps {
+  placements: readonly Placement[]
+  slots: readonly Slot[]
+  catalogue: Catalogue
+  onChange: (placements: Placement[]) => void
+  onNote: (part: string) => void
+}
+
+/** Parts whose back is another picture: turning them round shows it. */
+const TURNS: Partial<Record<Slot, string>> = { head: 'Other face', torso: 'Turn round' }
+
+const small =
+  'inline-flex items-center gap-1 rounded-[7px] px-1.5 py-0.5 text-[13px] font-semibold text-act hover:bg-band disabled:opacity-35'
+
+/** What the slots of a row wear, with what can be done to each piece. */
+export function Worn({ placements, slots, catalogue, onChange, onNote }: WornProps) {
+  const worn = placements
+    .filter((p) => slots.includes(p.slot))
+    .sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot) || a.order - b.order)
+  if (worn.length === 0) return <p className="text-soft">Wears nothing here yet. Pick from the tray.</p>
+  return (
+    <ul className="space-y-0.5">
+      {worn.map((placement, i) => {
+        const { slot, order } = placement
+        const part = catalogue.parts.get(placement.part)
+        if (!part) return null
+        const stack = SLOT_FACTS[slot].stack && worn.length > 1
+        const label =
+          slots.length > 1
+            ? SLOT_FACTS[slot].label
+            : stack
+              ? i === 0
+                ? 'inmost'
+                : i === worn.length - 1
+                  ? 'outmost'
+                  : 'between'
+              : null
+        return (
+          <li key={`${slot} ${order}`} className="flex items-center gap-1.5">
+            <Swatch colour={mainColour(catalogue, part)} />
+            <button
+              type="button"
+              onClick={() => onNote(part.code)}
+              className="min-w-0 truncate font-semibold hover:underline"
+            >
+              {lookOf(catalogue, part.code)}
+            </button>
+            {label && <span className="shrink-0 text-[12.5px] text-soft">{label}</span>}
+            <span className="ml-auto flex shrink-0">
+              {stack && (
+                <>
+                  <button
+                    type="button"
+                    disabled={i === 0}
+                    onClick={() => onChange(shift(placements, slot, order, -1))}
+                    className={small}
+                    aria-label={`${part.name}: one place in`}
+                  >
+                    <ArrowUp aria-hidden className="size-3.5" />
+                  </button>
+                  <button
+                    type="button"
+                    disabled={i === worn.length - 1}
+                    onClick={() => onChange(shift(placements, slot, order, 1))}
+                    className={small}
+                    aria-label={`${part.name}: one place out`}
+                  >
+                    <ArrowDown aria-hidden className="size-3.5" />
+                  </button>
+                </>
+              )}
+              {TURNS[slot] && (
+                <button type="button" onClick={() => onChange(turn(placements, slot))} className={small}>
+                  <RotateCw aria-hidden className="size-3.5" /> {TURNS[slot]}
+                </button>
+              )}
+              <button
+                type="button"
+                onClick={() => onChange(takeOff(placements, slot, SLOT_FACTS[slot].stack ? order : undefined))}
+                className={small}
+                aria-label={`Take off ${part.name}, ${SLOT_FACTS[slot].label}`}
+              >
+                <X aria-hidden className="size-3.5" />
+              </button>
+            </span>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}

@@ -1,0 +1,64 @@
+import { Download } from 'lucide-react'
+import { useState } from 'react'
+import { Link, useParams, useSearchParams } from 'react-router'
+import { api, errorText } from '../app/api.ts'
+import { rememberOutfit } from '../app/lastOutfit.ts'
+import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+
+/** The card of a take, as it will be published. */
+export function CardView() {
+  const { outfit: id = '' } = useParams()
+  const [search] = useSearchParams()
+  const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
+  const [broken, setBroken] = useState(false)
+  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (!outfit) return <Waiting>Drawing the card…</Waiting>
+  rememberOutfit(outfit.id)
+  const take =
+    outfit.takes.find((t) => t.label === search.get('take')) ?? outfit.takes.find((t) => t.chosen) ?? outfit.takes[0]!
+  const file = (kind: 'svg' | 'png') => `/api/outfits/${outfit.id}/card.${kind}?take=${take.id}`
+  const download = 'inline-flex items-center gap-1.5 rounded-[10px] border px-3.5 py-2 font-semibold'
+  return (
+    <div className="mx-auto flex h-full max-w-[1240px] flex-col px-5 py-4">
+      <div className="flex items-end gap-4">
+        <div>
+          <h1 className="text-2xl">Card</h1>
+          <p className="text-soft">{take.placements.length} parts with their sources, ready to publish.</p>
+        </div>
+        {outfit.takes.length > 1 && (
+          <nav aria-label="Takes" className="flex gap-1.5">
+            {outfit.takes.map((t) => (
+              <Link
+                key={t.id}
+                to={`?take=${t.label}`}
+                replace
+                aria-current={t.id === take.id ? 'true' : undefined}
+                className={`rounded-full border px-3 py-1 ${t.id === take.id ? 'border-act bg-act font-semibold text-act-ink' : 'border-rule bg-card hover:border-act'}`}
+              >
+                take {t.label}
+              </Link>
+            ))}
+          </nav>
+        )}
+        <div className="ml-auto flex gap-2">
+          <a href={file('svg')} download className={`${download} border-act/70 bg-card text-act hover:border-act`}>
+            <Download aria-hidden className="size-4" /> SVG
+          </a>
+          <a href={file('png')} download className={`${download} border-act bg-act text-act-ink hover:brightness-110`}>
+            <Download aria-hidden className="size-4" /> PNG
+          </a>
+        </div>
+      </div>
+      {broken ? (
+        <ErrorNote onRetry={() => setBroken(false)}>The card could not be drawn.</ErrorNote>
+      ) : (
+        <img
+          src={`${file('svg')}&version=${outfit.version}`}
+          onError={() => setBroken(true)}
+          alt={`Card of ${outfit.name}: the figure in the middle, lead lines from each part to its name, colour and source`}
+          className="mt-3 min-h-0 w-full flex-1 rounded-[10px] object-contain"
+        />
+      )}
+    </div>
+  )
+}
