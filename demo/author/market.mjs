@@ -14,18 +14,120 @@ export function seeded(seed) {
 }
 
 export const sellers = [
-  { code: 'tin-whistle', name: 'Tin Whistle Parts', country: 'Lantern Quay', currency: 'EUR', minimum: 500, handling: 30, arrivesInDays: 5, rating: 4, basis: 'value', bands: [[1500, 290], [4000, 420], [null, 0]], share: 0.46, level: 1.0 },
-  { code: 'lock-nine', name: 'Lock 9 Loft', country: 'Lantern Quay', currency: 'EUR', minimum: 0, handling: 0, arrivesInDays: 8, rating: 5, basis: 'weight', bands: [[20, 320], [60, 460], [null, 690]], share: 0.4, level: 0.92 },
-  { code: 'old-cooperage', name: 'Old Cooperage', country: 'Weir Bank', currency: 'EUR', minimum: 500, handling: 50, arrivesInDays: 3, rating: 3, basis: 'count', bands: [[5, 240], [15, 380], [null, 560]], share: 0.3, level: 1.12 },
-  { code: 'gull-and-ladder', name: 'Gull & Ladder', country: 'Far Strand', currency: 'GBP', minimum: 300, handling: 0, arrivesInDays: 11, rating: 4, basis: 'value', bands: [[1000, 350], [3000, 520], [null, 650]], share: 0.36, level: 0.8 },
-  { code: 'marrow-lane', name: 'Marrow Lane Bits', country: 'Far Strand', currency: 'GBP', minimum: 0, handling: 20, arrivesInDays: 9, rating: 2, basis: 'count', bands: [[3, 180], [10, 310], [null, 480]], share: 0.26, level: 0.88 },
+  {
+    code: 'tin-whistle',
+    name: 'Tin Whistle Parts',
+    country: 'Lantern Quay',
+    currency: 'EUR',
+    minimum: 500,
+    handling: 30,
+    arrivesInDays: 5,
+    rating: 4,
+    basis: 'value',
+    bands: [
+      [1500, 290],
+      [4000, 420],
+      [null, 0],
+    ],
+    share: 0.46,
+    level: 1.0,
+  },
+  {
+    code: 'lock-nine',
+    name: 'Lock 9 Loft',
+    country: 'Lantern Quay',
+    currency: 'EUR',
+    minimum: 0,
+    handling: 0,
+    arrivesInDays: 8,
+    rating: 5,
+    basis: 'weight',
+    bands: [
+      [20, 320],
+      [60, 460],
+      [null, 690],
+    ],
+    share: 0.4,
+    level: 0.92,
+  },
+  {
+    code: 'old-cooperage',
+    name: 'Old Cooperage',
+    country: 'Weir Bank',
+    currency: 'EUR',
+    minimum: 500,
+    handling: 50,
+    arrivesInDays: 3,
+    rating: 3,
+    basis: 'count',
+    bands: [
+      [5, 240],
+      [15, 380],
+      [null, 560],
+    ],
+    share: 0.3,
+    level: 1.12,
+  },
+  {
+    code: 'gull-and-ladder',
+    name: 'Gull & Ladder',
+    country: 'Far Strand',
+    currency: 'GBP',
+    minimum: 300,
+    handling: 0,
+    arrivesInDays: 11,
+    rating: 4,
+    basis: 'value',
+    bands: [
+      [1000, 350],
+      [3000, 520],
+      [null, 650],
+    ],
+    share: 0.36,
+    level: 0.8,
+  },
+  {
+    code: 'marrow-lane',
+    name: 'Marrow Lane Bits',
+    country: 'Far Strand',
+    currency: 'GBP',
+    minimum: 0,
+    handling: 20,
+    arrivesInDays: 9,
+    rating: 2,
+    basis: 'count',
+    bands: [
+      [3, 180],
+      [10, 310],
+      [null, 480],
+    ],
+    share: 0.26,
+    level: 0.88,
+  },
 ]
 export const rates = [
   { date: '2026-11-16', from: 'GBP', to: 'EUR', rate: '1.1520' },
   { date: '2026-11-23', from: 'GBP', to: 'EUR', rate: '1.1485' },
 ]
 
-const BASE = { 'headgear': 150, 'head': 130, 'hand': 18, 'torso': 240, 'arm-left': 45, 'arm-right': 45, 'dressed-torso': 320, 'hips': 40, 'leg-left': 55, 'leg-right': 55, 'leg-pair': 160, 'lower': 180, 'neck': 170, 'waist': 110, 'held': 90, 'beside': 210 }
+const BASE = {
+  headgear: 150,
+  head: 130,
+  hand: 18,
+  torso: 240,
+  'arm-left': 45,
+  'arm-right': 45,
+  'dressed-torso': 320,
+  hips: 40,
+  'leg-left': 55,
+  'leg-right': 55,
+  'leg-pair': 160,
+  lower: 180,
+  neck: 170,
+  waist: 110,
+  held: 90,
+  beside: 210,
+}
 /** Dear on purpose, as every harbour has one hat nobody can afford. */
 const DEAR = { 'OILH/Bottle': 9, 'CREST/Lagoon': 5, 'CLOUD/Copper': 4, 'oilskin-coat/Marigold': 2.4 }
 /** Never offered singly: they only come with a figure, or not at all. */
@@ -33,7 +135,9 @@ const NEVER = new Set(['PLAIT/Copper', 'BOB/Heather', 'ACCO/Lagoon'])
 
 export function offers() {
   const random = seeded(4310)
-  const worth = new Map(parts.map((p) => [p.code, Math.round(BASE[p.kind] * (0.6 + 0.9 * random()) * (DEAR[p.key] ?? 1))]))
+  const worth = new Map(
+    parts.map((p) => [p.code, Math.round(BASE[p.kind] * (0.6 + 0.9 * random()) * (DEAR[p.key] ?? 1))]),
+  )
   const lines = []
   const toCurrency = (cents, seller) => Math.max(3, Math.round(seller.currency === 'GBP' ? cents / 1.15 : cents))
   for (const seller of sellers) {
@@ -43,17 +147,44 @@ export function offers() {
       const price = worth.get(p.code) * seller.level * (0.8 + 0.5 * random()) * (used ? 0.7 : 1)
       const multiple = p.kind === 'hand' && random() < 0.7 ? 2 : 1
       const stock = multiple * (1 + Math.floor(random() * random() * 14))
-      lines.push({ seller: seller.code, kind: 'part', code: p.code, condition: used ? 'used' : 'new', price: toCurrency(price, seller), currency: seller.currency, stock, multiple })
+      lines.push({
+        seller: seller.code,
+        kind: 'part',
+        code: p.code,
+        condition: used ? 'used' : 'new',
+        price: toCurrency(price, seller),
+        currency: seller.currency,
+        stock,
+        multiple,
+      })
     }
     for (const f of figures) {
       if (random() > seller.share * 0.75) continue
       const sum = f.placements.reduce((total, x) => total + worth.get(x.part), 0)
       const used = random() < 0.5
-      lines.push({ seller: seller.code, kind: 'figure', code: f.code, condition: used ? 'used' : 'new', price: toCurrency(sum * seller.level * (0.6 + 0.35 * random()) * (used ? 0.85 : 1), seller), currency: seller.currency, stock: 1 + Math.floor(random() * 4), multiple: 1 })
+      lines.push({
+        seller: seller.code,
+        kind: 'figure',
+        code: f.code,
+        condition: used ? 'used' : 'new',
+        price: toCurrency(sum * seller.level * (0.6 + 0.35 * random()) * (used ? 0.85 : 1), seller),
+        currency: seller.currency,
+        stock: 1 + Math.floor(random() * 4),
+        multiple: 1,
+      })
     }
     for (const r of releases) {
       if (random() > seller.share) continue
-      lines.push({ seller: seller.code, kind: 'release', code: r.code, condition: 'new', price: toCurrency(r.price * (0.9 + 0.5 * random()), seller), currency: seller.currency, stock: 1 + Math.floor(random() * 3), multiple: 1 })
+      lines.push({
+        seller: seller.code,
+        kind: 'release',
+        code: r.code,
+        condition: 'new',
+        price: toCurrency(r.price * (0.9 + 0.5 * random()), seller),
+        currency: seller.currency,
+        stock: 1 + Math.floor(random() * 3),
+        multiple: 1,
+      })
     }
   }
   return lines.map((line) => ({ date: '2026-11-23', ...line }))

@@ -1,5 +1,6 @@
 // code suffix, name, kind, silhouette, neck thickness mm, height mm, mass g, traits
-const hair = (length, texture, extra = '') => `hair=yes;hairLength=${length};texture=${texture}${extra ? ';' + extra : ''}`
+const hair = (length, texture, extra = '') =>
+  `hair=yes;hairLength=${length};texture=${texture}${extra ? ';' + extra : ''}`
 const MOULDS = [
   ['CROP', 'Close crop', 'headgear', 'crop', 0, 2.5, 0.7, hair('short', 'straight', 'nape=covered')],
   ['SIDE', 'Side parting', 'headgear', 'side-parting', 0, 3, 0.8, hair('short', 'straight', 'parting=side')],
@@ -15,7 +16,16 @@ const MOULDS = [
   ['SBRD', 'Side braid', 'headgear', 'side-braid', 0, 2.8, 1.2, hair('long', 'straight', 'tied=yes;parting=side')],
   ['PLAIT', 'Two plaits', 'headgear', 'two-plaits', 0, 2.8, 1.3, hair('long', 'straight', 'tied=yes;parting=middle')],
   ['BOB', 'Blunt bob', 'headgear', 'blunt-bob', 0, 3.2, 1.1, hair('middle', 'straight', 'fringe=yes')],
-  ['LONG', 'Long and straight', 'headgear', 'long-straight', 0, 3, 1.6, hair('long', 'straight', 'parting=middle;mane=yes')],
+  [
+    'LONG',
+    'Long and straight',
+    'headgear',
+    'long-straight',
+    0,
+    3,
+    1.6,
+    hair('long', 'straight', 'parting=middle;mane=yes'),
+  ],
   ['WAVE', 'Long waves', 'headgear', 'long-waves', 0, 3, 1.6, hair('long', 'wavy', 'parting=side;mane=yes')],
   ['LOCS', 'Beaded locs', 'headgear', 'locs', 0, 3.4, 1.5, hair('long', 'locs', 'mane=yes')],
   ['DECK', 'Deck cap', 'headgear', 'deck-cap', 0, 3.9, 0.9, 'hat=yes'],
@@ -84,7 +94,14 @@ const MOULDS = [
   ['BOLL', 'Bollard', 'beside', 'rope-bollard', 0, 0, 3.4, 'thing=bollard'],
 ]
 export const moulds = MOULDS.map(([suffix, name, kind, silhouette, neckThickness, height, mass, traits]) => ({
-  code: `M-${suffix}`, name, kind, silhouette, neckThickness, height, mass, traits,
+  code: `M-${suffix}`,
+  name,
+  kind,
+  silhouette,
+  neckThickness,
+  height,
+  mass,
+  traits,
 }))
 export const mould = (suffix) => {
   const found = moulds.find((m) => m.code === `M-${suffix}`)

@@ -10,8 +10,15 @@ function add(key, name, mouldSuffix, colourNames, print, year, components = []) 
   if (byKey.has(key)) return byKey.get(key)
   serial += 1
   const entry = {
-    code: `P-${String(serial).padStart(5, '0')}`, key, name, mould: mould(mouldSuffix).code, kind: mould(mouldSuffix).kind,
-    colours: colourNames.map(colour), print: print?.code ?? null, year, components,
+    code: `P-${String(serial).padStart(5, '0')}`,
+    key,
+    name,
+    mould: mould(mouldSuffix).code,
+    kind: mould(mouldSuffix).kind,
+    colours: colourNames.map(colour),
+    print: print?.code ?? null,
+    year,
+    components,
   }
   byKey.set(key, entry)
   parts.push(entry)
@@ -27,14 +34,31 @@ export const part = (key) => {
 
 // Headgear: mould, then its colourways as "Main/Second/Third", with the year it came out.
 const HEADGEAR = {
-  CROP: ['Tar', 'Chestnut', 'Pewter', 'Straw'], SIDE: ['Chestnut', 'Tar', 'Straw', 'Carrot'], QUIFF: ['Tar', 'Copper', 'Peat'],
-  TOUS: ['Straw', 'Copper', 'Tar'], CREST: ['Coral/Tar', 'Lagoon/Peat'], RING: ['Rain', 'Chestnut'], CURLT: ['Tar', 'Chestnut', 'Copper'],
-  CLOUD: ['Tar', 'Copper', 'Cocoa'], BUN: ['Chestnut', 'Copper', 'Rain', 'Tar'], PUFF: ['Tar/Coral', 'Cocoa/Marigold'],
-  TAIL: ['Copper', 'Chestnut', 'Straw', 'Tar'], SBRD: ['Copper/Marigold', 'Peat/Coral', 'Straw/Canal'], PLAIT: ['Copper/Lagoon', 'Straw/Poppy', 'Tar/Mint'],
-  BOB: ['Copper', 'Tar', 'Straw', 'Heather'], LONG: ['Tar', 'Chestnut', 'Rain'], WAVE: ['Straw', 'Copper', 'Chestnut'], LOCS: ['Tar/Brass', 'Cocoa/Coral'],
-  DECK: ['Quay Blue/Midnight', 'Chalk/Tar', 'Tar/Brass'], OILH: ['Marigold', 'Bottle'], STRAW: ['Butter/Quay Blue', 'Butter/Coral'],
-  SCARF: ['Brick Dust/Chalk', 'Lagoon/Butter', 'Heather/Chalk'], BOBL: ['Pewter/Rain', 'Poppy/Chalk', 'Bottle/Marigold'],
-  BRIM: ['Peat/Tar/Chestnut', 'Oak/Wine/Tar'], BERET: ['Wine/Tar', 'Bottle/Copper'], LAMPH: ['Gunmetal/Clear Honey'],
+  CROP: ['Tar', 'Chestnut', 'Pewter', 'Straw'],
+  SIDE: ['Chestnut', 'Tar', 'Straw', 'Carrot'],
+  QUIFF: ['Tar', 'Copper', 'Peat'],
+  TOUS: ['Straw', 'Copper', 'Tar'],
+  CREST: ['Coral/Tar', 'Lagoon/Peat'],
+  RING: ['Rain', 'Chestnut'],
+  CURLT: ['Tar', 'Chestnut', 'Copper'],
+  CLOUD: ['Tar', 'Copper', 'Cocoa'],
+  BUN: ['Chestnut', 'Copper', 'Rain', 'Tar'],
+  PUFF: ['Tar/Coral', 'Cocoa/Marigold'],
+  TAIL: ['Copper', 'Chestnut', 'Straw', 'Tar'],
+  SBRD: ['Copper/Marigold', 'Peat/Coral', 'Straw/Canal'],
+  PLAIT: ['Copper/Lagoon', 'Straw/Poppy', 'Tar/Mint'],
+  BOB: ['Copper', 'Tar', 'Straw', 'Heather'],
+  LONG: ['Tar', 'Chestnut', 'Rain'],
+  WAVE: ['Straw', 'Copper', 'Chestnut'],
+  LOCS: ['Tar/Brass', 'Cocoa/Coral'],
+  DECK: ['Quay Blue/Midnight', 'Chalk/Tar', 'Tar/Brass'],
+  OILH: ['Marigold', 'Bottle'],
+  STRAW: ['Butter/Quay Blue', 'Butter/Coral'],
+  SCARF: ['Brick Dust/Chalk', 'Lagoon/Butter', 'Heather/Chalk'],
+  BOBL: ['Pewter/Rain', 'Poppy/Chalk', 'Bottle/Marigold'],
+  BRIM: ['Peat/Tar/Chestnut', 'Oak/Wine/Tar'],
+  BERET: ['Wine/Tar', 'Bottle/Copper'],
+  LAMPH: ['Gunmetal/Clear Honey'],
 }
 const yearOf = (index) => 2015 + (index % 12)
 let turn = 0
@@ -58,7 +82,8 @@ for (const entry of HEADS.split(';')) {
 }
 
 const SKINS = ['Primrose', 'Fawn', 'Shell', 'Plum Skin', 'Umber', 'Hazel', 'Cocoa']
-for (const skin of [...SKINS, 'Tar', 'Chalk', 'Peat', 'Marigold']) add(`hand/${skin}`, 'Mitt', 'HAND', [skin], null, 2014)
+for (const skin of [...SKINS, 'Tar', 'Chalk', 'Peat', 'Marigold'])
+  add(`hand/${skin}`, 'Mitt', 'HAND', [skin], null, 2014)
 
 // Dressed torsos: garment key, cloth of the torso, sleeves, mitts as sold.
 const DRESSED = `
@@ -84,7 +109,11 @@ for (const entry of DRESSED.split(';')) {
   const armLeft = add(`${armKey}-armL/${sleeve}`, sleeveName, 'ARML', [sleeve], sleevePrint, year)
   const hand = part(`hand/${mitt}`)
   add(`${words[1]}/${cloth}`, torsoPrint.name, 'DRESS', [cloth, sleeve, mitt], torsoPrint, year, [
-    ['torso', torso], ['armRight', armRight], ['armLeft', armLeft], ['handRight', hand], ['handLeft', hand],
+    ['torso', torso],
+    ['armRight', armRight],
+    ['armLeft', armLeft],
+    ['handRight', hand],
+    ['handLeft', hand],
   ])
 }
 for (const sleeve of ['Umber', 'Fawn', 'Tar', 'Brick Dust', 'Poppy', 'Lagoon']) {
@@ -99,22 +128,65 @@ for (const entry of LEGS.split(';')) {
   const [, key, cloth, length] = entry.trim().match(/^(\S+) (.+) ([FMS])$/)
   const { leg, hips: hipPrint } = legPrints[key]
   const year = yearOf((turn += 7))
-  const hips = add(`${hipPrint ? key : 'plain'}-hips/${cloth}`, hipPrint ? hipPrint.name : 'Hips', 'HIPS', [cloth], hipPrint, year)
+  const hips = add(
+    `${hipPrint ? key : 'plain'}-hips/${cloth}`,
+    hipPrint ? hipPrint.name : 'Hips',
+    'HIPS',
+    [cloth],
+    hipPrint,
+    year,
+  )
   const right = add(`${key}-legR${length}/${cloth}`, `${leg.name}, right leg`, `LEGR${length}`, [cloth], leg, year)
   const left = add(`${key}-legL${length}/${cloth}`, `${leg.name}, left leg`, `LEGL${length}`, [cloth], leg, year)
   const size = { F: '', M: ', middle', S: ', short' }[length]
-  add(`${key}${length}/${cloth}`, `${leg.name}${size}`, `PAIR${length}`, [cloth], leg, year, [['hips', hips], ['legRight', right], ['legLeft', left]])
+  add(`${key}${length}/${cloth}`, `${leg.name}${size}`, `PAIR${length}`, [cloth], leg, year, [
+    ['hips', hips],
+    ['legRight', right],
+    ['legLeft', left],
+  ])
 }
 
 const LOOSE = {
-  SKIRT: ['Wine/Fawn', 'Quay Blue/Umber', 'Moss/Plum Skin', 'Brick Dust/Hazel'], GOWN: ['Sloe/Brass', 'Lagoon/Chalk'],
-  CAPE: ['Wine/Brass', 'Tar/Tin', 'Bottle/Brass'], SHAWL: ['Heather/Oat', 'Brick Dust/Butter'], VEST: ['Amber/Oak', 'Coral/Tar'], OILC: ['Marigold/Tar', 'Bottle/Brass'],
-  MEDAL: ['Quay Blue/Brass', 'Poppy/Tin'], SATCH: ['Oak/Chestnut', 'Tar/Peat'], ACCO: ['Poppy/Chalk', 'Lagoon/Oat'], LSCRF: ['Coral/Oat', 'Bottle/Marigold'], BACKB: ['Rope/Chestnut'], BEARD: ['Rain', 'Chestnut'],
-  BELT: ['Peat/Brass', 'Tar/Tin'], POUCH: ['Chestnut/Oak'], WAPR: ['Chalk', 'Slate'], TAILS: ['Midnight/Brass', 'Wine/Brass'], SASH: ['Coral', 'Quay Blue'],
-  OAR: ['Coral/Rope', 'Oat/Oak', 'Quay Blue/Rope'], LANT: ['Clear Honey/Tar', 'Clear Berry/Brass', 'Glow Lamp/Gunmetal'], LADLE: ['Tin'], CORN: ['Brass', 'Tin'], ROPE: ['Rope', 'Oat'],
-  POT: ['Rope/Oak', 'Pewter/Tar'], LEDG: ['Wine/Oat', 'Bottle/Brass'], UMBR: ['Tar/Oak', 'Clear Tide/Chalk', 'Coral/Tar'], BOWL: ['Chalk/Quay Blue', 'Poppy/Brass'], HOOK: ['Oak/Gunmetal'],
-  BRUSH: ['Coral/Oak', 'Canal/Oak'], TELE: ['Brass/Peat'], FISH: ['Tin', 'Copper'], BASK: ['Rope/Poppy', 'Straw/Moss'], MALL: ['Oak', 'Gunmetal'], FLAG: ['Coral/Oat', 'Quay Blue/Chalk'],
-  MUG: ['Chalk', 'Tin'], DRUM: ['Poppy/Brass'], OTTER: ['Peat/Rope', 'Pewter/Rain'], CAT: ['Tar/Chalk', 'Carrot/Oat'], HERON: ['Rain/Chalk'], CRATE: ['Oak', 'Rope'], BOLL: ['Tar/Rope'],
+  SKIRT: ['Wine/Fawn', 'Quay Blue/Umber', 'Moss/Plum Skin', 'Brick Dust/Hazel'],
+  GOWN: ['Sloe/Brass', 'Lagoon/Chalk'],
+  CAPE: ['Wine/Brass', 'Tar/Tin', 'Bottle/Brass'],
+  SHAWL: ['Heather/Oat', 'Brick Dust/Butter'],
+  VEST: ['Amber/Oak', 'Coral/Tar'],
+  OILC: ['Marigold/Tar', 'Bottle/Brass'],
+  MEDAL: ['Quay Blue/Brass', 'Poppy/Tin'],
+  SATCH: ['Oak/Chestnut', 'Tar/Peat'],
+  ACCO: ['Poppy/Chalk', 'Lagoon/Oat'],
+  LSCRF: ['Coral/Oat', 'Bottle/Marigold'],
+  BACKB: ['Rope/Chestnut'],
+  BEARD: ['Rain', 'Chestnut'],
+  BELT: ['Peat/Brass', 'Tar/Tin'],
+  POUCH: ['Chestnut/Oak'],
+  WAPR: ['Chalk', 'Slate'],
+  TAILS: ['Midnight/Brass', 'Wine/Brass'],
+  SASH: ['Coral', 'Quay Blue'],
+  OAR: ['Coral/Rope', 'Oat/Oak', 'Quay Blue/Rope'],
+  LANT: ['Clear Honey/Tar', 'Clear Berry/Brass', 'Glow Lamp/Gunmetal'],
+  LADLE: ['Tin'],
+  CORN: ['Brass', 'Tin'],
+  ROPE: ['Rope', 'Oat'],
+  POT: ['Rope/Oak', 'Pewter/Tar'],
+  LEDG: ['Wine/Oat', 'Bottle/Brass'],
+  UMBR: ['Tar/Oak', 'Clear Tide/Chalk', 'Coral/Tar'],
+  BOWL: ['Chalk/Quay Blue', 'Poppy/Brass'],
+  HOOK: ['Oak/Gunmetal'],
+  BRUSH: ['Coral/Oak', 'Canal/Oak'],
+  TELE: ['Brass/Peat'],
+  FISH: ['Tin', 'Copper'],
+  BASK: ['Rope/Poppy', 'Straw/Moss'],
+  MALL: ['Oak', 'Gunmetal'],
+  FLAG: ['Coral/Oat', 'Quay Blue/Chalk'],
+  MUG: ['Chalk', 'Tin'],
+  DRUM: ['Poppy/Brass'],
+  OTTER: ['Peat/Rope', 'Pewter/Rain'],
+  CAT: ['Tar/Chalk', 'Carrot/Oat'],
+  HERON: ['Rain/Chalk'],
+  CRATE: ['Oak', 'Rope'],
+  BOLL: ['Tar/Rope'],
 }
 for (const [suffix, ways] of Object.entries(LOOSE))
   for (const way of ways) {

@@ -23,12 +23,24 @@ export function placementsOf(entries) {
 /** "slot key; slot key" with ! after a key for a part turned round. `hands` sets both mitts, `arms` both sleeves. */
 export function worn(text) {
   return placementsOf(
-    text.split(';').map((line) => line.trim()).filter(Boolean).flatMap((line) => {
-      const [, slot, key, turned] = line.match(/^(\S+) (.+?)(!?)$/)
-      if (slot === 'hands') return [['handRight', `hand/${key}`], ['handLeft', `hand/${key}`]]
-      if (slot === 'arms') return [['armRight', key.replace('/', '-armR/')], ['armLeft', key.replace('/', '-armL/')]]
-      return [[slot, key, turned === '!']]
-    }),
+    text
+      .split(';')
+      .map((line) => line.trim())
+      .filter(Boolean)
+      .flatMap((line) => {
+        const [, slot, key, turned] = line.match(/^(\S+) (.+?)(!?)$/)
+        if (slot === 'hands')
+          return [
+            ['handRight', `hand/${key}`],
+            ['handLeft', `hand/${key}`],
+          ]
+        if (slot === 'arms')
+          return [
+            ['armRight', key.replace('/', '-armR/')],
+            ['armLeft', key.replace('/', '-armL/')],
+          ]
+        return [[slot, key, turned === '!']]
+      }),
   )
 }
 
@@ -62,10 +74,17 @@ Plain old rower | 2012 | headgear STRAW/Butter; head plain-old/Primrose; torso b
 Otter warden | 2025 | headgear SBRD/Copper; head calm-copper/Fawn; torso moss-jacket/Bottle; hands Fawn; hips plainM/Bottle; beside OTTER/Peat
 Ledger clerk | 2017 | headgear SIDE/Tar; head glasses-tar/Umber; torso wine-jacket/Sloe; hips darkF/Tar; heldLeft LEDG/Wine
 Market porter | 2024 | headgear CROP/Chestnut; head chin-carrot/Shell; torso market-shirt/Butter; hands Shell; hips workF/Slate; neck BACKB/Rope`
-export const figures = FIGURES.trim().split('\n').map((line, index) => {
-  const [name, year, wearing] = line.split('|').map((x) => x.trim())
-  return { code: `F-${String(index + 1).padStart(4, '0')}`, name, year: Number(year), placements: worn(wearing.replace('hips waders/Oak', 'hips wadersF/Oak')) }
-})
+export const figures = FIGURES.trim()
+  .split('\n')
+  .map((line, index) => {
+    const [name, year, wearing] = line.split('|').map((x) => x.trim())
+    return {
+      code: `F-${String(index + 1).padStart(4, '0')}`,
+      name,
+      year: Number(year),
+      placements: worn(wearing.replace('hips waders/Oak', 'hips wadersF/Oak')),
+    }
+  })
 export const figure = (name) => {
   const found = figures.find((f) => f.name === name)
   if (!found) throw new Error(`no figure "${name}"`)
@@ -85,11 +104,30 @@ Quayside Faces | blind pack | 2025 | 449 | Pilot, Otter warden, Street singer, L
 Old Harbour | box | 2012 | 1999 | Old sailor, Plain old rower | CAPE/Tar
 Rowing Almanac | book | 2016 | 1299 | Harbour child | OAR/Quay Blue
 Crab Pot Gift | kiosk gift | 2017 | 599 | Net mender | FISH/Tin`
-export const releases = RELEASES.trim().split('\n').map((line, index) => {
-  const [name, kind, year, price, figs, loose = ''] = line.split('|').map((x) => x.trim())
-  const counted = (text) => text.split(',').map((x) => x.trim()).filter(Boolean).map((x) => { const [key, n = '1'] = x.split('*'); return [key, Number(n)] })
-  return {
-    code: `Q-${101 + index}`, name, kind, year: Number(year), price: Number(price), currency: 'EUR', inProduction: Number(year) >= 2023,
-    contents: [...counted(figs).map(([n, qty]) => ({ kind: 'figure', code: figure(n).code, qty })), ...counted(loose).map(([k, qty]) => ({ kind: 'part', code: part(k).code, qty }))],
-  }
-})
+export const releases = RELEASES.trim()
+  .split('\n')
+  .map((line, index) => {
+    const [name, kind, year, price, figs, loose = ''] = line.split('|').map((x) => x.trim())
+    const counted = (text) =>
+      text
+        .split(',')
+        .map((x) => x.trim())
+        .filter(Boolean)
+        .map((x) => {
+          const [key, n = '1'] = x.split('*')
+          return [key, Number(n)]
+        })
+    return {
+      code: `Q-${101 + index}`,
+      name,
+      kind,
+      year: Number(year),
+      price: Number(price),
+      currency: 'EUR',
+      inProduction: Number(year) >= 2023,
+      contents: [
+        ...counted(figs).map(([n, qty]) => ({ kind: 'figure', code: figure(n).code, qty })),
+        ...counted(loose).map(([k, qty]) => ({ kind: 'part', code: part(k).code, qty })),
+      ],
+    }
+  })

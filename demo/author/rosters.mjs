@@ -5,47 +5,150 @@ const take = (label, wearing, chosen = false) => ({ label, chosen, placements: w
 
 export const rosters = [
   {
-    name: 'Ferry people', note: 'Who works the last ferry of the evening. Three characters, one of them in two ages.',
-    rules: 'exchange-only', budget: 6000, currency: 'EUR', dueOn: '2026-12-12',
+    name: 'Ferry people',
+    note: 'Who works the last ferry of the evening. Three characters, one of them in two ages.',
+    rules: 'exchange-only',
+    budget: 6000,
+    currency: 'EUR',
+    dueOn: '2026-12-12',
     characters: [
-      { name: 'Odile Marsh', outfits: [
-        { name: 'Odile, skipper', faction: 'Crew', stature: 'full', takes: [
-          take('A', 'headgear WAVE/Copper; head calm-copper/Fawn; torso quay-jacket/Quay Blue; hips workF/Slate; neck VEST/Amber; heldRight OAR/Coral; beside OTTER/Peat'),
-          take('B', 'headgear TAIL/Copper; head calm-chestnut/Fawn; torso quay-jacket/Quay Blue; hands Hazel; hips workF/Slate; neck VEST/Amber; heldLeft OAR/Coral; beside OTTER/Peat', true),
-        ] },
-        { name: 'Odile at twelve', faction: 'Crew', stature: 'middle', takes: [
-          take('A', 'headgear SBRD/Copper; head calm-copper/Fawn; torso boat-stripes/Oat; hands Fawn; hips plainM/Quay Blue; neck LSCRF/Coral; heldRight ROPE/Rope', true),
-        ] },
-      ] },
-      { name: 'Teo Lamb', outfits: [
-        { name: 'Teo, tickets', faction: 'Ashore', stature: 'full', takes: [
-          take('A', 'headgear CURLT/Tar; head glasses-tar/Umber; torso purser/Chalk; hands Umber; hips darkF/Tar; neck SATCH/Oak; heldLeft UMBR/Clear Tide', true),
-        ] },
-      ] },
-      { name: 'Bram Osk', outfits: [
-        { name: 'Bram, engines', faction: 'Crew', stature: 'full', takes: [
-          take('A', 'headgear OILH/Bottle; head beard-pewter/Shell; torso oilskin-coat/Marigold; hips coat-yellowF/Marigold; neck OILC/Marigold; neck LSCRF/Bottle; waist POUCH/Chestnut; heldRight LANT/Clear Honey; heldLeft MALL/Oak', true),
-        ] },
-      ] },
+      {
+        name: 'Odile Marsh',
+        outfits: [
+          {
+            name: 'Odile, skipper',
+            faction: 'Crew',
+            stature: 'full',
+            takes: [
+              take(
+                'A',
+                'headgear WAVE/Copper; head calm-copper/Fawn; torso quay-jacket/Quay Blue; hips workF/Slate; neck VEST/Amber; heldRight OAR/Coral; beside OTTER/Peat',
+              ),
+              take(
+                'B',
+                'headgear TAIL/Copper; head calm-chestnut/Fawn; torso quay-jacket/Quay Blue; hands Hazel; hips workF/Slate; neck VEST/Amber; heldLeft OAR/Coral; beside OTTER/Peat',
+                true,
+              ),
+            ],
+          },
+          {
+            name: 'Odile at twelve',
+            faction: 'Crew',
+            stature: 'middle',
+            takes: [
+              take(
+                'A',
+                'headgear SBRD/Copper; head calm-copper/Fawn; torso boat-stripes/Oat; hands Fawn; hips plainM/Quay Blue; neck LSCRF/Coral; heldRight ROPE/Rope',
+                true,
+              ),
+            ],
+          },
+        ],
+      },
+      {
+        name: 'Teo Lamb',
+        outfits: [
+          {
+            name: 'Teo, tickets',
+            faction: 'Ashore',
+            stature: 'full',
+            takes: [
+              take(
+                'A',
+                'headgear CURLT/Tar; head glasses-tar/Umber; torso purser/Chalk; hands Umber; hips darkF/Tar; neck SATCH/Oak; heldLeft UMBR/Clear Tide',
+                true,
+              ),
+            ],
+          },
+        ],
+      },
+      {
+        name: 'Bram Osk',
+        outfits: [
+          {
+            name: 'Bram, engines',
+            faction: 'Crew',
+            stature: 'full',
+            takes: [
+              take(
+                'A',
+                'headgear OILH/Bottle; head beard-pewter/Shell; torso oilskin-coat/Marigold; hips coat-yellowF/Marigold; neck OILC/Marigold; neck LSCRF/Bottle; waist POUCH/Chestnut; heldRight LANT/Clear Honey; heldLeft MALL/Oak',
+                true,
+              ),
+            ],
+          },
+        ],
+      },
     ],
   },
   {
-    name: 'The Heron crew', note: 'Eight rowers and a young cox in one uniform, for the regatta shelf.',
-    rules: 'exchange-only', budget: 9000, currency: 'EUR', dueOn: '2027-04-18',
+    name: 'The Heron crew',
+    note: 'Eight rowers and a young cox in one uniform, for the regatta shelf.',
+    rules: 'exchange-only',
+    budget: 9000,
+    currency: 'EUR',
+    dueOn: '2027-04-18',
     characters: [
-      ['Wen Sorrel', 'SIDE/Carrot', 'calm-copper/Shell', 'Shell', 'Bow four'], ['Ilka Dunn', 'BUN/Copper', 'lashes-chestnut/Fawn', 'Fawn', 'Bow four'],
-      ['Bako Thorne', 'CROP/Tar', 'grin-tar/Umber', 'Umber', 'Bow four'], ['Mirre Vos', 'PUFF/Cocoa', 'lashes-tar/Umber', 'Umber', 'Bow four'],
-      ['Sanna Lye', 'SBRD/Peat', 'wink-chestnut/Hazel', 'Hazel', 'Stern four'], ['Joost Ember', 'TOUS/Straw', 'stubble-peat/Shell', 'Shell', 'Stern four'],
-      ['Nadi Quill', 'TAIL/Tar', 'lashes-tar/Hazel', 'Hazel', 'Stern four'], ['Hale Brook', 'QUIFF/Tar', 'goatee-tar/Cocoa', 'Cocoa', 'Stern four'],
-    ].map(([name, hair, head, skin, faction]) => ({ name, outfits: [{ name, faction, stature: 'full', takes: [
-      take('A', `headgear ${hair}; head ${head}; torso heron-jersey/Quay Blue; hands ${skin}; hips rowerF/Chalk; heldRight OAR/Coral`, true) ] }] }))
-      .concat([{ name: 'Pim Arrow', outfits: [{ name: 'Pim, cox', faction: 'Cox', stature: 'middle', takes: [
-        take('A', 'headgear PLAIT/Straw; head freckled-straw/Shell; torso cox-jersey/Quay Blue; hips rowerM/Chalk; heldLeft FLAG/Coral', true) ] }] }]),
+      ['Wen Sorrel', 'SIDE/Carrot', 'calm-copper/Shell', 'Shell', 'Bow four'],
+      ['Ilka Dunn', 'BUN/Copper', 'lashes-chestnut/Fawn', 'Fawn', 'Bow four'],
+      ['Bako Thorne', 'CROP/Tar', 'grin-tar/Umber', 'Umber', 'Bow four'],
+      ['Mirre Vos', 'PUFF/Cocoa', 'lashes-tar/Umber', 'Umber', 'Bow four'],
+      ['Sanna Lye', 'SBRD/Peat', 'wink-chestnut/Hazel', 'Hazel', 'Stern four'],
+      ['Joost Ember', 'TOUS/Straw', 'stubble-peat/Shell', 'Shell', 'Stern four'],
+      ['Nadi Quill', 'TAIL/Tar', 'lashes-tar/Hazel', 'Hazel', 'Stern four'],
+      ['Hale Brook', 'QUIFF/Tar', 'goatee-tar/Cocoa', 'Cocoa', 'Stern four'],
+    ]
+      .map(([name, hair, head, skin, faction]) => ({
+        name,
+        outfits: [
+          {
+            name,
+            faction,
+            stature: 'full',
+            takes: [
+              take(
+                'A',
+                `headgear ${hair}; head ${head}; torso heron-jersey/Quay Blue; hands ${skin}; hips rowerF/Chalk; heldRight OAR/Coral`,
+                true,
+              ),
+            ],
+          },
+        ],
+      }))
+      .concat([
+        {
+          name: 'Pim Arrow',
+          outfits: [
+            {
+              name: 'Pim, cox',
+              faction: 'Cox',
+              stature: 'middle',
+              takes: [
+                take(
+                  'A',
+                  'headgear PLAIT/Straw; head freckled-straw/Shell; torso cox-jersey/Quay Blue; hips rowerM/Chalk; heldLeft FLAG/Coral',
+                  true,
+                ),
+              ],
+            },
+          ],
+        },
+      ]),
   },
 ]
 
-export const bins = ['Heads, light', 'Heads, dark', 'Hair, tied', 'Hair, loose', 'Hats', 'Torsos', 'Legs', 'Mitts and sleeves', 'Round the neck', 'Things held']
-  .map((name, index) => ({ code: `B${index + 1}`, name }))
+export const bins = [
+  'Heads, light',
+  'Heads, dark',
+  'Hair, tied',
+  'Hair, loose',
+  'Hats',
+  'Torsos',
+  'Legs',
+  'Mitts and sleeves',
+  'Round the neck',
+  'Things held',
+].map((name, index) => ({ code: `B${index + 1}`, name }))
 
 const OWNED = `
 B1 calm-chestnut/Fawn 1; B1 calm-copper/Fawn 1; B1 beard-pewter/Shell 1; B1 stubble-peat/Shell 1; B1 plain-old/Primrose 2; B1 freckled-straw/Shell 1; B1 wink-chestnut/Fawn 1;
@@ -58,7 +161,11 @@ B7 work-legRF/Slate 1; B7 work-legLF/Slate 1; B7 plain-hips/Slate 3; B7 dark-leg
 B8 hand/Fawn 4; B8 hand/Hazel 2; B8 hand/Shell 3; B8 hand/Umber 2; B8 hand/Tar 4; B8 quay-jacket-armR/Quay Blue 1; B8 plain-armR/Oat 1; B8 plain-armL/Oat 1; B8 heron-jersey-armR/Quay Blue 3; B8 heron-jersey-armL/Quay Blue 3; B8 plain-armR/Chalk 2; B8 plain-armL/Chalk 2;
 B9 VEST/Amber 1; B9 LSCRF/Coral 1; B9 MEDAL/Poppy 2; B9 CAPE/Tar 1; B9 SATCH/Tar 1; B9 SHAWL/Heather 1;
 B10 ROPE/Rope 2; B10 OAR/Coral 2; B10 OAR/Oat 3; B10 LANT/Clear Honey 1; B10 MALL/Oak 1; B10 MUG/Tin 3; B10 LADLE/Tin 1; B10 CORN/Brass 2; B10 BASK/Rope 1; B10 CAT/Tar 1; B10 UMBR/Tar 1; B10 POUCH/Chestnut 1`
-export const owned = OWNED.trim().split(';').map((line) => line.trim()).filter(Boolean).map((line) => {
-  const [, bin, key, qty] = line.match(/^(\S+) (.+) (\d+)$/)
-  return { bin, part: part(key).code, qty: Number(qty), date: '2026-10-01', reason: 'stocktake' }
-})
+export const owned = OWNED.trim()
+  .split(';')
+  .map((line) => line.trim())
+  .filter(Boolean)
+  .map((line) => {
+    const [, bin, key, qty] = line.match(/^(\S+) (.+) (\d+)$/)
+    return { bin, part: part(key).code, qty: Number(qty), date: '2026-10-01', reason: 'stocktake' }
+  })

@@ -16,21 +16,99 @@ const files = {}
 const csv = (name, columns, rows) => {
   files[`${name}.csv`] = stringify([columns, ...rows])
 }
-csv('colours', ['code', 'name', 'hex', 'family', 'finish'], colours.map((c) => [c.code, c.name, c.hex, c.family, c.finish]))
-csv('moulds', ['code', 'name', 'kind', 'silhouette', 'neckThickness', 'height', 'mass', 'traits'], moulds.map((m) => [m.code, m.name, m.kind, m.silhouette, m.neckThickness, m.height, m.mass, m.traits]))
-csv('prints', ['code', 'name', 'kind', 'front', 'back', 'traits'], prints.map((p) => [p.code, p.name, p.kind, JSON.stringify(p.front), JSON.stringify(p.back), p.traits]))
-csv('parts', ['code', 'name', 'mould', 'colours', 'print', 'year'], parts.map((p) => [p.code, p.name, p.mould, p.colours.join(';'), p.print ?? '', p.year]))
-csv('components', ['assembly', 'slot', 'part'], parts.flatMap((p) => p.components.map(([slot, c]) => [p.code, slot, c.code])))
-csv('figures', ['code', 'name', 'year'], figures.map((f) => [f.code, f.name, f.year]))
-csv('figure-parts', ['figure', 'slot', 'part', 'order'], figures.flatMap((f) => f.placements.map((p) => [f.code, p.slot, p.part, p.order])))
-csv('releases', ['code', 'name', 'kind', 'year', 'price', 'currency', 'inProduction'], releases.map((r) => [r.code, r.name, r.kind, r.year, r.price, r.currency, r.inProduction ? 'yes' : 'no']))
-csv('release-contents', ['release', 'kind', 'code', 'qty'], releases.flatMap((r) => r.contents.map((c) => [r.code, c.kind, c.code, c.qty])))
-csv('bins', ['code', 'name'], bins.map((b) => [b.code, b.name]))
-csv('owned', ['part', 'bin', 'qty', 'date', 'reason'], owned.map((o) => [o.part, o.bin, o.qty, o.date, o.reason]))
-csv('sellers', ['code', 'name', 'country', 'currency', 'minimum', 'handling', 'arrivesInDays', 'rating', 'shippingBasis', 'shippingBands'], sellers.map((s) => [s.code, s.name, s.country, s.currency, s.minimum, s.handling, s.arrivesInDays, s.rating, s.basis, s.bands.map(([upTo, price]) => `${upTo ?? 'any'}=${price}`).join(';')]))
-csv('rates', ['date', 'from', 'to', 'rate'], rates.map((r) => [r.date, r.from, r.to, r.rate]))
+csv(
+  'colours',
+  ['code', 'name', 'hex', 'family', 'finish'],
+  colours.map((c) => [c.code, c.name, c.hex, c.family, c.finish]),
+)
+csv(
+  'moulds',
+  ['code', 'name', 'kind', 'silhouette', 'neckThickness', 'height', 'mass', 'traits'],
+  moulds.map((m) => [m.code, m.name, m.kind, m.silhouette, m.neckThickness, m.height, m.mass, m.traits]),
+)
+csv(
+  'prints',
+  ['code', 'name', 'kind', 'front', 'back', 'traits'],
+  prints.map((p) => [p.code, p.name, p.kind, JSON.stringify(p.front), JSON.stringify(p.back), p.traits]),
+)
+csv(
+  'parts',
+  ['code', 'name', 'mould', 'colours', 'print', 'year'],
+  parts.map((p) => [p.code, p.name, p.mould, p.colours.join(';'), p.print ?? '', p.year]),
+)
+csv(
+  'components',
+  ['assembly', 'slot', 'part'],
+  parts.flatMap((p) => p.components.map(([slot, c]) => [p.code, slot, c.code])),
+)
+csv(
+  'figures',
+  ['code', 'name', 'year'],
+  figures.map((f) => [f.code, f.name, f.year]),
+)
+csv(
+  'figure-parts',
+  ['figure', 'slot', 'part', 'order'],
+  figures.flatMap((f) => f.placements.map((p) => [f.code, p.slot, p.part, p.order])),
+)
+csv(
+  'releases',
+  ['code', 'name', 'kind', 'year', 'price', 'currency', 'inProduction'],
+  releases.map((r) => [r.code, r.name, r.kind, r.year, r.price, r.currency, r.inProduction ? 'yes' : 'no']),
+)
+csv(
+  'release-contents',
+  ['release', 'kind', 'code', 'qty'],
+  releases.flatMap((r) => r.contents.map((c) => [r.code, c.kind, c.code, c.qty])),
+)
+csv(
+  'bins',
+  ['code', 'name'],
+  bins.map((b) => [b.code, b.name]),
+)
+csv(
+  'owned',
+  ['part', 'bin', 'qty', 'date', 'reason'],
+  owned.map((o) => [o.part, o.bin, o.qty, o.date, o.reason]),
+)
+csv(
+  'sellers',
+  [
+    'code',
+    'name',
+    'country',
+    'currency',
+    'minimum',
+    'handling',
+    'arrivesInDays',
+    'rating',
+    'shippingBasis',
+    'shippingBands',
+  ],
+  sellers.map((s) => [
+    s.code,
+    s.name,
+    s.country,
+    s.currency,
+    s.minimum,
+    s.handling,
+    s.arrivesInDays,
+    s.rating,
+    s.basis,
+    s.bands.map(([upTo, price]) => `${upTo ?? 'any'}=${price}`).join(';'),
+  ]),
+)
+csv(
+  'rates',
+  ['date', 'from', 'to', 'rate'],
+  rates.map((r) => [r.date, r.from, r.to, r.rate]),
+)
 const lines = offers()
-csv('offers', ['date', 'seller', 'kind', 'code', 'condition', 'price', 'currency', 'stock', 'multiple'], lines.map((o) => [o.date, o.seller, o.kind, o.code, o.condition, o.price, o.currency, o.stock, o.multiple]))
+csv(
+  'offers',
+  ['date', 'seller', 'kind', 'code', 'condition', 'price', 'currency', 'stock', 'multiple'],
+  lines.map((o) => [o.date, o.seller, o.kind, o.code, o.condition, o.price, o.currency, o.stock, o.multiple]),
+)
 files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, rosters }, null, 1) + '\n'
 
 mkdirSync(out, { recursive: true })
@@ -45,5 +123,8 @@ for (const [name, text] of Object.entries(files)) {
     }
   } else writeFileSync(path, text)
 }
-if (!check) console.log(`demo/world: ${colours.length} colours, ${parts.length} parts, ${figures.length} figures, ${releases.length} releases, ${sellers.length} sellers, ${lines.length} offers`)
+if (!check)
+  console.log(
+    `demo/world: ${colours.length} colours, ${parts.length} parts, ${figures.length} figures, ${releases.length} releases, ${sellers.length} sellers, ${lines.length} offers`,
+  )
 process.exit(drifted ? 1 : 0)

@@ -8,7 +8,10 @@ export interface Wish {
  * Give owned parts to outfits in the order of the list, since a part can be on one figure only. The result says for each
  * outfit how many of each part it gets. O(total parts).
  */
-export function allocateOwned(owned: ReadonlyMap<string, number>, wishes: readonly Wish[]): Map<string, Map<string, number>> {
+export function allocateOwned(
+  owned: ReadonlyMap<string, number>,
+  wishes: readonly Wish[],
+): Map<string, Map<string, number>> {
   const left = new Map(owned)
   return new Map(
     wishes.map(({ outfit, parts }) => {

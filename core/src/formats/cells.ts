@@ -42,24 +42,34 @@ export const hex: Cell<string> = (value) =>
   /^#[0-9a-f]{6}$/i.test(value) ? value.toUpperCase() : refuse(`"${value}" is not a colour as #RRGGBB`)
 
 export const date: Cell<string> = (value) =>
-  /^\d{4}-\d{2}-\d{2}$/.test(value) && !Number.isNaN(Date.parse(value)) ? value : refuse(`"${value}" is not a date as YYYY-MM-DD`)
+  /^\d{4}-\d{2}-\d{2}$/.test(value) && !Number.isNaN(Date.parse(value))
+    ? value
+    : refuse(`"${value}" is not a date as YYYY-MM-DD`)
 
 export const currency: Cell<string> = (value) =>
   /^[A-Z]{3}$/.test(value) ? value : refuse(`"${value}" is not a currency of three capital letters`)
 
 /** "a;b;c", at least one. */
 export const list: Cell<string[]> = (value) => {
-  const entries = value.split(';').map((entry) => entry.trim()).filter(Boolean)
+  const entries = value
+    .split(';')
+    .map((entry) => entry.trim())
+    .filter(Boolean)
   return entries.length ? entries : refuse('is empty')
 }
 
 /** "key=value;key=value". */
 export const traits: Cell<Record<string, string>> = (value) =>
   Object.fromEntries(
-    value.split(';').filter(Boolean).map((pair) => {
-      const at = pair.indexOf('=')
-      return at > 0 ? [pair.slice(0, at).trim(), pair.slice(at + 1).trim()] : refuse(`"${pair}" is not a trait as key=value`)
-    }),
+    value
+      .split(';')
+      .filter(Boolean)
+      .map((pair) => {
+        const at = pair.indexOf('=')
+        return at > 0
+          ? [pair.slice(0, at).trim(), pair.slice(at + 1).trim()]
+          : refuse(`"${pair}" is not a trait as key=value`)
+      }),
   )
 
 /** Print layers as a JSON list of objects with a `kind`. */
@@ -71,7 +81,9 @@ export const layers: Cell<{ kind: string }[]> = (value) => {
   } catch {
     return refuse('is not JSON')
   }
-  const good = Array.isArray(parsed) && parsed.every((layer) => typeof layer === 'object' && layer !== null && typeof layer.kind === 'string')
+  const good =
+    Array.isArray(parsed) &&
+    parsed.every((layer) => typeof layer === 'object' && layer !== null && typeof layer.kind === 'string')
   return good ? (parsed as { kind: string }[]) : refuse('is not a list of layers with a kind')
 }
 

@@ -13,8 +13,8 @@ type Columns = Record<string, cell.Cell<unknown>>
  * The tables of docs/formats.md and the columns each has. Money is in minor units, mass in grams, length in millimetres.
  */
 export const TABLES = {
-  'colours': { code: cell.text, name: cell.text, hex: cell.hex, family: cell.text, finish: cell.oneOf(...FINISHES) },
-  'moulds': {
+  colours: { code: cell.text, name: cell.text, hex: cell.hex, family: cell.text, finish: cell.oneOf(...FINISHES) },
+  moulds: {
     code: cell.text,
     name: cell.text,
     kind: cell.oneOf(...PART_KINDS),
@@ -24,7 +24,7 @@ export const TABLES = {
     mass: cell.decimal(0),
     traits: cell.traits,
   },
-  'prints': {
+  prints: {
     code: cell.text,
     name: cell.text,
     kind: cell.oneOf(...PART_KINDS),
@@ -32,7 +32,7 @@ export const TABLES = {
     back: cell.layers,
     traits: cell.traits,
   },
-  'parts': {
+  parts: {
     code: cell.text,
     name: cell.text,
     mould: cell.text,
@@ -40,10 +40,10 @@ export const TABLES = {
     print: cell.textOrNull,
     year: cell.wholeOrNull(1900),
   },
-  'components': { assembly: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text },
-  'figures': { code: cell.text, name: cell.text, year: cell.whole(1900) },
+  components: { assembly: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text },
+  figures: { code: cell.text, name: cell.text, year: cell.whole(1900) },
   'figure-parts': { figure: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text, order: cell.whole(0) },
-  'releases': {
+  releases: {
     code: cell.text,
     name: cell.text,
     kind: cell.oneOf(...RELEASE_KINDS),
@@ -53,9 +53,9 @@ export const TABLES = {
     inProduction: cell.flag,
   },
   'release-contents': { release: cell.text, kind: cell.oneOf('part', 'figure'), code: cell.text, qty: cell.whole(1) },
-  'bins': { code: cell.text, name: cell.text },
-  'owned': { part: cell.text, bin: cell.text, qty: cell.whole(1), date: cell.date, reason: cell.text },
-  'sellers': {
+  bins: { code: cell.text, name: cell.text },
+  owned: { part: cell.text, bin: cell.text, qty: cell.whole(1), date: cell.date, reason: cell.text },
+  sellers: {
     code: cell.text,
     name: cell.text,
     country: cell.text,
@@ -67,8 +67,8 @@ export const TABLES = {
     shippingBasis: cell.oneOf(...SHIPPING_BASES),
     shippingBands: cell.bands,
   },
-  'rates': { date: cell.date, from: cell.currency, to: cell.currency, rate: cell.decimal(0.000001) },
-  'offers': {
+  rates: { date: cell.date, from: cell.currency, to: cell.currency, rate: cell.decimal(0.000001) },
+  offers: {
     date: cell.date,
     seller: cell.text,
     kind: cell.oneOf(...OFFER_KINDS),
@@ -84,4 +84,6 @@ export const TABLES = {
 export type TableName = keyof typeof TABLES
 
 /** A row of a table as read. */
-export type TableRow<T extends TableName> = { [C in keyof (typeof TABLES)[T]]: (typeof TABLES)[T][C] extends cell.Cell<infer V> ? V : never }
+export type TableRow<T extends TableName> = {
+  [C in keyof (typeof TABLES)[T]]: (typeof TABLES)[T][C] extends cell.Cell<infer V> ? V : never
+}

@@ -5,6 +5,7 @@ import { stringify } from 'csv-stringify/browser/esm/sync'
  * Source: OWASP, "CSV Injection".
  */
 export function writeCsv(header: readonly string[], rows: readonly (readonly (string | number | null)[])[]): string {
-  const safe = (cell: string | number | null) => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)
+  const safe = (cell: string | number | null) =>
+    typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell
   return stringify([header, ...rows.map((row) => row.map(safe))])
 }

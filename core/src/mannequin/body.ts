@@ -24,7 +24,8 @@ function printOn(
   for (const layer of layers) table[layer.kind]?.(contextFor(layer, surface, base.hex, outline, hexOf))
 }
 
-const HEAD = 'M-33 -11C-33 -23 -24 -29 -12 -29L12 -29C24 -29 33 -23 33 -11L33 11C33 23 24 29 12 29L-12 29C-24 29 -33 23 -33 11Z'
+const HEAD =
+  'M-33 -11C-33 -23 -24 -29 -12 -29L12 -29C24 -29 33 -23 33 -11L33 11C33 23 24 29 12 29L-12 29C-24 29 -33 23 -33 11Z'
 
 /** A head (origin in its middle) with one of its faces. */
 export function drawHead(pen: Pen, skin: Paint, face: readonly Layer[], hexOf: HexOf, flip = false) {
@@ -117,7 +118,14 @@ export function drawHips(pen: Pen, cloth: Paint, layers: readonly Layer[], hexOf
 }
 
 /** One leg, origin at the middle of its top edge. */
-export function drawLeg(pen: Pen, cloth: Paint, length: LegLength, layers: readonly Layer[], hexOf: HexOf, flip = false) {
+export function drawLeg(
+  pen: Pen,
+  cloth: Paint,
+  length: LegLength,
+  layers: readonly Layer[],
+  hexOf: HexOf,
+  flip = false,
+) {
   const outline = legOutline(length)
   pen.piece(outline, cloth)
   printOn(pen, layers, legLayers(length), cloth, outline, hexOf, flip)

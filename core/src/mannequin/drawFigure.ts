@@ -1,4 +1,12 @@
-import { mouldOf, type Catalogue, type Mould, type Part, type Placement, type Print, type Slot } from '../catalogue/index.ts'
+import {
+  mouldOf,
+  type Catalogue,
+  type Mould,
+  type Part,
+  type Placement,
+  type Print,
+  type Slot,
+} from '../catalogue/index.ts'
 import { armPen, drawArm, drawHand, drawHead, drawHips, drawLeg, drawNeck, drawTorso, mitt } from './body.ts'
 import { FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts'
 import { HEADGEAR, type Paints } from './headgear.ts'
@@ -99,7 +107,8 @@ export function drawFigure(
   const lift = neckPieces.reduce((sum, piece) => sum + piece.mould.neckThickness, 0) / MM_PER_UNIT
   const headMiddle = torsoTop - lift - MEASURES.neck.height - MEASURES.head.height / 2
 
-  const penAt = (slot: Shape['slot'], x: number, y: number): Pen => penFor(shapes, slot, mirror).under(translation(x, y))
+  const penAt = (slot: Shape['slot'], x: number, y: number): Pen =>
+    penFor(shapes, slot, mirror).under(translation(x, y))
   const anchor = (slot: Slot, x: number, y: number) => {
     if (worn.has(slot)) anchors[slot] = { x: back ? -x : x, y }
   }
@@ -208,7 +217,8 @@ export function drawFigure(
     head()
   } else {
     if (headgear) headgearDrawing?.behind?.(headPen('headgear'), headgear.paints)
-    for (const piece of [...neckPieces].reverse()) NECK_PIECES[piece.mould.silhouette]?.behind?.(torsoPen('neck'), piece.paints)
+    for (const piece of [...neckPieces].reverse())
+      NECK_PIECES[piece.mould.silhouette]?.behind?.(torsoPen('neck'), piece.paints)
     companions()
     legs()
     waist()

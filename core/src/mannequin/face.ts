@@ -12,7 +12,8 @@ const BROWS: Record<string, string> = {
   soft: 'M7 -14.5Q13 -16.5 18 -14.5',
   bushy: 'M4.5 -12.5C8 -19 18 -20 22 -12.5',
 }
-const mirrored = (d: string) => d.replace(/(-?\d+\.?\d*) (-?\d+\.?\d*)/g, (_, x: string, y: string) => `${-Number(x)} ${y}`)
+const mirrored = (d: string) =>
+  d.replace(/(-?\d+\.?\d*) (-?\d+\.?\d*)/g, (_, x: string, y: string) => `${-Number(x)} ${y}`)
 
 const MOUTHS: Record<string, (c: Parameters<LayerDrawing>[0]) => void> = {
   smile: ({ pen }) => pen.line('M-9 11Q0 18.5 9 11', INK, 1.9),
@@ -97,7 +98,13 @@ export const FACE_LAYERS: Record<string, LayerDrawing> = {
   },
   freckles: ({ pen, base }) => {
     for (const s of [-1, 1])
-      for (const [x, y] of [[15, 5], [19, 7.5], [22, 4.5], [11.5, 7.8]] as const) pen.area(ellipse(s * x, y, 1.1), darker(base, 0.38))
+      for (const [x, y] of [
+        [15, 5],
+        [19, 7.5],
+        [22, 4.5],
+        [11.5, 7.8],
+      ] as const)
+        pen.area(ellipse(s * x, y, 1.1), darker(base, 0.38))
   },
   wrinkles: ({ pen, base }) => {
     for (const s of [-1, 1]) {
@@ -108,7 +115,11 @@ export const FACE_LAYERS: Record<string, LayerDrawing> = {
   },
   scar: ({ pen, base }) => {
     pen.line('M20 -12L15 9', mixInto(base, '#FFFFFF', 0.45), 2)
-    for (const [x, y] of [[18.6, -6], [16.4, 3]] as const) pen.line(`M${x - 3} ${y - 1}L${x + 3} ${y + 1}`, mixInto(base, '#FFFFFF', 0.45), 1.3)
+    for (const [x, y] of [
+      [18.6, -6],
+      [16.4, 3],
+    ] as const)
+      pen.line(`M${x - 3} ${y - 1}L${x + 3} ${y + 1}`, mixInto(base, '#FFFFFF', 0.45), 1.3)
   },
   stubble: ({ pen, colour, outline }) =>
     pen.area('M-34 4L-25 6Q-14 4 -12 8Q0 5 12 8Q14 4 25 6L34 4L34 30L-34 30Z', colour('colour', INK), outline, 0.22),

@@ -60,12 +60,31 @@ export const headscarf: HeadgearDrawing = {
     pen.piece('M27 -6C40 -10 46 2 41 22L33 12L27 20Z', main)
     pen.piece('M-37 -4C-40 -30 -24 -44 0 -44C24 -44 40 -30 37 -4C22 -16 -22 -18 -37 -4Z', main)
     pen.line('M-34 -9C-18 -21 18 -20 34 -9', darker(main.hex, 0.35), 1.3)
-    for (const [x, y] of [[-22, -26], [-8, -34], [8, -27], [22, -25], [0, -21], [-30, -15], [14, -37]] as const) pen.area(ellipse(x, y, 2.2), second.hex)
+    for (const [x, y] of [
+      [-22, -26],
+      [-8, -34],
+      [8, -27],
+      [22, -25],
+      [0, -21],
+      [-30, -15],
+      [14, -37],
+    ] as const)
+      pen.area(ellipse(x, y, 2.2), second.hex)
     pen.piece(ellipse(34, -3, 5.5, 5), main)
   },
   back(pen, { main, second }) {
     pen.piece('M-37 -2C-40 -30 -24 -44 0 -44C24 -44 40 -30 37 -2L30 10L0 34L-30 10Z', main)
-    for (const [x, y] of [[-22, -20], [-8, -30], [8, -22], [22, -20], [0, -8], [-14, 2], [14, 2], [0, 18]] as const) pen.area(ellipse(x, y, 2.2), second.hex)
+    for (const [x, y] of [
+      [-22, -20],
+      [-8, -30],
+      [8, -22],
+      [22, -20],
+      [0, -8],
+      [-14, 2],
+      [14, 2],
+      [0, 18],
+    ] as const)
+      pen.area(ellipse(x, y, 2.2), second.hex)
     pen.piece('M26 -6C44 -8 48 8 42 24L33 13L25 19Z', main)
     pen.piece(ellipse(31, -4, 6, 5), main)
   },
@@ -94,13 +113,19 @@ export const brimmedHat: HeadgearDrawing = {
     hairUnderHat.front(pen, { ...paints, second: paints.third })
     pen.piece('M-29 -18C-30 -34 -26 -50 -14 -48Q0 -42 14 -48C26 -50 30 -34 29 -18Z', paints.main)
     pen.piece('M-30 -28Q0 -22 30 -28L30 -18Q0 -12 -30 -18Z', paints.second)
-    pen.piece('M-52 -16C-44 -24 -30 -22 -28 -20Q0 -12 28 -20C30 -22 44 -24 52 -16C44 -8 20 -5 0 -5C-20 -5 -44 -8 -52 -16Z', paints.main)
+    pen.piece(
+      'M-52 -16C-44 -24 -30 -22 -28 -20Q0 -12 28 -20C30 -22 44 -24 52 -16C44 -8 20 -5 0 -5C-20 -5 -44 -8 -52 -16Z',
+      paints.main,
+    )
   },
   back(pen, paints) {
     hairUnderHat.back(pen, { ...paints, second: paints.third })
     pen.piece('M-29 -16C-30 -34 -26 -50 -14 -48Q0 -42 14 -48C26 -50 30 -34 29 -16Z', paints.main)
     pen.piece('M-30 -28Q0 -22 30 -28L30 -16Q0 -10 -30 -16Z', paints.second)
-    pen.piece('M-52 -14C-44 -22 -30 -20 -28 -18Q0 -10 28 -18C30 -20 44 -22 52 -14C44 -4 20 0 0 0C-20 0 -44 -4 -52 -14Z', paints.main)
+    pen.piece(
+      'M-52 -14C-44 -22 -30 -20 -28 -18Q0 -10 28 -18C30 -20 44 -22 52 -14C44 -4 20 0 0 0C-20 0 -44 -4 -52 -14Z',
+      paints.main,
+    )
   },
 }
 

@@ -5,7 +5,9 @@ import { FALL, NAPE, strands } from './headgearShort.ts'
 
 /** A braid as overlapping beads along a line of points. */
 const braid = (pen: Pen, paints: Paints, points: [number, number][], size = 7.5) => {
-  points.forEach(([x, y], index) => pen.piece(ellipse(x, y, size - index * 0.35, size - 0.8 - index * 0.2), paints.main))
+  points.forEach(([x, y], index) =>
+    pen.piece(ellipse(x, y, size - index * 0.35, size - 0.8 - index * 0.2), paints.main),
+  )
   points.forEach(([x, y]) => pen.line(`M${x - 4} ${y - 2}Q${x} ${y + 3} ${x + 4} ${y - 2}`, fine(paints.main.hex), 1.2))
   const [x, y] = points[points.length - 1]!
   pen.piece(`M${x - 4} ${y + 4}L${x + 4} ${y + 4}L${x + 5} ${y + 14}L${x - 5} ${y + 14}Z`, paints.main)
@@ -88,7 +90,15 @@ export const bluntBob: HeadgearDrawing = {
       'M-40 30C-44 -18 -32 -44 0 -44C32 -44 44 -18 40 30C39 35 32 35 28 33C31 18 30 2 27 -9L-27 -9C-30 2 -31 18 -28 33C-32 35 -39 35 -40 30Z',
       main,
     )
-    strands(pen, main.hex, 'M-16 -12L-16 -26', 'M0 -12L0 -28', 'M16 -12L16 -26', 'M-35 22Q-37 0 -32 -16', 'M35 22Q37 0 32 -16')
+    strands(
+      pen,
+      main.hex,
+      'M-16 -12L-16 -26',
+      'M0 -12L0 -28',
+      'M16 -12L16 -26',
+      'M-35 22Q-37 0 -32 -16',
+      'M35 22Q37 0 32 -16',
+    )
   },
   back(pen, { main }) {
     pen.piece('M-41 32C-44 -18 -32 -44 0 -44C32 -44 44 -18 41 32Q0 38 -41 32Z', main)
@@ -109,14 +119,27 @@ export const longStraight: HeadgearDrawing = {
     strands(pen, main.hex, 'M0 -30L0 -42', 'M-6 -28Q-26 -20 -34 10L-35 44', 'M6 -28Q26 -20 34 10L35 44')
   },
   back(pen, { main }) {
-    pen.piece('M-38 0C-42 -26 -28 -43 0 -43C28 -43 42 -26 38 0C43 24 45 50 44 74Q0 84 -44 74C-45 50 -43 24 -38 0Z', main)
-    strands(pen, main.hex, 'M-30 66Q-32 10 -18 -34', 'M-12 72Q-12 10 -6 -38', 'M12 72Q12 10 6 -38', 'M30 66Q32 10 18 -34')
+    pen.piece(
+      'M-38 0C-42 -26 -28 -43 0 -43C28 -43 42 -26 38 0C43 24 45 50 44 74Q0 84 -44 74C-45 50 -43 24 -38 0Z',
+      main,
+    )
+    strands(
+      pen,
+      main.hex,
+      'M-30 66Q-32 10 -18 -34',
+      'M-12 72Q-12 10 -6 -38',
+      'M12 72Q12 10 6 -38',
+      'M30 66Q32 10 18 -34',
+    )
   },
 }
 
 export const longWaves: HeadgearDrawing = {
   behind(pen, { main }) {
-    pen.piece('M-36 -16C-52 0 -40 14 -50 28C-56 42 -42 52 -48 64C-36 74 -20 62 -10 68L10 68C20 62 36 74 48 64C42 52 56 42 50 28C40 14 52 0 36 -16Z', main)
+    pen.piece(
+      'M-36 -16C-52 0 -40 14 -50 28C-56 42 -42 52 -48 64C-36 74 -20 62 -10 68L10 68C20 62 36 74 48 64C42 52 56 42 50 28C40 14 52 0 36 -16Z',
+      main,
+    )
     strands(pen, main.hex, 'M-42 56C-36 44 -46 38 -40 24', 'M42 56C36 44 46 38 40 24')
   },
   front(pen, { main }) {
@@ -127,21 +150,45 @@ export const longWaves: HeadgearDrawing = {
     strands(pen, main.hex, 'M-12 -24L-9 -41', 'M-10 -30C6 -22 24 -24 34 -6', 'M-18 -28C-32 -18 -34 -4 -36 10')
   },
   back(pen, { main }) {
-    pen.piece('M0 -43C34 -43 44 -22 40 -4C52 10 42 18 50 30C56 44 42 52 48 64C36 76 22 64 12 72C4 66 -4 66 -12 72C-22 64 -36 76 -48 64C-42 52 -56 44 -50 30C-42 18 -52 10 -40 -4C-44 -22 -34 -43 0 -43Z', main)
-    strands(pen, main.hex, 'M-32 58C-24 44 -36 30 -26 10C-22 -6 -18 -26 -8 -38', 'M32 58C24 44 36 30 26 10C22 -6 18 -26 8 -38', 'M0 60C6 44 -6 24 0 0L0 -38')
+    pen.piece(
+      'M0 -43C34 -43 44 -22 40 -4C52 10 42 18 50 30C56 44 42 52 48 64C36 76 22 64 12 72C4 66 -4 66 -12 72C-22 64 -36 76 -48 64C-42 52 -56 44 -50 30C-42 18 -52 10 -40 -4C-44 -22 -34 -43 0 -43Z',
+      main,
+    )
+    strands(
+      pen,
+      main.hex,
+      'M-32 58C-24 44 -36 30 -26 10C-22 -6 -18 -26 -8 -38',
+      'M32 58C24 44 36 30 26 10C22 -6 18 -26 8 -38',
+      'M0 60C6 44 -6 24 0 0L0 -38',
+    )
   },
 }
 
 const LOCS = [-34, -23, -12, 0, 12, 23, 34]
 export const locs: HeadgearDrawing = {
   behind(pen, { main }) {
-    for (const x of [-37, -29, 29, 37]) pen.piece(`M${x - 5} -6L${x + 5} -6L${x + 4 + x * 0.06} 50Q${x + x * 0.08} 57 ${x - 4 + x * 0.1} 50Z`, main)
+    for (const x of [-37, -29, 29, 37])
+      pen.piece(`M${x - 5} -6L${x + 5} -6L${x + 4 + x * 0.06} 50Q${x + x * 0.08} 57 ${x - 4 + x * 0.1} 50Z`, main)
   },
   front(pen, { main, second }) {
-    pen.piece('M-38 10C-42 -22 -28 -45 0 -45C28 -45 42 -22 38 10L31 8L29 -12L18 -15L9 -12L0 -16L-9 -12L-18 -15L-29 -12L-31 8Z', main)
-    strands(pen, main.hex, 'M-29 -12Q-26 -30 -10 -42', 'M-14 -14Q-10 -32 -3 -43', 'M4 -15Q6 -32 3 -43', 'M22 -13Q22 -30 10 -41')
+    pen.piece(
+      'M-38 10C-42 -22 -28 -45 0 -45C28 -45 42 -22 38 10L31 8L29 -12L18 -15L9 -12L0 -16L-9 -12L-18 -15L-29 -12L-31 8Z',
+      main,
+    )
+    strands(
+      pen,
+      main.hex,
+      'M-29 -12Q-26 -30 -10 -42',
+      'M-14 -14Q-10 -32 -3 -43',
+      'M4 -15Q6 -32 3 -43',
+      'M22 -13Q22 -30 10 -41',
+    )
     for (const side of [-1, 1]) {
-      for (const x of [31, 38]) pen.piece(`M${side * (x - 4)} 2L${side * (x + 4)} 2L${side * (x + 5)} 40Q${side * (x + 1)} 46 ${side * (x - 3)} 40Z`, main)
+      for (const x of [31, 38])
+        pen.piece(
+          `M${side * (x - 4)} 2L${side * (x + 4)} 2L${side * (x + 5)} 40Q${side * (x + 1)} 46 ${side * (x - 3)} 40Z`,
+          main,
+        )
       pen.piece(`M${side * 34} 30L${side * 43} 30L${side * 43} 35L${side * 34} 35Z`, second)
     }
   },
@@ -149,8 +196,12 @@ export const locs: HeadgearDrawing = {
     pen.piece('M-38 10C-42 -22 -28 -45 0 -45C28 -45 42 -22 38 10Z', main)
     LOCS.forEach((x, index) => {
       const length = 52 + (index % 2) * 6
-      pen.piece(`M${x - 6} -12L${x + 6} -12L${x * 1.1 + 5} ${length}Q${x * 1.1} ${length + 7} ${x * 1.1 - 5} ${length}Z`, main)
-      if (index % 3 === 1) pen.piece(`M${x * 1.1 - 6} 34L${x * 1.1 + 6} 34L${x * 1.1 + 6} 40L${x * 1.1 - 6} 40Z`, second)
+      pen.piece(
+        `M${x - 6} -12L${x + 6} -12L${x * 1.1 + 5} ${length}Q${x * 1.1} ${length + 7} ${x * 1.1 - 5} ${length}Z`,
+        main,
+      )
+      if (index % 3 === 1)
+        pen.piece(`M${x * 1.1 - 6} 34L${x * 1.1 + 6} 34L${x * 1.1 + 6} 40L${x * 1.1 - 6} 40Z`, second)
     })
     strands(pen, main.hex, 'M-20 -14Q-14 -34 -2 -42', 'M20 -14Q14 -34 2 -42')
   },

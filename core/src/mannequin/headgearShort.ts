@@ -7,11 +7,14 @@ const strands = (pen: Pen, hex: string, ...lines: string[]) => {
 }
 
 /** The plain back of short hair: a cap to the nape. */
-const NAPE = 'M-36 2C-39 -28 -22 -42 0 -42C22 -42 39 -28 36 2L35 20C30 31 18 28 10 31C4 28 -4 28 -10 31C-18 28 -30 31 -35 20Z'
-const napeBack = (lines: string[]): HeadgearDrawing['back'] => (pen, { main }) => {
-  pen.piece(NAPE, main)
-  strands(pen, main.hex, ...lines)
-}
+const NAPE =
+  'M-36 2C-39 -28 -22 -42 0 -42C22 -42 39 -28 36 2L35 20C30 31 18 28 10 31C4 28 -4 28 -10 31C-18 28 -30 31 -35 20Z'
+const napeBack =
+  (lines: string[]): HeadgearDrawing['back'] =>
+  (pen, { main }) => {
+    pen.piece(NAPE, main)
+    strands(pen, main.hex, ...lines)
+  }
 const FALL = ['M-16 -30Q-20 -8 -17 12', 'M0 -34Q-2 -8 0 14', 'M16 -30Q20 -8 17 12']
 
 export const crop: HeadgearDrawing = {
@@ -45,7 +48,10 @@ export const quiff: HeadgearDrawing = {
     strands(pen, main.hex, 'M-22 -30C-14 -46 8 -50 24 -42', 'M-12 -26C-6 -38 12 -42 26 -33', 'M2 -25Q12 -32 22 -27')
   },
   back(pen, { main }) {
-    pen.piece('M-35 4C-37 -20 -34 -30 -28 -34C-30 -48 -14 -55 4 -54C24 -54 34 -44 30 -33C37 -24 36 -8 35 4L33 20Q0 38 -33 20Z', main)
+    pen.piece(
+      'M-35 4C-37 -20 -34 -30 -28 -34C-30 -48 -14 -55 4 -54C24 -54 34 -44 30 -33C37 -24 36 -8 35 4L33 20Q0 38 -33 20Z',
+      main,
+    )
     strands(pen, main.hex, 'M-26 -31Q0 -38 28 -31', 'M-14 -20Q-16 -4 -14 10', 'M14 -20Q16 -4 14 10')
   },
 }
@@ -152,7 +158,10 @@ export const highBun: HeadgearDrawing = {
   front(pen, { main }) {
     pen.piece(ellipse(0, -51, 15, 13), main)
     strands(pen, main.hex, 'M-9 -54Q0 -62 9 -54', 'M-10 -47Q2 -55 11 -48')
-    pen.piece('M-36 6C-39 -22 -26 -41 0 -41C26 -41 39 -22 36 6L31 5C31 -4 27 -11 20 -15C12 -20 -12 -20 -20 -15C-27 -11 -31 -4 -31 5Z', main)
+    pen.piece(
+      'M-36 6C-39 -22 -26 -41 0 -41C26 -41 39 -22 36 6L31 5C31 -4 27 -11 20 -15C12 -20 -12 -20 -20 -15C-27 -11 -31 -4 -31 5Z',
+      main,
+    )
     strands(pen, main.hex, 'M-22 -20Q-18 -32 -5 -39', 'M22 -20Q18 -32 5 -39', 'M0 -22L0 -39')
   },
   back(pen, { main }) {
@@ -167,9 +176,17 @@ export const twinPuffs: HeadgearDrawing = {
   front(pen, { main, second }) {
     for (const side of [-1, 1]) {
       pen.piece(ellipse(side * 33, -36, 17, 16), main)
-      strands(pen, main.hex, `M${side * 33 - 9} -38Q${side * 33} -48 ${side * 33 + 8} -40`, `M${side * 33 - 6} -31Q${side * 33 + 2} -38 ${side * 33 + 10} -31`)
+      strands(
+        pen,
+        main.hex,
+        `M${side * 33 - 9} -38Q${side * 33} -48 ${side * 33 + 8} -40`,
+        `M${side * 33 - 6} -31Q${side * 33 + 2} -38 ${side * 33 + 10} -31`,
+      )
     }
-    pen.piece('M-35 2C-37 -20 -26 -39 0 -39C26 -39 37 -20 35 2L31 1C30 -8 24 -15 14 -17Q6 -18 0 -26Q-6 -18 -14 -17C-24 -15 -30 -8 -31 1Z', main)
+    pen.piece(
+      'M-35 2C-37 -20 -26 -39 0 -39C26 -39 37 -20 35 2L31 1C30 -8 24 -15 14 -17Q6 -18 0 -26Q-6 -18 -14 -17C-24 -15 -30 -8 -31 1Z',
+      main,
+    )
     strands(pen, main.hex, 'M0 -26L0 -38')
     for (const side of [-1, 1]) pen.piece(ellipse(side * 24, -30, 5, 4), second)
   },

@@ -46,7 +46,15 @@ const ropeCoil: ItemDrawing = (pen, { main }) => {
     pen.piece(ellipse(0, 22, r, r + 4), main)
   }
   pen.area(ellipse(0, 22, 5, 9), darker(main.hex, 0.55))
-  for (const [x, y] of [[-17, 14], [-18, 26], [17, 14], [18, 26], [-10, 40], [10, 40]] as const) pen.line(`M${x - 3} ${y - 3}L${x + 3} ${y + 3}`, darker(main.hex, 0.4), 1.3)
+  for (const [x, y] of [
+    [-17, 14],
+    [-18, 26],
+    [17, 14],
+    [18, 26],
+    [-10, 40],
+    [10, 40],
+  ] as const)
+    pen.line(`M${x - 3} ${y - 3}L${x + 3} ${y + 3}`, darker(main.hex, 0.4), 1.3)
   pen.line('M4 -2Q9 4 6 10', darker(main.hex, 0.5), 3)
 }
 
@@ -69,7 +77,10 @@ const ledger: ItemDrawing = (pen, { main, second }) => {
 const umbrella: ItemDrawing = (pen, { main, second }) => {
   pen.piece(rect(-2, -118, 4, 130, 1.5), second)
   pen.line('M0 12Q0 24 -8 22', second.hex, 3.4)
-  pen.piece('M-54 -98C-48 -132 -22 -148 0 -148C22 -148 48 -132 54 -98Q44 -108 36 -98Q27 -108 18 -98Q9 -108 0 -98Q-9 -108 -18 -98Q-27 -108 -36 -98Q-44 -108 -54 -98Z', main)
+  pen.piece(
+    'M-54 -98C-48 -132 -22 -148 0 -148C22 -148 48 -132 54 -98Q44 -108 36 -98Q27 -108 18 -98Q9 -108 0 -98Q-9 -108 -18 -98Q-27 -108 -36 -98Q-44 -108 -54 -98Z',
+    main,
+  )
   pen.line('M-18 -98Q-16 -130 0 -147Q16 -130 18 -98', darker(main.hex, 0.35), 1.3)
   pen.piece(rect(-1.5, -156, 3, 9, 1), second)
 }
@@ -110,9 +121,15 @@ const fishOnLine: ItemDrawing = (pen, { main }) => {
 
 const basket: ItemDrawing = (pen, { main, second }) => {
   pen.line('M-18 28Q0 -14 18 28', darker(main.hex, 0.4), 3.4)
-  for (const [x, y] of [[-10, 25], [0, 22], [10, 25]] as const) pen.piece(ellipse(x, y, 7), second)
+  for (const [x, y] of [
+    [-10, 25],
+    [0, 22],
+    [10, 25],
+  ] as const)
+    pen.piece(ellipse(x, y, 7), second)
   pen.piece('M-24 28L24 28L18 52L-18 52Z', main)
-  for (const y of [35, 43]) pen.line(`M${-23 + (y - 28) * 0.25} ${y}L${23 - (y - 28) * 0.25} ${y}`, darker(main.hex, 0.4), 1.4)
+  for (const y of [35, 43])
+    pen.line(`M${-23 + (y - 28) * 0.25} ${y}L${23 - (y - 28) * 0.25} ${y}`, darker(main.hex, 0.4), 1.4)
 }
 
 const mallet: ItemDrawing = (pen, { main }) => {
@@ -162,21 +179,21 @@ export const ITEMS: Record<string, ItemDrawing> = {
 
 /** Where a lead line points to on an item, in hand units of the right hand; the mitt itself where nothing is said. */
 export const ITEM_POINTS: Record<string, readonly [number, number]> = {
-  'oar': [-18, -170],
+  oar: [-18, -170],
   'hook-lantern': [0, 40],
-  'ladle': [-3, -68],
-  'cornet': [-16, -36],
+  ladle: [-3, -68],
+  cornet: [-16, -36],
   'rope-coil': [0, 38],
   'crab-pot': [0, 40],
-  'ledger': [0, -16],
-  'umbrella': [0, -124],
+  ledger: [0, -16],
+  umbrella: [0, -124],
   'noodle-bowl': [0, -6],
   'boat-hook': [0, -80],
-  'brush': [0, -42],
-  'telescope': [-21, -27],
+  brush: [0, -42],
+  telescope: [-21, -27],
   'fish-on-line': [0, 40],
-  'basket': [0, 40],
-  'mallet': [0, -48],
-  'flag': [-27, -140],
-  'drum': [0, 14],
+  basket: [0, 40],
+  mallet: [0, -48],
+  flag: [-27, -140],
+  drum: [0, 14],
 }

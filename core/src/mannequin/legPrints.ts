@@ -54,7 +54,8 @@ export function legLayers(length: LegLength): Record<string, LayerDrawing> {
       pen.area(ellipse(0, 22, 3), darker(colour('colour'), 0.45))
     },
     dots: ({ pen, colour, outline }) => {
-      for (let y = 12; y < shoe - 4; y += 14) for (const x of [-11, 10]) pen.area(ellipse(x + ((y / 14) % 2) * 4, y, 2.2), colour('colour'), outline)
+      for (let y = 12; y < shoe - 4; y += 14)
+        for (const x of [-11, 10]) pen.area(ellipse(x + ((y / 14) % 2) * 4, y, 2.2), colour('colour'), outline)
     },
   }
 }

@@ -12,14 +12,22 @@ const skirt: LowerDrawing = (pen, { main, second }, reach) => {
   }
   const hem = reach - 26
   pen.piece(`M-44 0L44 0C50 20 60 ${hem - 24} 62 ${hem}Q0 ${hem + 12} -62 ${hem}C-60 ${hem - 24} -50 20 -44 0Z`, main)
-  for (const x of [-30, -10, 10, 30]) pen.line(`M${x * 0.8} 14Q${x * 1.1} ${hem * 0.6} ${x * 1.5} ${hem + 4}`, darker(main.hex, 0.3), 1.4)
+  for (const x of [-30, -10, 10, 30])
+    pen.line(`M${x * 0.8} 14Q${x * 1.1} ${hem * 0.6} ${x * 1.5} ${hem + 4}`, darker(main.hex, 0.3), 1.4)
   pen.line('M-45 12Q0 18 45 12', darker(main.hex, 0.45), 1.6)
 }
 
 const gown: LowerDrawing = (pen, { main, second }, reach) => {
-  pen.piece(`M-44 0L44 0C52 24 66 ${reach - 30} 66 ${reach - 6}Q66 ${reach} 60 ${reach}L-60 ${reach}Q-66 ${reach} -66 ${reach - 6}C-66 ${reach - 30} -52 24 -44 0Z`, main)
-  pen.area(`M-66 ${reach - 16}Q0 ${reach - 8} 66 ${reach - 16}L66 ${reach - 9}Q0 ${reach - 1} -66 ${reach - 9}Z`, second.hex)
-  for (const x of [-34, -12, 12, 34]) pen.line(`M${x * 0.7} 14Q${x * 1.1} ${reach * 0.6} ${x * 1.4} ${reach - 18}`, darker(main.hex, 0.3), 1.4)
+  pen.piece(
+    `M-44 0L44 0C52 24 66 ${reach - 30} 66 ${reach - 6}Q66 ${reach} 60 ${reach}L-60 ${reach}Q-66 ${reach} -66 ${reach - 6}C-66 ${reach - 30} -52 24 -44 0Z`,
+    main,
+  )
+  pen.area(
+    `M-66 ${reach - 16}Q0 ${reach - 8} 66 ${reach - 16}L66 ${reach - 9}Q0 ${reach - 1} -66 ${reach - 9}Z`,
+    second.hex,
+  )
+  for (const x of [-34, -12, 12, 34])
+    pen.line(`M${x * 0.7} 14Q${x * 1.1} ${reach * 0.6} ${x * 1.4} ${reach - 18}`, darker(main.hex, 0.3), 1.4)
 }
 
 /** Every lower silhouette by name. */

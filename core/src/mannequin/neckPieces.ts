@@ -30,14 +30,27 @@ const cape: NeckDrawing = {
 
 const shawl: NeckDrawing = {
   front(pen, { main, second }) {
-    pen.piece('M-38 -4C-52 10 -56 30 -54 44Q-26 40 -2 62Q4 66 8 60C30 40 44 44 54 42C56 26 50 8 38 -4Q20 -8 14 -4Q0 16 -14 -4Q-20 -8 -38 -4Z', main)
+    pen.piece(
+      'M-38 -4C-52 10 -56 30 -54 44Q-26 40 -2 62Q4 66 8 60C30 40 44 44 54 42C56 26 50 8 38 -4Q20 -8 14 -4Q0 16 -14 -4Q-20 -8 -38 -4Z',
+      main,
+    )
     fold(pen, main.hex, 'M-44 18Q-16 22 2 48', 'M44 16Q20 22 8 44', 'M-14 -4Q0 16 14 -4')
-    for (const [x, y] of [[-48, 44], [-36, 44], [-24, 48], [-12, 56], [20, 51], [32, 45], [44, 43]] as const) pen.line(`M${x} ${y}L${x} ${y + 8}`, second.hex, 2.2)
+    for (const [x, y] of [
+      [-48, 44],
+      [-36, 44],
+      [-24, 48],
+      [-12, 56],
+      [20, 51],
+      [32, 45],
+      [44, 43],
+    ] as const)
+      pen.line(`M${x} ${y}L${x} ${y + 8}`, second.hex, 2.2)
   },
   back(pen, { main, second }) {
     pen.piece('M-38 -6Q0 -10 38 -6C54 8 58 28 54 42Q26 50 0 84Q-26 50 -54 42C-58 28 -54 8 -38 -6Z', main)
     fold(pen, main.hex, 'M-42 24Q0 34 42 24', 'M-24 44Q0 54 24 44')
-    for (const x of [-44, -32, -20, 20, 32, 44]) pen.line(`M${x} ${86 - Math.abs(x)}L${x} ${94 - Math.abs(x)}`, second.hex, 2.2)
+    for (const x of [-44, -32, -20, 20, 32, 44])
+      pen.line(`M${x} ${86 - Math.abs(x)}L${x} ${94 - Math.abs(x)}`, second.hex, 2.2)
   },
 }
 
@@ -61,7 +74,10 @@ const lifeVest: NeckDrawing = {
 
 const oilskinCape: NeckDrawing = {
   front(pen, { main, second }) {
-    pen.piece('M-34 -6C-50 4 -60 30 -62 58Q-32 70 -4 66L-2 10L2 10L4 66Q32 70 62 58C60 30 50 4 34 -6Q0 14 -34 -6Z', main)
+    pen.piece(
+      'M-34 -6C-50 4 -60 30 -62 58Q-32 70 -4 66L-2 10L2 10L4 66Q32 70 62 58C60 30 50 4 34 -6Q0 14 -34 -6Z',
+      main,
+    )
     fold(pen, main.hex, 'M-46 58Q-44 30 -32 8', 'M46 58Q44 30 32 8')
     pen.piece('M-34 -6Q-20 -10 -12 -6L0 12L12 -6Q20 -10 34 -6L28 10L6 20L0 12L-6 20L-28 10Z', main)
     for (const y of [30, 46]) pen.piece(ellipse(0, y, 3), second)
@@ -116,8 +132,13 @@ const accordion: NeckDrawing = {
 const longScarf: NeckDrawing = {
   front(pen, { main, second }) {
     pen.piece('M8 8L24 6L30 66L14 70Z', main)
-    for (const y of [24, 40, 56]) pen.area(`M${9 + (y - 8) * 0.1} ${y}L${25 + (y - 8) * 0.1} ${y - 2}L${25.7 + (y - 8) * 0.1} ${y + 5}L${9.7 + (y - 8) * 0.1} ${y + 7}Z`, second.hex)
-    for (const x of [16, 20, 24, 28]) pen.line(`M${x} ${70 - (x - 14) * 0.25}L${x + 1} ${78 - (x - 14) * 0.25}`, main.hex, 2)
+    for (const y of [24, 40, 56])
+      pen.area(
+        `M${9 + (y - 8) * 0.1} ${y}L${25 + (y - 8) * 0.1} ${y - 2}L${25.7 + (y - 8) * 0.1} ${y + 5}L${9.7 + (y - 8) * 0.1} ${y + 7}Z`,
+        second.hex,
+      )
+    for (const x of [16, 20, 24, 28])
+      pen.line(`M${x} ${70 - (x - 14) * 0.25}L${x + 1} ${78 - (x - 14) * 0.25}`, main.hex, 2)
     pen.piece('M-32 -7Q0 4 32 -7Q37 2 32 11Q0 22 -32 11Q-37 2 -32 -7Z', main)
     fold(pen, main.hex, 'M-28 3Q0 13 28 3')
   },
@@ -136,7 +157,8 @@ const basketPack: NeckDrawing = {
   },
   back(pen, { main }) {
     pen.piece('M-42 -12L42 -12L36 80Q0 86 -36 80Z', main)
-    for (const y of [4, 20, 36, 52, 68]) pen.line(`M${-41 + y * 0.06} ${y}Q0 ${y + 6} ${41 - y * 0.06} ${y}`, darker(main.hex, 0.35), 1.5)
+    for (const y of [4, 20, 36, 52, 68])
+      pen.line(`M${-41 + y * 0.06} ${y}Q0 ${y + 6} ${41 - y * 0.06} ${y}`, darker(main.hex, 0.35), 1.5)
     for (const x of [-24, -8, 8, 24]) pen.line(`M${x * 1.2} -10L${x} 82`, darker(main.hex, 0.25), 1.2)
     pen.piece(rect(-45, -16, 90, 9, 4), paint(lighter(main.hex, 0.15)))
   },
@@ -144,7 +166,10 @@ const basketPack: NeckDrawing = {
 
 const beardPiece: NeckDrawing = {
   front(pen, { main }) {
-    pen.piece('M-33 -22C-34 -8 -30 4 -20 16L-12 12L-6 30L0 20L7 34L12 14L20 18C30 4 34 -8 33 -22C22 -12 12 -16 9 -15Q0 -11 -9 -15C-12 -16 -22 -12 -33 -22Z', main)
+    pen.piece(
+      'M-33 -22C-34 -8 -30 4 -20 16L-12 12L-6 30L0 20L7 34L12 14L20 18C30 4 34 -8 33 -22C22 -12 12 -16 9 -15Q0 -11 -9 -15C-12 -16 -22 -12 -33 -22Z',
+      main,
+    )
     fold(pen, main.hex, 'M-18 -6Q-16 4 -12 10', 'M0 -4L0 18', 'M18 -6Q16 4 12 12')
   },
   back: () => {},

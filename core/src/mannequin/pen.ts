@@ -71,7 +71,14 @@ export function penFor(shapes: Shape[], slot: Shape['slot'], matrix: Matrix = ID
       } else if (clear) {
         sheen(box.left + width * 0.14, width * 0.14, '#FFFFFF', 0.55)
       } else if (colour.finish === 'glow') {
-        shapes.push({ slot, d: outline, fill: 'none', stroke: mix(colour.hex, '#FFFFFF', 0.5), strokeWidth: 3, opacity: 0.6 })
+        shapes.push({
+          slot,
+          d: outline,
+          fill: 'none',
+          stroke: mix(colour.hex, '#FFFFFF', 0.5),
+          strokeWidth: 3,
+          opacity: 0.6,
+        })
       }
     },
     area(d, fill, clip, opacity) {

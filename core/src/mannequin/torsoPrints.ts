@@ -3,7 +3,8 @@ import { ellipse, rect } from './path.ts'
 import { darker, INK } from './pen.ts'
 
 /** The torso in its own units: top middle at 0,0; shoulders ±34, hem ±48 at 92. */
-export const TORSO = 'M-33 1Q-34 0 -31 -1L31 -1Q34 0 35 3C41 30 46 60 48 88Q48 92 44 92L-44 92Q-48 92 -48 88C-46 60 -41 30 -35 3Q-34.5 1 -33 1Z'
+export const TORSO =
+  'M-33 1Q-34 0 -31 -1L31 -1Q34 0 35 3C41 30 46 60 48 88Q48 92 44 92L-44 92Q-48 92 -48 88C-46 60 -41 30 -35 3Q-34.5 1 -33 1Z'
 
 const pocket = (x: number, y: number) => `M${x} ${y}L${x + 18} ${y}L${x + 18} ${y + 13}L${x} ${y + 13}Z`
 
@@ -51,7 +52,8 @@ export const TORSO_LAYERS: Record<string, LayerDrawing> = {
     for (const x of [-26, 26]) pen.area(ellipse(x, 35, 3.2), colour('buttons', '#E5B83B'))
   },
   braces: ({ pen, colour, outline }) => {
-    for (const s of [-1, 1]) pen.area(`M${s * 26} -2L${s * 19} -2L${s * 22} 94L${s * 30} 94Z`, colour('colour'), outline)
+    for (const s of [-1, 1])
+      pen.area(`M${s * 26} -2L${s * 19} -2L${s * 22} 94L${s * 30} 94Z`, colour('colour'), outline)
     for (const s of [-1, 1]) pen.area(rect(s * 25.5 - 4, 74, 8, 7, 1.5), colour('buttons', '#C9A24A'))
   },
   stripes: ({ pen, colour, outline }) => {
@@ -85,11 +87,18 @@ export const TORSO_LAYERS: Record<string, LayerDrawing> = {
   },
   yoke: ({ pen, colour, outline }) => {
     pen.area('M-50 -2L50 -2L50 24Q0 44 -50 24Z', colour('colour'), outline)
-    for (let x = -36; x <= 36; x += 12) pen.area(`M${x} 16L${x + 4} 22L${x} 28L${x - 4} 22Z`, colour('second', '#F3EBD8'), outline)
+    for (let x = -36; x <= 36; x += 12)
+      pen.area(`M${x} 16L${x + 4} 22L${x} 28L${x - 4} 22Z`, colour('second', '#F3EBD8'), outline)
   },
   cable: ({ pen, base, outline }) => {
     for (const x of [-26, 0, 26])
-      for (let y = 10; y < 90; y += 14) pen.line(`M${x - 5} ${y}Q${x + 6} ${y + 4} ${x - 5} ${y + 10}Q${x + 8} ${y + 8} ${x + 5} ${y}`, darker(base, 0.2), 1.3, outline)
+      for (let y = 10; y < 90; y += 14)
+        pen.line(
+          `M${x - 5} ${y}Q${x + 6} ${y + 4} ${x - 5} ${y + 10}Q${x + 8} ${y + 8} ${x + 5} ${y}`,
+          darker(base, 0.2),
+          1.3,
+          outline,
+        )
     pen.line('M-50 86L50 86', darker(base, 0.25), 1.4, outline)
   },
   zip: ({ pen, colour }) => {
@@ -158,9 +167,14 @@ export const TORSO_LAYERS: Record<string, LayerDrawing> = {
   },
   number: ({ pen, colour, word }) => {
     const digits: Record<string, string> = {
-      '1': 'M-5 34L2 28L2 62', '2': 'M-10 36Q0 22 10 36Q10 46 -10 62L11 62', '3': 'M-9 30L9 30L-1 43Q12 44 9 56Q0 68 -10 58',
-      '4': 'M5 62L5 28L-11 52L11 52', '5': 'M9 29L-8 29L-9 43Q10 38 9 54Q2 68 -10 59', '6': 'M8 30Q-10 34 -9 52Q-6 66 6 60Q14 46 -8 48',
-      '7': 'M-10 29L10 29L-3 62', '8': 'M0 44Q-14 36 0 28Q14 36 0 44Q-16 54 0 62Q16 54 0 44',
+      '1': 'M-5 34L2 28L2 62',
+      '2': 'M-10 36Q0 22 10 36Q10 46 -10 62L11 62',
+      '3': 'M-9 30L9 30L-1 43Q12 44 9 56Q0 68 -10 58',
+      '4': 'M5 62L5 28L-11 52L11 52',
+      '5': 'M9 29L-8 29L-9 43Q10 38 9 54Q2 68 -10 59',
+      '6': 'M8 30Q-10 34 -9 52Q-6 66 6 60Q14 46 -8 48',
+      '7': 'M-10 29L10 29L-3 62',
+      '8': 'M0 44Q-14 36 0 28Q14 36 0 44Q-16 54 0 62Q16 54 0 44',
     }
     pen.line(digits[word('digit', '1')] ?? digits['1']!, colour('colour', '#F3EBD8'), 4.4)
   },
@@ -171,7 +185,13 @@ export const TORSO_LAYERS: Record<string, LayerDrawing> = {
   },
   ruffle: ({ pen, colour, outline }) => {
     const hex = colour('colour', '#F3EBD8')
-    for (const [x, y, r] of [[-7, 6, 7], [7, 6, 7], [-5, 18, 6], [5, 18, 6], [0, 29, 6]] as const) {
+    for (const [x, y, r] of [
+      [-7, 6, 7],
+      [7, 6, 7],
+      [-5, 18, 6],
+      [5, 18, 6],
+      [0, 29, 6],
+    ] as const) {
       pen.area(ellipse(x, y, r), hex, outline)
       pen.line(ellipse(x, y, r), darker(hex, 0.35), 1.1, outline)
     }

@@ -13,11 +13,14 @@ function digitsOf(currency: string): number {
 /** "€9.10": minor units as a person reads them. */
 export function formatMoney(minor: number, currency: string): string {
   const digits = digitsOf(currency)
-  return new Intl.NumberFormat('en', { style: 'currency', currency, minimumFractionDigits: digits }).format(minor / 10 ** digits)
+  return new Intl.NumberFormat('en', { style: 'currency', currency, minimumFractionDigits: digits }).format(
+    minor / 10 ** digits,
+  )
 }
 
 /** Plain decimal for files: "9.10". */
-export const decimalMoney = (minor: number, currency: string) => (minor / 10 ** digitsOf(currency)).toFixed(digitsOf(currency))
+export const decimalMoney = (minor: number, currency: string) =>
+  (minor / 10 ** digitsOf(currency)).toFixed(digitsOf(currency))
 
 /** Split an amount in proportion to weights; the shares add up to it exactly (largest remainders get the odd units). */
 export function shareOut(amount: number, weights: readonly number[]): number[] {
@@ -26,7 +29,9 @@ export function shareOut(amount: number, weights: readonly number[]): number[] {
   const exact = weights.map((weight) => (sum > 0 ? (amount * weight) / sum : amount / weights.length))
   const shares = exact.map(Math.floor)
   let odd = amount - shares.reduce((total, share) => total + share, 0)
-  const order = exact.map((value, i) => ({ i, rest: value - Math.floor(value) })).sort((a, b) => b.rest - a.rest || a.i - b.i)
+  const order = exact
+    .map((value, i) => ({ i, rest: value - Math.floor(value) }))
+    .sort((a, b) => b.rest - a.rest || a.i - b.i)
   for (const { i } of order) {
     if (odd <= 0) break
     shares[i]! += 1

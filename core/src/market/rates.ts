@@ -16,7 +16,9 @@ export class MissingRate extends Error {}
 export function convert(minor: number, from: string, to: string, date: string, rates: readonly Rate[]): number {
   if (from === to) return minor
   const newest = (a: string, b: string) =>
-    rates.filter((rate) => rate.from === a && rate.to === b && rate.date <= date).sort((x, y) => (x.date < y.date ? 1 : -1))[0]
+    rates
+      .filter((rate) => rate.from === a && rate.to === b && rate.date <= date)
+      .sort((x, y) => (x.date < y.date ? 1 : -1))[0]
   const straight = newest(from, to)
   if (straight) return Math.ceil(minor * straight.rate - 1e-9)
   const back = newest(to, from)

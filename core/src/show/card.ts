@@ -20,7 +20,16 @@ export interface CardContent {
 }
 
 /** Sizes of the card in millimetres. */
-export const CARD = { width: 190, height: 130, margin: 8, column: 52, titleSize: 8, nameSize: 3.5, smallSize: 2.9, figureHeight: 96 } as const
+export const CARD = {
+  width: 190,
+  height: 130,
+  margin: 8,
+  column: 52,
+  titleSize: 8,
+  nameSize: 3.5,
+  smallSize: 2.9,
+  figureHeight: 96,
+} as const
 
 interface PlacedEntry {
   entry: CardEntry
@@ -87,7 +96,13 @@ export const CARD_FAMILIES = { heading: 'Bricolage Grotesque', text: 'Atkinson H
 /** The card as an SVG document, one unit a millimetre. `fontCss` holds @font-face rules to embed. */
 export function cardSvg(content: CardContent, fontCss = '', families = CARD_FAMILIES): string {
   const { labels, figure } = layOutCard(content)
-  const text = (x: number, y: number, size: number, value: string, { anchor = 'start', weight = 400, fill = INK, family = families.text } = {}) =>
+  const text = (
+    x: number,
+    y: number,
+    size: number,
+    value: string,
+    { anchor = 'start', weight = 400, fill = INK, family = families.text } = {},
+  ) =>
     `<text x="${round(x)}" y="${round(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}" fill="${fill}">${escape(value)}</text>`
   const label = ({ entry, side, y, lines, targets }: PlacedEntry) => {
     const isLeft = side === 'left'
@@ -100,15 +115,26 @@ export function cardSvg(content: CardContent, fontCss = '', families = CARD_FAMI
     const swatch = isLeft ? x - 2.6 : x
     return (
       `<path d="M${round(from.x)} ${round(from.y)}L${round(bend)} ${round(from.y)}L${round(target!.x)} ${round(target!.y)}" fill="none" stroke="#8A7E69" stroke-width="0.3"/>` +
-      targets.map((t) => `<circle cx="${round(t.x)}" cy="${round(t.y)}" r="0.8" fill="#FFFBF2" stroke="${INK}" stroke-width="0.35"/>`).join('') +
+      targets
+        .map(
+          (t) =>
+            `<circle cx="${round(t.x)}" cy="${round(t.y)}" r="0.8" fill="#FFFBF2" stroke="${INK}" stroke-width="0.35"/>`,
+        )
+        .join('') +
       lines.map((line, i) => text(x, y + LINE * (i + 1), CARD.nameSize, line, { anchor, weight: 700 })).join('') +
       `<rect x="${round(swatch)}" y="${round(y + rest + LINE - 2.4)}" width="2.6" height="2.6" rx="0.6" fill="${entry.colour.hex}" stroke="${INK}" stroke-width="0.2"/>` +
       text(isLeft ? x - 3.8 : x + 3.8, y + rest + LINE - 0.2, CARD.smallSize, entry.colour.name, { anchor }) +
-      text(x, y + rest + LINE * 2 - 0.5, CARD.smallSize, wrapText(entry.source, CARD.smallSize, CARD.column, 1)[0]!, { anchor, fill: '#6B6253' })
+      text(x, y + rest + LINE * 2 - 0.5, CARD.smallSize, wrapText(entry.source, CARD.smallSize, CARD.column, 1)[0]!, {
+        anchor,
+        fill: '#6B6253',
+      })
     )
   }
   const { width, height, margin } = CARD
-  const ruled = Array.from({ length: 12 }, (_, i) => `<path d="M0 ${24 + i * 9}L${width} ${24 + i * 9}" stroke="#E7DEC9" stroke-width="0.25"/>`).join('')
+  const ruled = Array.from(
+    { length: 12 },
+    (_, i) => `<path d="M0 ${24 + i * 9}L${width} ${24 + i * 9}" stroke="#E7DEC9" stroke-width="0.25"/>`,
+  ).join('')
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">` +
     `<title>${escape(`${content.title}: parts and where they come from`)}</title>` +

@@ -7,7 +7,8 @@ const WIDE = new Set('mwMWQO@%&–')
  */
 export function textWidth(text: string, size: number): number {
   let ems = 0
-  for (const char of text) ems += NARROW.has(char) ? 0.31 : WIDE.has(char) ? 0.88 : char >= 'A' && char <= 'Z' ? 0.68 : 0.56
+  for (const char of text)
+    ems += NARROW.has(char) ? 0.31 : WIDE.has(char) ? 0.88 : char >= 'A' && char <= 'Z' ? 0.68 : 0.56
   return ems * size
 }
 

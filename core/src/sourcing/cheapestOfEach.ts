@@ -20,7 +20,9 @@ export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
   const units = new Map<string, number>()
   const owned = new Map(problem.owned.map(({ part, qty }) => [part, qty]))
   const single = (offer: Offer) => (offer.yields.length === 1 ? 0 : 1)
-  const byPrice = [...problem.offers].sort((a, b) => single(a) - single(b) || a.price - b.price || (a.id < b.id ? -1 : 1))
+  const byPrice = [...problem.offers].sort(
+    (a, b) => single(a) - single(b) || a.price - b.price || (a.id < b.id ? -1 : 1),
+  )
   for (const need of problem.needs) {
     let open = need.qty
     for (const { part } of need.accept) {
@@ -35,7 +37,10 @@ export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
       const qty = useful.reduce((sum, entry) => sum + entry.qty, 0)
       if (qty === 0) continue
       const already = units.get(offer.id) ?? 0
-      const steps = Math.min(Math.ceil(open / (qty * offer.multiple)), Math.floor((offer.qty - already) / offer.multiple))
+      const steps = Math.min(
+        Math.ceil(open / (qty * offer.multiple)),
+        Math.floor((offer.qty - already) / offer.multiple),
+      )
       if (steps <= 0) continue
       units.set(offer.id, already + steps * offer.multiple)
       const got = steps * offer.multiple * qty

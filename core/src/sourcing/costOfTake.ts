@@ -26,7 +26,10 @@ export function costOfTake(problem: SourcingProblem, plan: SourcingPlan): TakeCo
       const price = offers.get(offer)!.price * qty
       const fills = plan.fills.filter((fill) => fill.from === offer)
       if (fills.length === 0) fillers += price
-      shareOut(price, fills.map((fill) => fill.qty)).forEach((cost, i) => {
+      shareOut(
+        price,
+        fills.map((fill) => fill.qty),
+      ).forEach((cost, i) => {
         const { part, qty: units } = fills[i]!
         const entry = bought.get(part) ?? { part, qty: 0, cost: 0 }
         bought.set(part, { part, qty: entry.qty + units, cost: entry.cost + cost })

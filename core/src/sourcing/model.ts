@@ -21,7 +21,11 @@ const JUST_ABOVE = { value: 1, count: 1, weight: 1e-4 } as const
  * Each shipping band is an alternative of its own with a copy of the basket's amount, which keeps the bound strong when
  * shipping falls as baskets grow. Size: offers + accepted parts + sellers × bands columns.
  */
-export function sourcingModel(problem: SourcingProblem, objective: 'cost' | 'unmet', mostUnmet = INFINITE): SourcingModel {
+export function sourcingModel(
+  problem: SourcingProblem,
+  objective: 'cost' | 'unmet',
+  mostUnmet = INFINITE,
+): SourcingModel {
   const build = new MilpBuilder()
   const money = (amount: number) => (objective === 'cost' ? amount : 0)
   const { limits } = problem
@@ -51,7 +55,12 @@ export function sourcingModel(problem: SourcingProblem, objective: 'cost' | 'unm
     build.row(need.qty, need.qty, [[missing, 1], ...fills.map((fill): [number, number] => [fill, 1])])
     return missing
   })
-  if (mostUnmet < INFINITE) build.row(0, mostUnmet, unmet.map((column) => [column, 1]))
+  if (mostUnmet < INFINITE)
+    build.row(
+      0,
+      mostUnmet,
+      unmet.map((column) => [column, 1]),
+    )
 
   const owned = new Map<string, number>()
   for (const { part, qty } of problem.owned) owned.set(part, (owned.get(part) ?? 0) + qty)
@@ -75,22 +84,34 @@ export function sourcingModel(problem: SourcingProblem, objective: 'cost' | 'unm
   const spent: [number, number][] = []
   const parcels: [number, number][] = []
   for (const seller of problem.sellers) {
-    const lines = problem.offers.flatMap((offer, i) => (offer.seller === seller.id ? [{ offer, column: steps[i]! }] : []))
+    const lines = problem.offers.flatMap((offer, i) =>
+      offer.seller === seller.id ? [{ offer, column: steps[i]! }] : [],
+    )
     if (lines.length === 0) continue
     const open = build.column(money(seller.handling), 1)
     parcels.push([open, 1])
     if (seller.handling > 0) spent.push([open, seller.handling])
     for (const { offer, column } of lines) {
-      build.row(-INFINITE, 0, [[column, 1], [open, -Math.floor(offer.qty / offer.multiple)]])
+      build.row(-INFINITE, 0, [
+        [column, 1],
+        [open, -Math.floor(offer.qty / offer.multiple)],
+      ])
       spent.push([column, offer.price * offer.multiple])
     }
     const goods = lines.map(({ offer, column }): [number, number] => [column, offer.price * offer.multiple])
     if (seller.minimum > 0) build.row(0, INFINITE, [...goods, [open, -seller.minimum]])
 
     const { basis, bands } = seller.shipping
-    const weightOf = { value: (i: number) => lines[i]!.offer.price, count: () => 1, weight: (i: number) => lines[i]!.offer.weight }[basis]
+    const weightOf = {
+      value: (i: number) => lines[i]!.offer.price,
+      count: () => 1,
+      weight: (i: number) => lines[i]!.offer.weight,
+    }[basis]
     const amounts = lines.map(({ offer, column }, i): [number, number] => [column, weightOf(i) * offer.multiple])
-    const largest = lines.reduce((sum, { offer }, i) => sum + weightOf(i) * Math.floor(offer.qty / offer.multiple) * offer.multiple, 0)
+    const largest = lines.reduce(
+      (sum, { offer }, i) => sum + weightOf(i) * Math.floor(offer.qty / offer.multiple) * offer.multiple,
+      0,
+    )
     const chosen: [number, number][] = []
     const shares: [number, number][] = []
     bands.forEach((band, i) => {
@@ -102,8 +123,15 @@ export function sourcingModel(problem: SourcingProblem, objective: 'cost' | 'unm
       chosen.push([pick, 1])
       shares.push([share, -1])
       if (band.price > 0) spent.push([pick, band.price])
-      build.row(-INFINITE, 0, [[share, 1], [pick, -upTo]])
-      if (from > 0) build.row(0, INFINITE, [[share, 1], [pick, -from]])
+      build.row(-INFINITE, 0, [
+        [share, 1],
+        [pick, -upTo],
+      ])
+      if (from > 0)
+        build.row(0, INFINITE, [
+          [share, 1],
+          [pick, -from],
+        ])
     })
     build.row(0, 0, [...chosen, [open, -1]])
     build.row(0, 0, [...amounts, ...shares])

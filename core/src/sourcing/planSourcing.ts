@@ -15,7 +15,8 @@ export interface PlanOptions {
 }
 
 /** The relative gap of a total above its bound. */
-const gapOf = (total: number, bound: number) => (total <= bound ? 0 : total === 0 ? 1 : Math.abs((total - bound) / total))
+const gapOf = (total: number, bound: number) =>
+  total <= bound ? 0 : total === 0 ? 1 : Math.abs((total - bound) / total)
 
 /** Round a proven bound up to whole money, forgiving the solver's tolerance. */
 const wholeBound = (bound: number, total: number) => Math.min(total, Math.ceil(bound - 1e-4))
@@ -66,7 +67,12 @@ function fewestUnmet(problem: SourcingProblem, solve: SolveMilp, seconds: number
 }
 
 /** The limit without which fewer units would stay unmet, if any; money before parcels before time. */
-function tightLimit(problem: SourcingProblem, fewest: number, solve: SolveMilp, seconds: number): SourcingPlan['limit'] {
+function tightLimit(
+  problem: SourcingProblem,
+  fewest: number,
+  solve: SolveMilp,
+  seconds: number,
+): SourcingPlan['limit'] {
   const without = (...names: (keyof Limits)[]) => {
     const limits = { ...problem.limits, ...Object.fromEntries(names.map((name) => [name, null])) }
     return fewestUnmet(reduceProblem({ ...problem, limits }), solve, seconds) < fewest
@@ -77,7 +83,11 @@ function tightLimit(problem: SourcingProblem, fewest: number, solve: SolveMilp, 
 }
 
 /** Say of each unmet need why: nobody offers it, too little is offered, or a limit stands in the way. */
-function explainUnmet(problem: SourcingProblem, { unmet }: Settlement, tight: SourcingPlan['limit']): SourcingPlan['unmet'] {
+function explainUnmet(
+  problem: SourcingProblem,
+  { unmet }: Settlement,
+  tight: SourcingPlan['limit'],
+): SourcingPlan['unmet'] {
   const offered = new Set(problem.offers.flatMap((offer) => offer.yields.map(({ part }) => part)))
   return unmet.map((entry) => {
     const need = problem.needs.find(({ id }) => id === entry.need)!

@@ -35,7 +35,11 @@ function reader() {
     fault(field, value === undefined ? 'is missing' : 'must be a text that is not empty')
     return ''
   }
-  const number = (value: unknown, field: string, { least = 0, whole = true, otherwise = undefined as number | undefined } = {}) => {
+  const number = (
+    value: unknown,
+    field: string,
+    { least = 0, whole = true, otherwise = undefined as number | undefined } = {},
+  ) => {
     if (value === undefined && otherwise !== undefined) return otherwise
     const bad = typeof value !== 'number' || !Number.isFinite(value) || (whole && !Number.isInteger(value))
     if (bad) fault(field, value === undefined ? 'is missing' : `must be a ${whole ? 'whole ' : ''}number`)
@@ -107,10 +111,15 @@ export function readProblem(value: unknown): SourcingProblem {
       weight: number(offer['weight'], `${at}.weight`, { whole: false, otherwise: 0 }),
       yields: list(offer['yields'], `${at}.yields`, (entry, here) => stock(entry, here, 1)),
     })),
-    resale: list(root['resale'], 'resale', (entry, at) => ({
-      part: text(entry['part'], `${at}.part`),
-      price: number(entry['price'], `${at}.price`),
-    }), true),
+    resale: list(
+      root['resale'],
+      'resale',
+      (entry, at) => ({
+        part: text(entry['part'], `${at}.part`),
+        price: number(entry['price'], `${at}.price`),
+      }),
+      true,
+    ),
     limits: {
       parcels: orNull(limits['parcels'], 'limits.parcels'),
       arriveBy: orNull(limits['arriveBy'], 'limits.arriveBy'),

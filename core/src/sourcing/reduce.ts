@@ -25,6 +25,8 @@ export function reduceProblem(problem: SourcingProblem): SourcingProblem {
   return {
     ...problem,
     sellers,
-    offers: problem.offers.filter((o) => kept.has(o) || (withMinimum.has(o.seller) && inTime.has(o.seller) && o.qty >= o.multiple)),
+    offers: problem.offers.filter(
+      (o) => kept.has(o) || (withMinimum.has(o.seller) && inTime.has(o.seller) && o.qty >= o.multiple),
+    ),
   }
 }

@@ -97,7 +97,8 @@ function cheapestFill(
 ): Map<string, number> {
   const fill = new Map<string, number>()
   const usedOf = new Map<string, number>()
-  const ownedOf = (part: string) => (sources.get(part) ?? []).reduce((sum, s) => sum + (s.from === 'owned' ? s.left : 0), 0)
+  const ownedOf = (part: string) =>
+    (sources.get(part) ?? []).reduce((sum, s) => sum + (s.from === 'owned' ? s.left : 0), 0)
   const availableOf = (part: string) => (sources.get(part) ?? []).reduce((sum, s) => sum + s.left, 0)
   /** What the next unit of a part costs beyond penalties: nothing while the drawer has it, then its lost resale. */
   const nextUnit = (part: string) => ((usedOf.get(part) ?? 0) < ownedOf(part) ? 0 : (resale.get(part) ?? 0))
@@ -142,7 +143,7 @@ function cheapestFill(
       }
     if (!best) return null
     const moves: [number, string, 1 | -1][] = [[best.need, best.part, 1]]
-    for (let n = best.need; n !== start; ) {
+    for (let n = best.need; n !== start;) {
       const { need, part } = via.get(n)!
       moves.push([n, part, -1], [need, part, 1])
       n = need

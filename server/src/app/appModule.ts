@@ -34,7 +34,15 @@ export class AppModule {
         TypeOrmModule.forRoot(databaseIn(settings.data)),
         ThrottlerModule.forRoot([{ ttl: 60_000, limit: REQUESTS_PER_MINUTE }]),
       ],
-      controllers: [HealthController, CatalogueController, ImportController, JobsController, RosterController, ShowController, SourcingController],
+      controllers: [
+        HealthController,
+        CatalogueController,
+        ImportController,
+        JobsController,
+        RosterController,
+        ShowController,
+        SourcingController,
+      ],
       providers: [
         { provide: SETTINGS, useValue: settings },
         { provide: APP_FILTER, useClass: ProblemFilter },

@@ -41,7 +41,11 @@ export async function createApp(settings: Settings): Promise<NestExpressApplicat
   app.setGlobalPrefix('api')
   app.useGlobalPipes(validation())
   app.enableShutdownHooks()
-  const document = new DocumentBuilder().setTitle('Outfit').setDescription('Rosters, outfits, parts, offers and plans.').setVersion('1').build()
+  const document = new DocumentBuilder()
+    .setTitle('Outfit')
+    .setDescription('Rosters, outfits, parts, offers and plans.')
+    .setVersion('1')
+    .build()
   SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, document))
   if (settings.web && existsSync(settings.web)) serveInterface(app, settings.web)
   return app

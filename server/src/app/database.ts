@@ -28,7 +28,8 @@ export function databaseIn(folder: string): DataSourceOptions {
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {
-      for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000']) db.pragma(pragma)
+      for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000'])
+        db.pragma(pragma)
     },
   } as DataSourceOptions
 }

@@ -15,7 +15,9 @@ export class HealthController {
   /** Ready when the database answers; counts tell which world is loaded. */
   @Get()
   async health() {
-    const [parts, offers, outfits] = await Promise.all([PartEntity, OfferEntity, OutfitEntity].map((e) => this.database.getRepository(e).count()))
+    const [parts, offers, outfits] = await Promise.all(
+      [PartEntity, OfferEntity, OutfitEntity].map((e) => this.database.getRepository(e).count()),
+    )
     return { status: 'ok', parts, offers, outfits }
   }
 }

@@ -37,7 +37,28 @@ export class First1763900000000 implements MigrationInterface {
   }
 
   async down(db: QueryRunner): Promise<void> {
-    const newestFirst = ['job', 'placement', 'take', 'outfit', 'person', 'roster', 'offer', 'rate', 'seller', 'movement', 'bin', 'release_content', 'release', 'figure_part', 'figure', 'component', 'part', 'print', 'mould', 'colour']
+    const newestFirst = [
+      'job',
+      'placement',
+      'take',
+      'outfit',
+      'person',
+      'roster',
+      'offer',
+      'rate',
+      'seller',
+      'movement',
+      'bin',
+      'release_content',
+      'release',
+      'figure_part',
+      'figure',
+      'component',
+      'part',
+      'print',
+      'mould',
+      'colour',
+    ]
     for (const table of newestFirst) await db.query(`DROP TABLE "${table}"`)
   }
 }

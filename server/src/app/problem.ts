@@ -27,7 +27,9 @@ export class ProblemFilter implements ExceptionFilter {
     const response = host.switchToHttp().getResponse<Response>()
     const error = thrown instanceof MissingRate ? new Problem(409, thrown.message) : thrown
     const known = error instanceof HttpException
-    const bodyStatus = (error as { status?: number; type?: string }).type?.startsWith('entity.') ? (error as { status: number }).status : 500
+    const bodyStatus = (error as { status?: number; type?: string }).type?.startsWith('entity.')
+      ? (error as { status: number }).status
+      : 500
     const status = known ? error.getStatus() : bodyStatus
     if (status >= 500) this.log.error(error)
     const body = known ? error.getResponse() : {}
@@ -40,7 +42,11 @@ export class ProblemFilter implements ExceptionFilter {
         type: 'about:blank',
         title: STATUS_CODES[status],
         status,
-        detail: message ?? (status >= 500 ? 'Something went wrong on our side. Nothing was written; try again.' : (error as Error).message),
+        detail:
+          message ??
+          (status >= 500
+            ? 'Something went wrong on our side. Nothing was written; try again.'
+            : (error as Error).message),
         errors: [],
         ...rest,
       })

@@ -20,7 +20,8 @@ export function readSettings(args: readonly string[]): Settings {
     options: { port: { type: 'string' }, data: { type: 'string' }, web: { type: 'string' }, world: { type: 'string' } },
   })
   const port = Number(values.port ?? 4310)
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`--port must be a number from 0 to 65535; it is ${values.port}.`)
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`--port must be a number from 0 to 65535; it is ${values.port}.`)
   return {
     port,
     data: resolve(values.data ?? 'data'),

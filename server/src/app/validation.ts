@@ -4,7 +4,11 @@ import { Problem, type FieldFault } from './problem.ts'
 /** Validation errors as a flat list with paths such as `placements[2].slot`. */
 function faultsOf(errors: ValidationError[], path = ''): FieldFault[] {
   return errors.flatMap((error) => {
-    const field = /^\d+$/.test(error.property) ? `${path}[${error.property}]` : path ? `${path}.${error.property}` : error.property
+    const field = /^\d+$/.test(error.property)
+      ? `${path}[${error.property}]`
+      : path
+        ? `${path}.${error.property}`
+        : error.property
     const own = Object.values(error.constraints ?? {}).map((message) => ({ field, message }))
     return [...own, ...faultsOf(error.children ?? [], field)]
   })
@@ -18,6 +22,10 @@ export const validation = () =>
     transform: true,
     exceptionFactory: (errors) => {
       const faults = faultsOf(errors)
-      return new Problem(400, `${faults[0]?.field ?? 'The request'}: ${faults[0]?.message ?? 'is not valid'}. Nothing was written.`, faults)
+      return new Problem(
+        400,
+        `${faults[0]?.field ?? 'The request'}: ${faults[0]?.message ?? 'is not valid'}. Nothing was written.`,
+        faults,
+      )
     },
   })

@@ -38,7 +38,11 @@ export class CatalogueController {
     const ownedOf = (part: (typeof found)[number]) =>
       part.components.length === 0
         ? (owned.get(part.code) ?? 0)
-        : Math.min(...part.components.map((c) => Math.floor((owned.get(c.part) ?? 0) / part.components.filter((d) => d.part === c.part).length)))
+        : Math.min(
+            ...part.components.map((c) =>
+              Math.floor((owned.get(c.part) ?? 0) / part.components.filter((d) => d.part === c.part).length),
+            ),
+          )
     return {
       items: found.map((part) => ({ part, owned: ownedOf(part), lowest: prices.get(part.code) ?? null })),
       parts: inside.map((part) => ({ part, owned: ownedOf(part), lowest: prices.get(part.code) ?? null })),

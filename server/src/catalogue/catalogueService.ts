@@ -35,11 +35,18 @@ export class CatalogueService {
 
   /** Parts by code with their components, and the components' own parts too, so that any of them can be drawn. */
   async parts(codes: readonly string[]): Promise<Part[]> {
-    const first = await this.withComponents(await this.database.getRepository(PartEntity).findBy({ code: In([...new Set(codes)]) }))
+    const first = await this.withComponents(
+      await this.database.getRepository(PartEntity).findBy({ code: In([...new Set(codes)]) }),
+    )
     const have = new Set(first.map(({ code }) => code))
-    const inside = [...new Set(first.flatMap((part) => part.components.map((c) => c.part)))].filter((code) => !have.has(code))
+    const inside = [...new Set(first.flatMap((part) => part.components.map((c) => c.part)))].filter(
+      (code) => !have.has(code),
+    )
     if (inside.length === 0) return first
-    return [...first, ...(await this.withComponents(await this.database.getRepository(PartEntity).findBy({ code: In(inside) })))]
+    return [
+      ...first,
+      ...(await this.withComponents(await this.database.getRepository(PartEntity).findBy({ code: In(inside) }))),
+    ]
   }
 
   /** One page of parts of some kinds, by code; `after` is the last code of the page before. */
@@ -55,7 +62,9 @@ export class CatalogueService {
   }
 
   private async withComponents(rows: PartEntity[]): Promise<Part[]> {
-    const components = await this.database.getRepository(ComponentEntity).findBy({ assembly: In(rows.map(({ code }) => code)) })
+    const components = await this.database
+      .getRepository(ComponentEntity)
+      .findBy({ assembly: In(rows.map(({ code }) => code)) })
     return rows.map(({ kind: _kind, ...row }) => ({
       ...row,
       components: components.filter((c) => c.assembly === row.code).map(({ slot, part }) => ({ slot, part })),
@@ -67,27 +76,39 @@ export class CatalogueService {
     const wanted = await this.database.getRepository(ComponentEntity).findBy({ assembly: code })
     const lead = wanted[0]?.part ?? code
     const worn = await this.database.getRepository(FigurePartEntity).findBy({ part: lead })
-    const figureRows = await this.database.getRepository(FigureEntity).find({ where: { code: In(worn.map((w) => w.figure)) }, order: { code: 'ASC' } })
-    const parts = await this.database.getRepository(FigurePartEntity).findBy({ figure: In(figureRows.map((f) => f.code)) })
+    const figureRows = await this.database
+      .getRepository(FigureEntity)
+      .find({ where: { code: In(worn.map((w) => w.figure)) }, order: { code: 'ASC' } })
+    const parts = await this.database
+      .getRepository(FigurePartEntity)
+      .findBy({ figure: In(figureRows.map((f) => f.code)) })
     const figures = figureRows
       .filter((figure) => wanted.every((c) => parts.some((p) => p.figure === figure.code && p.part === c.part)))
       .map((figure) => ({ ...figure, qty: worn.filter((w) => w.figure === figure.code).length }))
-    const contents = await this.database
-      .getRepository(ReleaseContentEntity)
-      .findBy([{ kind: 'figure', code: In(figures.map((f) => f.code)) }, { kind: 'part', code }])
-    const releases = await this.database.getRepository(ReleaseEntity).find({ where: { code: In(contents.map((c) => c.release)) }, order: { year: 'DESC', code: 'ASC' } })
+    const contents = await this.database.getRepository(ReleaseContentEntity).findBy([
+      { kind: 'figure', code: In(figures.map((f) => f.code)) },
+      { kind: 'part', code },
+    ])
+    const releases = await this.database
+      .getRepository(ReleaseEntity)
+      .find({ where: { code: In(contents.map((c) => c.release)) }, order: { year: 'DESC', code: 'ASC' } })
     return {
       figures,
       releases: releases.map(({ code, name, kind, year }) => {
         const own = contents.filter((c) => c.release === code)
-        const qty = own.reduce((sum, c) => sum + c.qty * (c.kind === 'part' ? 1 : (figures.find((f) => f.code === c.code)?.qty ?? 0)), 0)
+        const qty = own.reduce(
+          (sum, c) => sum + c.qty * (c.kind === 'part' ? 1 : (figures.find((f) => f.code === c.code)?.qty ?? 0)),
+          0,
+        )
         return { code, name, kind, year, qty, loose: own.every((c) => c.kind === 'part') }
       }),
     }
   }
 
   /** Name of a part, figure or release with the colour of a part: "Side braid, Copper". */
-  async namesOf(things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[]): Promise<Map<string, string>> {
+  async namesOf(
+    things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[],
+  ): Promise<Map<string, string>> {
     const codes = (kind: string) => In(things.filter((t) => t.kind === kind).map((t) => t.code))
     const [parts, figures, releases, colours] = await Promise.all([
       this.database.getRepository(PartEntity).findBy({ code: codes('part') }),
@@ -125,7 +146,9 @@ export class CatalogueService {
     const atoms = (kind: string, code: string): string[] => {
       if (kind === 'part') return inAssembly.get(code)?.map((c) => c.part) ?? [code]
       if (kind === 'figure') return (onFigure.get(code) ?? []).map((p) => p.part)
-      return (inRelease.get(code) ?? []).flatMap((c) => Array.from({ length: c.qty }, () => atoms(c.kind, c.code)).flat())
+      return (inRelease.get(code) ?? []).flatMap((c) =>
+        Array.from({ length: c.qty }, () => atoms(c.kind, c.code)).flat(),
+      )
     }
     return new Map(
       things.map(({ kind, code }) => {

@@ -13,7 +13,10 @@ export class DrawerService {
       .getRepository(MovementEntity)
       .createQueryBuilder('m')
       .select('m.part', 'part')
-      .addSelect('SUM(CASE WHEN m.to IS NOT NULL THEN m.qty ELSE 0 END) - SUM(CASE WHEN m.from IS NOT NULL THEN m.qty ELSE 0 END)', 'qty')
+      .addSelect(
+        'SUM(CASE WHEN m.to IS NOT NULL THEN m.qty ELSE 0 END) - SUM(CASE WHEN m.from IS NOT NULL THEN m.qty ELSE 0 END)',
+        'qty',
+      )
       .groupBy('m.part')
       .getRawMany<{ part: string; qty: number }>()
     return new Map(rows.filter(({ qty }) => qty > 0).map(({ part, qty }) => [part, qty]))

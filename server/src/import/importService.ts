@@ -34,7 +34,11 @@ export class ImportService {
       const good: ObjectLiteral[] = []
       const known = codesIn(db)
       for (const { line, row } of rows) {
-        const faults = [...duplicateFault(target, row, seen), ...drawingFaults(table, row), ...(await referenceFaults(target, row, known))]
+        const faults = [
+          ...duplicateFault(target, row, seen),
+          ...drawingFaults(table, row),
+          ...(await referenceFaults(target, row, known)),
+        ]
         if (faults.length) rejects.push(...faults.map((fault) => ({ line, ...fault })))
         else good.push(target.convert ? await target.convert(row, db) : row)
       }
@@ -64,7 +68,9 @@ function duplicateFault<T extends TableName>(target: TableTarget<T>, row: TableR
 function codesIn(db: EntityManager) {
   const cache = new Map<EntityTarget<ObjectLiteral>, Promise<Set<string>>>()
   return (entity: EntityTarget<ObjectLiteral>) => {
-    const cached = cache.get(entity) ?? db.find(entity, { select: { code: true } }).then((rows) => new Set(rows.map((r) => r['code'] as string)))
+    const cached =
+      cache.get(entity) ??
+      db.find(entity, { select: { code: true } }).then((rows) => new Set(rows.map((r) => r['code'] as string)))
     cache.set(entity, cached)
     return cached
   }
@@ -76,11 +82,15 @@ async function referenceFaults<T extends TableName>(
   known: (entity: EntityTarget<ObjectLiteral>) => Promise<Set<string>>,
 ): Promise<Fault[]> {
   const faults: Fault[] = []
-  for (const [column, to] of Object.entries(target.refers) as [keyof TableRow<T> & string, (row: TableRow<T>) => EntityTarget<ObjectLiteral>][]) {
+  for (const [column, to] of Object.entries(target.refers) as [
+    keyof TableRow<T> & string,
+    (row: TableRow<T>) => EntityTarget<ObjectLiteral>,
+  ][]) {
     const value = row[column] as string | string[] | null
     if (value === null) continue
     const codes = await known(to(row))
-    for (const code of [value].flat()) if (!codes.has(code)) faults.push({ column, reason: `${column} "${code}" is not known` })
+    for (const code of [value].flat())
+      if (!codes.has(code)) faults.push({ column, reason: `${column} "${code}" is not known` })
   }
   return faults
 }
@@ -90,7 +100,9 @@ function drawingFaults(table: TableName, row: unknown): Fault[] {
   if (table === 'moulds') {
     const { kind, silhouette } = row as TableRow<'moulds'>
     const known = SILHOUETTES[kind]
-    return known && !known.includes(silhouette) ? [{ column: 'silhouette', reason: `silhouette "${silhouette}" is not known for ${kind}` }] : []
+    return known && !known.includes(silhouette)
+      ? [{ column: 'silhouette', reason: `silhouette "${silhouette}" is not known for ${kind}` }]
+      : []
   }
   if (table === 'prints') {
     const { kind, front, back } = row as TableRow<'prints'>

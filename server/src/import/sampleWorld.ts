@@ -16,7 +16,8 @@ const LOADING = 'loading-sample-world'
 /** Remove a database whose sample world was never loaded to the end; nobody can have worked on it yet. */
 export function forgetHalfLoaded(data: string): void {
   if (!existsSync(join(data, LOADING))) return
-  for (const file of ['outfit.sqlite', 'outfit.sqlite-wal', 'outfit.sqlite-shm']) rmSync(join(data, file), { force: true })
+  for (const file of ['outfit.sqlite', 'outfit.sqlite-wal', 'outfit.sqlite-shm'])
+    rmSync(join(data, file), { force: true })
   rmSync(join(data, LOADING))
 }
 

@@ -20,45 +20,49 @@ const ulid = monotonicFactory()
 const code = ({ code }: { code: string }) => code
 
 export const TABLE_TARGETS: { [T in TableName]: TableTarget<T> } = {
-  'colours': { entity: catalogue.ColourEntity, key: code, refers: {} },
-  'moulds': { entity: catalogue.MouldEntity, key: code, refers: {} },
-  'prints': { entity: catalogue.PrintEntity, key: code, refers: {} },
-  'parts': {
+  colours: { entity: catalogue.ColourEntity, key: code, refers: {} },
+  moulds: { entity: catalogue.MouldEntity, key: code, refers: {} },
+  prints: { entity: catalogue.PrintEntity, key: code, refers: {} },
+  parts: {
     entity: catalogue.PartEntity,
     key: code,
-    refers: { mould: () => catalogue.MouldEntity, print: () => catalogue.PrintEntity, colours: () => catalogue.ColourEntity },
+    refers: {
+      mould: () => catalogue.MouldEntity,
+      print: () => catalogue.PrintEntity,
+      colours: () => catalogue.ColourEntity,
+    },
     convert: async (row, db) => {
       const { kind } = await db.findOneByOrFail(catalogue.MouldEntity, { code: row.mould })
       return { ...row, kind }
     },
   },
-  'components': {
+  components: {
     entity: catalogue.ComponentEntity,
     key: (row) => `${row.assembly} ${row.slot}`,
     refers: { assembly: () => catalogue.PartEntity, part: () => catalogue.PartEntity },
   },
-  'figures': { entity: catalogue.FigureEntity, key: code, refers: {} },
+  figures: { entity: catalogue.FigureEntity, key: code, refers: {} },
   'figure-parts': {
     entity: catalogue.FigurePartEntity,
     key: (row) => `${row.figure} ${row.slot} ${row.order}`,
     refers: { figure: () => catalogue.FigureEntity, part: () => catalogue.PartEntity },
   },
-  'releases': { entity: catalogue.ReleaseEntity, key: code, refers: {} },
+  releases: { entity: catalogue.ReleaseEntity, key: code, refers: {} },
   'release-contents': {
     entity: catalogue.ReleaseContentEntity,
     key: (row) => `${row.release} ${row.kind} ${row.code}`,
     refers: { release: () => catalogue.ReleaseEntity, code: (row) => OFFERED[row.kind] },
   },
-  'bins': { entity: drawer.BinEntity, key: code, refers: {} },
-  'owned': {
+  bins: { entity: drawer.BinEntity, key: code, refers: {} },
+  owned: {
     entity: drawer.MovementEntity,
     key: null,
     refers: { part: () => catalogue.PartEntity, bin: () => drawer.BinEntity },
     convert: ({ part, bin, qty, date, reason }) => ({ id: ulid(), at: date, part, from: null, to: bin, qty, reason }),
   },
-  'sellers': { entity: market.SellerEntity, key: code, refers: {} },
-  'rates': { entity: market.RateEntity, key: (row) => `${row.date} ${row.from} ${row.to}`, refers: {} },
-  'offers': {
+  sellers: { entity: market.SellerEntity, key: code, refers: {} },
+  rates: { entity: market.RateEntity, key: (row) => `${row.date} ${row.from} ${row.to}`, refers: {} },
+  offers: {
     entity: market.OfferEntity,
     key: null,
     refers: { seller: () => market.SellerEntity, code: (row) => OFFERED[row.kind] },

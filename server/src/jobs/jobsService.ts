@@ -27,20 +27,29 @@ export class JobsService implements OnModuleDestroy {
   constructor(private readonly database: DataSource) {}
 
   /** Start work and return its id at once. */
-  start(kind: string, input: unknown, work: (signal: AbortSignal, report: (progress: unknown) => void) => Promise<unknown>): string {
+  start(
+    kind: string,
+    input: unknown,
+    work: (signal: AbortSignal, report: (progress: unknown) => void) => Promise<unknown>,
+  ): string {
     const id = ulid()
     const job: Running = { events: new ReplaySubject(1), abort: new AbortController() }
     this.running.set(id, job)
     job.events.next({ state: 'running', progress: null })
     const finish = async (state: JobEntity['state'], result: unknown, detail?: string) => {
-      await this.database.getRepository(JobEntity).insert({ id, kind, state, at: new Date().toISOString(), input: input as object, result: result as object })
+      await this.database
+        .getRepository(JobEntity)
+        .insert({ id, kind, state, at: new Date().toISOString(), input: input as object, result: result as object })
       job.events.next({ state, progress: null, ...(detail ? { detail } : {}) })
       job.events.complete()
       this.running.delete(id)
     }
     void work(job.abort.signal, (progress) => job.events.next({ state: 'running', progress })).then(
       (result) => finish('done', result),
-      (error: Error) => (job.abort.signal.aborted ? finish('cancelled', null) : finish('failed', { detail: error.message }, error.message)),
+      (error: Error) =>
+        job.abort.signal.aborted
+          ? finish('cancelled', null)
+          : finish('failed', { detail: error.message }, error.message),
     )
     return id
   }

@@ -27,7 +27,9 @@ export class MarketService {
 
   /** The newest date on any quote sheet; prices are converted at the rates of that day. */
   private async today(): Promise<string> {
-    const newest = await this.database.getRepository(OfferEntity).findOne({ where: {}, order: { date: 'DESC' }, select: { date: true } })
+    const newest = await this.database
+      .getRepository(OfferEntity)
+      .findOne({ where: {}, order: { date: 'DESC' }, select: { date: true } })
     return newest?.date ?? new Date().toISOString().slice(0, 10)
   }
 

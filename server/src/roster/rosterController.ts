@@ -24,7 +24,11 @@ export class RosterController {
   }
 
   @Put('outfits/:id/takes/:take')
-  savePlacements(@Param('id') id: string, @Param('take') take: string, @Body() { version, placements }: SavePlacements) {
+  savePlacements(
+    @Param('id') id: string,
+    @Param('take') take: string,
+    @Body() { version, placements }: SavePlacements,
+  ) {
     return this.rosters.savePlacements(id, take, version, placements)
   }
 

@@ -38,7 +38,10 @@ export class RosterService {
     const order = this.inOrder(rosters, characters, outfits)
     const given = allocateOwned(
       await this.drawer.onHand(),
-      order.map((outfit) => ({ outfit: outfit.id, parts: worn(takes.find((t) => t.outfit === outfit.id)?.id).map((p) => p.part) })),
+      order.map((outfit) => ({
+        outfit: outfit.id,
+        parts: worn(takes.find((t) => t.outfit === outfit.id)?.id).map((p) => p.part),
+      })),
     )
     const shelves = rosters.map(({ position: _position, ...roster }) => ({
       ...roster,
@@ -79,7 +82,12 @@ export class RosterService {
       version: outfit.version,
       character: character.name,
       roster: { id: roster.id, name: roster.name, currency: roster.currency, rules: roster.rules },
-      takes: takes.map(({ id: take, label, chosen }) => ({ id: take, label, chosen, placements: placements.filter((p) => p.take === take).map(placementOf) })),
+      takes: takes.map(({ id: take, label, chosen }) => ({
+        id: take,
+        label,
+        chosen,
+        placements: placements.filter((p) => p.take === take).map(placementOf),
+      })),
       parts,
       free: Object.fromEntries(await this.freeFor(id)),
       lowest: Object.fromEntries(parts.map(({ code }) => [code, lowest.get(code) ?? null])),
@@ -98,11 +106,17 @@ export class RosterService {
       this.drawer.onHand(),
     ])
     const order = this.inOrder(rosters, characters, outfits)
-    const before = order.slice(0, order.findIndex((outfit) => outfit.id === outfitId))
+    const before = order.slice(
+      0,
+      order.findIndex((outfit) => outfit.id === outfitId),
+    )
     const chosen = new Map(takes.map((take) => [take.outfit, take.id]))
     const given = allocateOwned(
       owned,
-      before.map(({ id }) => ({ outfit: id, parts: placements.filter((p) => p.take === chosen.get(id)).map((p) => p.part) })),
+      before.map(({ id }) => ({
+        outfit: id,
+        parts: placements.filter((p) => p.take === chosen.get(id)).map((p) => p.part),
+      })),
     )
     const free = new Map(owned)
     for (const parts of given.values()) for (const [part, qty] of parts) free.set(part, free.get(part)! - qty)
@@ -110,12 +124,20 @@ export class RosterService {
   }
 
   /** Replace what a take wears. Refused with 409 when somebody else wrote first, with 400 when a placement is wrong. */
-  savePlacements(outfitId: string, takeId: string, version: number, placements: readonly Placement[]): Promise<{ version: number }> {
+  savePlacements(
+    outfitId: string,
+    takeId: string,
+    version: number,
+    placements: readonly Placement[],
+  ): Promise<{ version: number }> {
     return this.writing(outfitId, version, async (db) => {
       if (!(await db.findOneBy(TakeEntity, { id: takeId, outfit: outfitId }))) throw notFound('take', takeId)
       await this.refuseFaulty(placements)
       await db.delete(PlacementEntity, { take: takeId })
-      await db.insert(PlacementEntity, placements.map((p) => ({ ...p, take: takeId })))
+      await db.insert(
+        PlacementEntity,
+        placements.map((p) => ({ ...p, take: takeId })),
+      )
     })
   }
 
@@ -125,11 +147,17 @@ export class RosterService {
     const saved = await this.writing(outfitId, version, async (db) => {
       const takes = await db.findBy(TakeEntity, { outfit: outfitId })
       if (!takes.some((take) => take.id === from)) throw notFound('take', from)
-      const label = Array.from({ length: 26 }, (_, i) => String.fromCharCode(65 + i)).find((letter) => !takes.some((t) => t.label === letter))
-      if (!label) throw new Problem(400, 'An outfit has at most 26 takes.', [{ field: 'from', message: 'no letter is left' }])
+      const label = Array.from({ length: 26 }, (_, i) => String.fromCharCode(65 + i)).find(
+        (letter) => !takes.some((t) => t.label === letter),
+      )
+      if (!label)
+        throw new Problem(400, 'An outfit has at most 26 takes.', [{ field: 'from', message: 'no letter is left' }])
       await db.insert(TakeEntity, { id, outfit: outfitId, label, chosen: false })
       const placements = await db.findBy(PlacementEntity, { take: from })
-      await db.insert(PlacementEntity, placements.map((p) => ({ ...p, take: id })))
+      await db.insert(
+        PlacementEntity,
+        placements.map((p) => ({ ...p, take: id })),
+      )
     })
     return { ...saved, take: id }
   }
@@ -155,7 +183,13 @@ export class RosterService {
       const first = await db.count(RosterEntity)
       for (const [position, { characters, ...roster }] of file.rosters.entries()) {
         const rosterId = ulid()
-        await db.insert(RosterEntity, { budget: null, dueOn: null, ...roster, id: rosterId, position: first + position })
+        await db.insert(RosterEntity, {
+          budget: null,
+          dueOn: null,
+          ...roster,
+          id: rosterId,
+          position: first + position,
+        })
         for (const [place, { name, outfits: own }] of characters.entries()) {
           const characterId = ulid()
           await db.insert(CharacterEntity, { id: characterId, roster: rosterId, name, position: place })
@@ -166,7 +200,10 @@ export class RosterService {
             for (const { placements, ...take } of takes) {
               const takeId = ulid()
               await db.insert(TakeEntity, { ...take, id: takeId, outfit: outfitId })
-              await db.insert(PlacementEntity, placements.map((p) => ({ ...p, take: takeId })))
+              await db.insert(
+                PlacementEntity,
+                placements.map((p) => ({ ...p, take: takeId })),
+              )
             }
           }
         }
@@ -176,7 +213,11 @@ export class RosterService {
   }
 
   /** Run a write of an outfit in one transaction that checks and raises its version. */
-  private writing(outfitId: string, version: number, write: (db: EntityManager) => Promise<void>): Promise<{ version: number }> {
+  private writing(
+    outfitId: string,
+    version: number,
+    write: (db: EntityManager) => Promise<void>,
+  ): Promise<{ version: number }> {
     return this.database.transaction(async (db) => {
       const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
       if (!outfit) throw notFound('outfit', outfitId)
@@ -196,11 +237,14 @@ export class RosterService {
   private async refuseFaulty(placements: readonly Placement[], path = ''): Promise<void> {
     const parts = await this.catalogue.parts(placements.map((p) => p.part))
     const moulds = await this.database.getRepository(MouldEntity).find()
-    const faults = placementFaults(placements, catalogueOf({ colours: [], moulds, prints: [], parts })).map(({ index, field, message }) => ({
-      field: `${path}placements[${index}].${field}`,
-      message,
-    }))
-    if (faults.length) throw new Problem(400, `${faults[0]!.field}: ${faults[0]!.message}. Nothing was written.`, faults)
+    const faults = placementFaults(placements, catalogueOf({ colours: [], moulds, prints: [], parts })).map(
+      ({ index, field, message }) => ({
+        field: `${path}placements[${index}].${field}`,
+        message,
+      }),
+    )
+    if (faults.length)
+      throw new Problem(400, `${faults[0]!.field}: ${faults[0]!.message}. Nothing was written.`, faults)
   }
 
   private inOrder(rosters: RosterEntity[], characters: CharacterEntity[], outfits: OutfitEntity[]): OutfitEntity[] {

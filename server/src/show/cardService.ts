@@ -26,7 +26,9 @@ export class CardService {
   /** The card of a take as SVG. With `embedFonts` it carries its fonts; the rasteriser has its own. */
   async svg(outfitId: string, takeId: string | undefined, embedFonts: boolean): Promise<{ svg: string; name: string }> {
     const outfit = await this.rosters.outfit(outfitId)
-    const take = takeId ? outfit.takes.find((t) => t.id === takeId) : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
+    const take = takeId
+      ? outfit.takes.find((t) => t.id === takeId)
+      : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
     if (!take) throw notFound('take', takeId ?? 'of this outfit')
     const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts })
     const drawing = drawFigure(take.placements, catalogue)

@@ -48,7 +48,10 @@ function solve(highs: Highs, model: Milp, { seconds, gap, start, onProgress }: M
     }
     highsModel.run(
       onProgress
-        ? { [highs.constants.callbackType.mipInterrupt]: ({ data }) => void report(data.mip_primal_bound, data.mip_dual_bound) }
+        ? {
+            [highs.constants.callbackType.mipInterrupt]: ({ data }) =>
+              void report(data.mip_primal_bound, data.mip_dual_bound),
+          }
         : undefined,
     )
     const status = highsModel.getModelStatus()

@@ -11,7 +11,11 @@ export interface PlanProgress {
 /** Runs the solver away from the request thread. */
 @Injectable()
 export abstract class PlanRunner {
-  abstract run(problem: SourcingProblem, signal: AbortSignal, report: (progress: PlanProgress) => void): Promise<SourcingPlan>
+  abstract run(
+    problem: SourcingProblem,
+    signal: AbortSignal,
+    report: (progress: PlanProgress) => void,
+  ): Promise<SourcingPlan>
 }
 
 /** One worker thread; a cancelled plan ends it, the next starts a new one. */
@@ -19,7 +23,11 @@ export abstract class PlanRunner {
 export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
   private readonly pool = new Piscina({ filename: new URL('./planWorker.js', import.meta.url).href, maxThreads: 1 })
 
-  async run(problem: SourcingProblem, signal: AbortSignal, report: (progress: PlanProgress) => void): Promise<SourcingPlan> {
+  async run(
+    problem: SourcingProblem,
+    signal: AbortSignal,
+    report: (progress: PlanProgress) => void,
+  ): Promise<SourcingPlan> {
     const { port1, port2 } = new MessageChannel()
     port1.on('message', report)
     try {

@@ -5,7 +5,13 @@ import { loadHighsSolver } from './highsSolver.ts'
 const loaded = loadHighsSolver()
 
 /** Worker thread entry: solve one problem, telling each new best and bound over the port. */
-export default async function planWorker({ problem, port }: { problem: SourcingProblem; port: MessagePort }): Promise<SourcingPlan> {
+export default async function planWorker({
+  problem,
+  port,
+}: {
+  problem: SourcingProblem
+  port: MessagePort
+}): Promise<SourcingPlan> {
   const solve = await loaded
   let last = ''
   return planSourcing(problem, {

@@ -36,10 +36,18 @@ export class SourcingService {
   /** Start planning a take of an outfit; the answer is the job to watch, an old one when nothing has changed since. */
   async planTake(outfitId: string, takeId: string | undefined, seconds = 5): Promise<{ job: string }> {
     const outfit = await this.rosters.outfit(outfitId)
-    const take = takeId ? outfit.takes.find((t) => t.id === takeId) : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
+    const take = takeId
+      ? outfit.takes.find((t) => t.id === takeId)
+      : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
     if (!take) throw notFound('take', takeId ?? 'of this outfit')
     const market = await this.market.marketToday()
-    const problem = problemFor(take.placements.map((p) => p.part), new Map(Object.entries(outfit.free)), market, outfit.roster.currency, { seconds })
+    const problem = problemFor(
+      take.placements.map((p) => p.part),
+      new Map(Object.entries(outfit.free)),
+      market,
+      outfit.roster.currency,
+      { seconds },
+    )
     const key = createHash('sha256').update(JSON.stringify(problem)).digest('hex')
     const known = this.remembered.get(key)
     if (known && (await this.jobs.get(known)).state !== 'cancelled') return { job: known }
@@ -47,7 +55,17 @@ export class SourcingService {
     const input = { outfit: outfitId, take: take.id }
     const job = this.jobs.start('sourcing-plan', input, async (signal, report): Promise<SourcingReport> => {
       const plan = await this.runner.run(problem, signal, report)
-      return { ...input, name: outfit.name, label: take.label, roster: outfit.roster, date: market.date, problem, plan, naive: cheapestOfEach(problem), things }
+      return {
+        ...input,
+        name: outfit.name,
+        label: take.label,
+        roster: outfit.roster,
+        date: market.date,
+        problem,
+        plan,
+        naive: cheapestOfEach(problem),
+        things,
+      }
     })
     this.remember(key, job)
     return { job }
@@ -57,10 +75,14 @@ export class SourcingService {
   planProblem(value: unknown): { job: string } {
     const problem = readProblem(value)
     return {
-      job: this.jobs.start('sourcing-problem', {}, async (signal, report): Promise<{ problem: SourcingProblem; plan: SourcingPlan; naive: NaivePlan }> => {
-        const plan = await this.runner.run(problem, signal, report)
-        return { problem, plan, naive: cheapestOfEach(problem) }
-      }),
+      job: this.jobs.start(
+        'sourcing-problem',
+        {},
+        async (signal, report): Promise<{ problem: SourcingProblem; plan: SourcingPlan; naive: NaivePlan }> => {
+          const plan = await this.runner.run(problem, signal, report)
+          return { problem, plan, naive: cheapestOfEach(problem) }
+        },
+      ),
     }
   }
 
@@ -73,8 +95,12 @@ export class SourcingService {
   /** A report with every part that its parcels, or those of the naive plan, bring. */
   async reportWithParts(jobId: string): Promise<ReportWithParts> {
     const report = await this.report(jobId)
-    const bought = new Set([...report.plan.baskets, ...report.naive.baskets].flatMap(({ lines }) => lines.map(({ offer }) => offer)))
-    const codes = report.problem.offers.filter(({ id }) => bought.has(id)).flatMap(({ yields }) => yields.map(({ part }) => part))
+    const bought = new Set(
+      [...report.plan.baskets, ...report.naive.baskets].flatMap(({ lines }) => lines.map(({ offer }) => offer)),
+    )
+    const codes = report.problem.offers
+      .filter(({ id }) => bought.has(id))
+      .flatMap(({ yields }) => yields.map(({ part }) => part))
     const needed = report.problem.needs.flatMap(({ accept }) => accept.map(({ part }) => part))
     return { ...report, parts: await this.catalogue.parts([...codes, ...needed]) }
   }
@@ -92,9 +118,14 @@ export class SourcingService {
     if (this.remembered.size > REMEMBERED) this.remembered.delete(this.remembered.keys().next().value!)
   }
 
-  private async thingsIn(problem: SourcingProblem, offered: Awaited<ReturnType<MarketService['marketToday']>>['things']): Promise<SourcingReport['things']> {
+  private async thingsIn(
+    problem: SourcingProblem,
+    offered: Awaited<ReturnType<MarketService['marketToday']>>['things'],
+  ): Promise<SourcingReport['things']> {
     const used = problem.offers.map(({ id }) => ({ id, ...offered.get(id)! }))
     const names = await this.catalogue.namesOf(used)
-    return Object.fromEntries(used.map(({ id, kind, code, condition }) => [id, { kind, code, condition, name: names.get(code) ?? code }]))
+    return Object.fromEntries(
+      used.map(({ id, kind, code, condition }) => [id, { kind, code, condition, name: names.get(code) ?? code }]),
+    )
   }
 }

@@ -52,7 +52,7 @@ export function Stage({
           role="img"
           aria-label={`${name}, ${view}`}
           viewBox={viewBox(FIGURE_WINDOW)}
-          className="appearing h-full w-full"
+          className="figure appearing h-full w-full"
           dangerouslySetInnerHTML={{ __html: svgBody(drawing.shapes) }}
         />
         {size.width > 0 && (

@@ -157,6 +157,21 @@ function Candidates({
     [onNote],
   )
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (shown.length === 0)
+    return (
+      <div className="flex-1 py-8 text-center text-soft">
+        {isFetching ? 'Laying out the tray…' : 'Nothing in the tray fits. '}
+        {!isFetching && (settings.find || settings.ownedOnly) && (
+          <button
+            type="button"
+            className="font-semibold text-act underline"
+            onClick={() => onSettings({ ...settings, find: '', ownedOnly: false })}
+          >
+            Show all
+          </button>
+        )}
+      </div>
+    )
   const current = shown[picked]
   return (
     <div
@@ -168,20 +183,6 @@ function Candidates({
       onFocus={() => picked < 0 && shown.length > 0 && onPick(0)}
       className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1 pt-1"
     >
-      {shown.length === 0 && (
-        <div className="py-8 text-center text-soft">
-          {isFetching ? 'Laying out the tray…' : 'Nothing in the tray fits. '}
-          {!isFetching && (settings.find || settings.ownedOnly) && (
-            <button
-              type="button"
-              className="font-semibold text-act underline"
-              onClick={() => onSettings({ ...settings, find: '', ownedOnly: false })}
-            >
-              Show all
-            </button>
-          )}
-        </div>
-      )}
       <div className="relative" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map((line) => (
           <div key={line.key} className="absolute inset-x-0 grid grid-cols-3 gap-2" style={{ top: line.start }}>

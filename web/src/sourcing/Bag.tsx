@@ -1,7 +1,7 @@
 import { putOn } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney } from '@outfit/core/market'
-import type { Basket, Offer, SourcingReport } from '@outfit/core/sourcing'
+import type { Basket, Offer, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
 import { Figure } from '../ui/Figure.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 
@@ -9,14 +9,17 @@ interface BagProps {
   basket: Basket
   report: SourcingReport
   catalogue: Catalogue
+  /** Which needs the bought units fill; not known for the naive plan. */
+  fills?: SourcingPlan['fills'] | undefined
 }
 
 /** One parcel as a paper bag: its lines as drawn parts, its shipping. */
-export function Bag({ basket, report, catalogue }: BagProps) {
+export function Bag({ basket, report, catalogue, fills }: BagProps) {
   const { currency, sellers, offers } = report.problem
   const seller = sellers.find(({ id }) => id === basket.seller)!
   const money = (amount: number) => formatMoney(amount, currency)
-  const wanted = new Set(report.problem.needs.flatMap(({ accept }) => accept.map(({ part }) => part)))
+  const usedOf = new Map<string, number>()
+  for (const { from, qty } of fills ?? []) usedOf.set(from, (usedOf.get(from) ?? 0) + qty)
   return (
     <article
       aria-label={`Parcel from ${seller.name}`}
@@ -30,7 +33,16 @@ export function Bag({ basket, report, catalogue }: BagProps) {
       <ul className="mt-2 flex-1">
         {basket.lines.map(({ offer: id, qty }) => {
           const offer = offers.find((o) => o.id === id)!
-          return <Line key={id} offer={offer} qty={qty} report={report} catalogue={catalogue} wanted={wanted} />
+          return (
+            <Line
+              key={id}
+              offer={offer}
+              qty={qty}
+              report={report}
+              catalogue={catalogue}
+              used={fills ? (usedOf.get(id) ?? 0) : null}
+            />
+          )
         })}
       </ul>
       <p className="flex justify-between border-t border-ink/50 pt-2">
@@ -46,24 +58,27 @@ export function Bag({ basket, report, catalogue }: BagProps) {
   )
 }
 
-function Line({
-  offer,
-  qty,
-  report,
-  catalogue,
-  wanted,
-}: {
+interface LineProps {
   offer: Offer
   qty: number
   report: SourcingReport
   catalogue: Catalogue
-  wanted: ReadonlySet<string>
-}) {
+  /** Parts of it that fill a need; null when that was not worked out. */
+  used: number | null
+}
+
+function Line({ offer, qty, report, catalogue, used }: LineProps) {
   const thing = report.things[offer.id]
   const single = offer.yields.length === 1 ? catalogue.parts.get(offer.yields[0]!.part) : undefined
   const placements = putOn(offer.yields, catalogue)
-  const used = offer.yields.filter(({ part }) => wanted.has(part)).length
   const colour = single && mainColour(catalogue, single)
+  const parts = qty * offer.yields.reduce((sum, entry) => sum + entry.qty, 0)
+  const remarks = [
+    colour?.name,
+    single ? null : used === null ? `whole, ${parts} parts` : used > 0 ? `whole, ${used} of ${parts} parts used` : null,
+    used === 0 ? 'only to reach the minimum' : null,
+    thing?.condition === 'used' ? 'used' : null,
+  ].filter(Boolean)
   return (
     <li className="flex items-center gap-2.5 border-t border-dashed border-ink/30 py-1.5">
       <Figure
@@ -79,12 +94,7 @@ function Line({
         </strong>
         <span className="flex items-center gap-1 text-[13px] text-soft">
           {colour && <Swatch colour={colour} size={10} />}
-          {colour?.name ??
-            (used === 0
-              ? 'only to reach the minimum'
-              : `whole; ${used} of ${offer.yields.length} kinds of part are needed`)}
-          {colour && used === 0 && ', only to reach the minimum'}
-          {thing?.condition === 'used' && ' · used'}
+          {remarks.join(' · ')}
         </span>
       </span>
       <span>{formatMoney(offer.price * qty, report.problem.currency)}</span>

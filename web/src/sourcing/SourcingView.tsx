@@ -165,7 +165,13 @@ function Report({
         <div className="mt-5 flex items-start gap-6">
           <div className="flex min-w-0 flex-1 flex-wrap gap-5">
             {baskets.map((basket) => (
-              <Bag key={basket.seller} basket={basket} report={report} catalogue={catalogue} />
+              <Bag
+                key={basket.seller}
+                basket={basket}
+                report={report}
+                catalogue={catalogue}
+                fills={shown === 'best' ? plan.fills : undefined}
+              />
             ))}
           </div>
           <section aria-label="What it is made of" className="w-[300px] shrink-0">

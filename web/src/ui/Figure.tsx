@@ -41,7 +41,7 @@ export const Figure = memo(function Figure({
       role="img"
       aria-label={label}
       viewBox={drawn.box}
-      className={className}
+      className={`figure ${className ?? ''}`}
       dangerouslySetInnerHTML={{ __html: drawn.html }}
     />
   )
