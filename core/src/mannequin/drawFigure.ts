@@ -40,6 +40,9 @@ interface Worn {
 const WOOD = paint('#E9D9BC')
 const BARE: Paints = { main: WOOD, second: WOOD, third: WOOD }
 
+/** How far below the shoulders the longest cloth hangs, in figure units. */
+const LONGEST_DRAPE = 182
+
 /** Leg layers that are on the front alone. */
 const FRONT_OF_LEG = new Set(['knee', 'pocket'])
 
@@ -158,12 +161,15 @@ export function drawFigure(
     drawTorso(torsoPen('torso'), (piece?.paints ?? BARE).main, layersSeen(piece, view), hexOf, back)
     anchor('torso', 14, torsoTop + 52)
   }
+  /** Cloth that hangs down the back is gathered up on short legs rather than dragged through the ground. */
+  const drape = (drawing: (typeof NECK_PIECES)[string] | undefined) =>
+    torsoPen('neck').under(scaling(1, drawing?.behind ? Math.min(1, (sole - torsoTop) / LONGEST_DRAPE) : 1))
   const neck = (which: (silhouette: string) => boolean) => {
     neckPieces.forEach((piece) => {
       if (!which(piece.mould.silhouette)) return
       const drawing = NECK_PIECES[piece.mould.silhouette]
       const draw = back ? drawing?.back : drawing?.front
-      draw?.(torsoPen('neck'), piece.paints)
+      draw?.(back ? drape(drawing) : torsoPen('neck'), piece.paints)
     })
     anchor('neck', -22, torsoTop + 22)
   }
@@ -217,8 +223,10 @@ export function drawFigure(
     head()
   } else {
     if (headgear) headgearDrawing?.behind?.(headPen('headgear'), headgear.paints)
-    for (const piece of [...neckPieces].reverse())
-      NECK_PIECES[piece.mould.silhouette]?.behind?.(torsoPen('neck'), piece.paints)
+    for (const piece of [...neckPieces].reverse()) {
+      const drawing = NECK_PIECES[piece.mould.silhouette]
+      drawing?.behind?.(drape(drawing), piece.paints)
+    }
     companions()
     legs()
     waist()

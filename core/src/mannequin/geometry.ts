@@ -27,4 +27,4 @@ export function legLengthOf(mould: Mould | undefined): LegLength {
 }
 
 /** The window every front or back drawing stays inside, in figure units: x, y, width, height. */
-export const FIGURE_WINDOW = { x: -120, y: -346, width: 240, height: 364 } as const
+export const FIGURE_WINDOW = { x: -132, y: -346, width: 264, height: 364 } as const

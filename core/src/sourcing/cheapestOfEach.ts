@@ -69,9 +69,13 @@ export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
  * O(steps × short). Null when the whole list is not worth that much.
  */
 function cheapestFiller(problem: SourcingProblem, seller: string, bought: ReadonlyMap<string, number>, short: number) {
-  /** Best way to each amount (capped at `short`): what it really costs, the last step and where it came from. */
-  const ways: ({ spent: number; offer: string; before: number } | undefined)[] = []
-  ways[0] = { spent: 0, offer: '', before: -1 }
+  interface Way {
+    spent: number
+    offer: string
+    before: Way | null
+  }
+  /** Best way to each amount (capped at `short`): what it really costs, the last step and the way it went on from. */
+  const ways: (Way | undefined)[] = [{ spent: 0, offer: '', before: null }]
   const multiples = new Map(problem.offers.map(({ id, multiple }) => [id, multiple]))
   for (const offer of problem.offers) {
     if (offer.seller !== seller || offer.price === 0) continue
@@ -83,13 +87,13 @@ function cheapestFiller(problem: SourcingProblem, seller: string, bought: Readon
         if (!way) continue
         const to = Math.min(short, amount + step)
         const spent = way.spent + step
-        if (!ways[to] || spent < ways[to].spent) ways[to] = { spent, offer: offer.id, before: amount }
+        if (!ways[to] || spent < ways[to].spent) ways[to] = { spent, offer: offer.id, before: way }
       }
   }
   const best = ways[short]
   if (!best) return null
   const units = new Map<string, number>()
-  for (let way: typeof best | undefined = best; way && way.before >= 0; way = ways[way.before])
+  for (let way = best; way.before; way = way.before)
     units.set(way.offer, (units.get(way.offer) ?? 0) + multiples.get(way.offer)!)
   return { spent: best.spent, units }
 }

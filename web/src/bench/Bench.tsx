@@ -47,6 +47,9 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const findRef = useRef<HTMLInputElement>(null)
   const listRef = useRef<HTMLDivElement>(null)
 
+  // The commonest remedy is another pair of mitts, so every mitt is known before it is asked for.
+  api.endpoints.candidates.useQuery('handRight')
+
   const { free } = outfit
   const dressings = DRESSINGS[row]!
   const dressing = dressings.find(({ key }) => key === dressingKey) ?? dressings[0]!

@@ -1,0 +1,102 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { slotsFor, SLOT_FACTS } from '../anatomy/index.ts'
+import {
+  catalogueOf,
+  mouldOf,
+  SLOTS,
+  type Catalogue,
+  type Part,
+  type Placement,
+  type Slot,
+} from '../catalogue/index.ts'
+import { readTable, type TableName, type TableRow } from '../formats/index.ts'
+
+const FOLDER = new URL('../../../demo/world/', import.meta.url)
+
+/** The text of a file of the sample world. */
+export const worldFile = (name: string) => readFileSync(new URL(name, FOLDER), 'utf8')
+
+/** A table of the sample world; the tests stop here when it does not read clean. */
+export function worldTable<T extends TableName>(table: T): TableRow<T>[] {
+  const { rows, rejects } = readTable(table, worldFile(`${table}.csv`))
+  if (rejects.length > 0) throw new Error(`${table}.csv: ${JSON.stringify(rejects[0])}`)
+  return rows.map(({ row }) => row)
+}
+
+interface RosterFile {
+  rosters: {
+    name: string
+    characters: {
+      name: string
+      outfits: {
+        name: string
+        faction: string
+        stature: string
+        takes: { label: string; chosen: boolean; placements: Placement[] }[]
+      }[]
+    }[]
+  }[]
+}
+
+export const rosterFile = (): RosterFile => JSON.parse(worldFile('rosters.json')) as RosterFile
+
+let known: Catalogue | undefined
+
+/** The catalogue of the sample world. */
+export function worldCatalogue(): Catalogue {
+  if (known) return known
+  const components = worldTable('components')
+  const parts = worldTable('parts').map((row): Part => ({
+    ...row,
+    components: components.filter(({ assembly }) => assembly === row.code).map(({ slot, part }) => ({ slot, part })),
+  }))
+  known = catalogueOf({
+    colours: worldTable('colours'),
+    moulds: worldTable('moulds'),
+    prints: worldTable('prints'),
+    parts,
+  })
+  return known
+}
+
+/** The first part whose name and main colour are these; a typing error stops the test. */
+export function partNamed(name: string, colour: string, mould?: string): Part {
+  const catalogue = worldCatalogue()
+  for (const part of catalogue.parts.values())
+    if (part.name === name && catalogue.colours.get(part.colours[0]!)?.name === colour)
+      if (!mould || part.mould === mould) return part
+  throw new Error(`The sample world has no ${name} in ${colour}.`)
+}
+
+/** The placements of a take of the sample rosters. */
+export function takeOf(outfit: string, label = 'A'): Placement[] {
+  const found = rosterFile()
+    .rosters.flatMap((roster) => roster.characters.flatMap((character) => character.outfits))
+    .find(({ name }) => name.startsWith(outfit))
+    ?.takes.find((take) => take.label === label)
+  if (!found) throw new Error(`The sample rosters have no take ${label} of ${outfit}.`)
+  return found.placements
+}
+
+/** Any legal outfit of the sample world: each slot empty or filled with a part that fits there, stacks up to three high. */
+export function anyOutfit(): fc.Arbitrary<Placement[]> {
+  const catalogue = worldCatalogue()
+  const bySlot = new Map<Slot, string[]>(SLOTS.map((slot) => [slot, []]))
+  for (const part of catalogue.parts.values())
+    if (part.components.length === 0)
+      for (const slot of slotsFor(mouldOf(catalogue, part).kind)) bySlot.get(slot)!.push(part.code)
+  const filled = (slot: Slot): fc.Arbitrary<Placement[]> => {
+    const codes = bySlot.get(slot)!
+    if (codes.length === 0) return fc.constant([])
+    const most = SLOT_FACTS[slot].stack ? 3 : 1
+    return fc
+      .array(fc.tuple(fc.constantFrom(...codes), fc.boolean()), { maxLength: most })
+      .map((worn) => worn.map(([part, turned], order) => ({ slot, part, order, turned })))
+  }
+  return fc
+    .tuple(fc.boolean(), ...SLOTS.map(filled))
+    .map(([skirted, ...slots]) =>
+      slots.flat().filter(({ slot }) => (skirted ? !['hips', 'legRight', 'legLeft'].includes(slot) : slot !== 'lower')),
+    )
+}
