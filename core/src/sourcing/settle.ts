@@ -102,19 +102,20 @@ function cheapestFill(
   const availableOf = (part: string) => (sources.get(part) ?? []).reduce((sum, s) => sum + s.left, 0)
   /** What the next unit of a part costs beyond penalties: nothing while the drawer has it, then its lost resale. */
   const nextUnit = (part: string) => ((usedOf.get(part) ?? 0) < ownedOf(part) ? 0 : (resale.get(part) ?? 0))
-  problem.needs.forEach((need, start) => {
-    for (let unit = 0; unit < need.qty; unit++) {
-      const path = cheapestPath(start)
-      if (!path) break
-      for (const [n, part, change] of path.moves) fill.set(`${n}|${part}`, (fill.get(`${n}|${part}`) ?? 0) + change)
-      usedOf.set(path.end, (usedOf.get(path.end) ?? 0) + 1)
-    }
-  })
+  const open = problem.needs.map((need) => need.qty)
+  for (let path = cheapestPath(); path; path = cheapestPath()) {
+    for (const [n, part, change] of path.moves) fill.set(`${n}|${part}`, (fill.get(`${n}|${part}`) ?? 0) + change)
+    usedOf.set(path.end, (usedOf.get(path.end) ?? 0) + 1)
+    open[path.start]! -= 1
+  }
   return fill
 
-  /** Cheapest way to one more unit for a need: take a free unit, or take another need's and let that one look on. */
-  function cheapestPath(start: number): { end: string; moves: [number, string, 1 | -1][] } | null {
-    const cost = new Map<number, number>([[start, 0]])
+  /**
+   * Cheapest way to one more unit for any need that is still open: take a free unit, or take another need's and let that
+   * one look on. Every open need starts at once, since which of them stay unmet matters when a part is scarce.
+   */
+  function cheapestPath(): { start: number; end: string; moves: [number, string, 1 | -1][] } | null {
+    const cost = new Map<number, number>(open.flatMap((qty, n): [number, number][] => (qty > 0 ? [[n, 0]] : [])))
     const via = new Map<number, { need: number; part: string }>()
     for (let round = 0; round < problem.needs.length; round++) {
       let changed = false
@@ -143,11 +144,11 @@ function cheapestFill(
       }
     if (!best) return null
     const moves: [number, string, 1 | -1][] = [[best.need, best.part, 1]]
-    for (let n = best.need; n !== start;) {
-      const { need, part } = via.get(n)!
-      moves.push([n, part, -1], [need, part, 1])
-      n = need
+    let start = best.need
+    for (let step = via.get(start); step; step = via.get(start)) {
+      moves.push([start, step.part, -1], [step.need, step.part, 1])
+      start = step.need
     }
-    return { end: best.part, moves }
+    return { start, end: best.part, moves }
   }
 }

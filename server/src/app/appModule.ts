@@ -1,6 +1,5 @@
-import { Module, type DynamicModule } from '@nestjs/common'
-import { APP_FILTER, APP_GUARD } from '@nestjs/core'
-import { ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler'
+import { Module, type DynamicModule, type Type } from '@nestjs/common'
+import { APP_FILTER } from '@nestjs/core'
 import { TypeOrmModule } from '@nestjs/typeorm'
 import { CatalogueController } from '../catalogue/catalogueController.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
@@ -14,7 +13,7 @@ import { RosterController } from '../roster/rosterController.ts'
 import { RosterService } from '../roster/rosterService.ts'
 import { CardService } from '../show/cardService.ts'
 import { ShowController } from '../show/showController.ts'
-import { PlanRunner, WorkerPlanRunner } from '../sourcing/planRunner.ts'
+import { PlanRunner } from '../sourcing/planRunner.ts'
 import { SourcingController } from '../sourcing/sourcingController.ts'
 import { SourcingService } from '../sourcing/sourcingService.ts'
 import { databaseIn } from './database.ts'
@@ -22,18 +21,12 @@ import { HealthController } from './healthController.ts'
 import { ProblemFilter } from './problem.ts'
 import { SETTINGS, type Settings } from './settings.ts'
 
-/** Requests a minute from one address; a busy bench makes a few a second. */
-const REQUESTS_PER_MINUTE = 1200
-
 @Module({})
 export class AppModule {
-  static with(settings: Settings): DynamicModule {
+  static with(settings: Settings, runner: Type<PlanRunner>): DynamicModule {
     return {
       module: AppModule,
-      imports: [
-        TypeOrmModule.forRoot(databaseIn(settings.data)),
-        ThrottlerModule.forRoot([{ ttl: 60_000, limit: REQUESTS_PER_MINUTE }]),
-      ],
+      imports: [TypeOrmModule.forRoot(databaseIn(settings.data))],
       controllers: [
         HealthController,
         CatalogueController,
@@ -46,8 +39,7 @@ export class AppModule {
       providers: [
         { provide: SETTINGS, useValue: settings },
         { provide: APP_FILTER, useClass: ProblemFilter },
-        { provide: APP_GUARD, useClass: ThrottlerGuard },
-        { provide: PlanRunner, useClass: WorkerPlanRunner },
+        { provide: PlanRunner, useClass: runner },
         CatalogueService,
         DrawerService,
         ImportService,

@@ -1,10 +1,13 @@
+import type { Type } from '@nestjs/common'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
 import express from 'express'
+import { rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
+import { WorkerPlanRunner, type PlanRunner } from '../sourcing/planRunner.ts'
 import { AppModule } from './appModule.ts'
 import { localOnly } from './guard.ts'
 import type { Settings } from './settings.ts'
@@ -26,17 +29,40 @@ const CONTENT_SECURITY = {
   },
 }
 
+/** Requests a minute from one address; a busy bench makes a few a second. */
+const REQUESTS_PER_MINUTE = 1200
+
 /** Largest body taken: an import file as text. */
 const BODY_LIMIT = '64mb'
 
-/** Put the application together without listening. */
-export async function createApp(settings: Settings): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings), {
+/** Put the application together without listening. `runner` solves plans; a worker thread unless said otherwise. */
+export async function createApp(
+  settings: Settings,
+  runner: Type<PlanRunner> = WorkerPlanRunner,
+): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, runner), {
     logger: ['error', 'warn'],
     bodyParser: false,
   })
   app.use(localOnly)
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }))
+  app.use(
+    '/api',
+    rateLimit({
+      windowMs: 60_000,
+      limit: REQUESTS_PER_MINUTE,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: (_request, response) =>
+        void response.status(429).type('application/problem+json').json({
+          type: 'about:blank',
+          title: 'Too Many Requests',
+          status: 429,
+          detail: 'That is more than the server takes in a minute. Wait a little and try again.',
+          errors: [],
+        }),
+    }),
+  )
   app.use(express.json({ limit: BODY_LIMIT }))
   app.setGlobalPrefix('api')
   app.useGlobalPipes(validation())

@@ -1,13 +1,11 @@
 import { Controller, Get } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { SkipThrottle } from '@nestjs/throttler'
 import { DataSource } from 'typeorm'
 import { PartEntity } from '../catalogue/entities.ts'
 import { OfferEntity } from '../market/entities.ts'
 import { OutfitEntity } from '../roster/entities.ts'
 
 @ApiTags('health')
-@SkipThrottle()
 @Controller('health')
 export class HealthController {
   constructor(private readonly database: DataSource) {}

@@ -1,9 +1,12 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common'
-import { DataSource } from 'typeorm'
+import { DataSource, LessThanOrEqual } from 'typeorm'
 import { Observable, ReplaySubject } from 'rxjs'
-import { ulid } from 'ulid'
+import { monotonicFactory } from 'ulid'
 import { notFound } from '../app/problem.ts'
 import { JobEntity } from './entities.ts'
+
+/** Rising ids, so that the newest job is the last. */
+const newId = monotonicFactory()
 
 export type JobState = 'running' | JobEntity['state']
 
@@ -19,6 +22,9 @@ interface Running {
   abort: AbortController
 }
 
+/** Finished jobs kept of each kind; a busy bench plans again after every change. */
+export const KEPT_JOBS = 100
+
 /** Long work: started, watched, cancelled; what came of it is kept in the database. */
 @Injectable()
 export class JobsService implements OnModuleDestroy {
@@ -32,7 +38,7 @@ export class JobsService implements OnModuleDestroy {
     input: unknown,
     work: (signal: AbortSignal, report: (progress: unknown) => void) => Promise<unknown>,
   ): string {
-    const id = ulid()
+    const id = newId()
     const job: Running = { events: new ReplaySubject(1), abort: new AbortController() }
     this.running.set(id, job)
     job.events.next({ state: 'running', progress: null })
@@ -40,6 +46,7 @@ export class JobsService implements OnModuleDestroy {
       await this.database
         .getRepository(JobEntity)
         .insert({ id, kind, state, at: new Date().toISOString(), input: input as object, result: result as object })
+      await this.forgetOldest(kind)
       job.events.next({ state, progress: null, ...(detail ? { detail } : {}) })
       job.events.complete()
       this.running.delete(id)
@@ -76,6 +83,18 @@ export class JobsService implements OnModuleDestroy {
     const job = this.running.get(id)
     if (job) job.abort.abort()
     else await this.get(id)
+  }
+
+  private async forgetOldest(kind: string): Promise<void> {
+    const jobs = this.database.getRepository(JobEntity)
+    const [newestGone] = await jobs.find({
+      where: { kind },
+      order: { id: 'DESC' },
+      skip: KEPT_JOBS,
+      take: 1,
+      select: { id: true },
+    })
+    if (newestGone) await jobs.delete({ kind, id: LessThanOrEqual(newestGone.id) })
   }
 
   onModuleDestroy(): void {

@@ -1,0 +1,73 @@
+import { describe, expect, test } from '@jest/globals'
+import { spawnSync } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import { placementFaults } from '../anatomy/index.ts'
+import { TABLES, type TableName } from '../formats/index.ts'
+import { pinsOf } from '../fitting/index.ts'
+import { rosterFile, worldCatalogue, worldTable } from '../test/world.ts'
+import { catalogueOf, mainColour, mouldOf, partLabel } from './catalogueOf.ts'
+
+const catalogue = worldCatalogue()
+const root = fileURLToPath(new URL('../../../', import.meta.url))
+
+describe('the sample world', () => {
+  test('is what its author script writes', () => {
+    const { status, stderr } = spawnSync(process.execPath, ['demo/author/write.mjs', '--check'], {
+      cwd: root,
+      encoding: 'utf8',
+    })
+    expect([status, stderr]).toEqual([0, ''])
+  })
+
+  test('has the size it promises', () => {
+    const size = (table: TableName) => worldTable(table).length
+    expect(size('colours')).toBeGreaterThanOrEqual(48)
+    expect(size('parts')).toBeGreaterThanOrEqual(180)
+    expect(size('figures')).toBeGreaterThanOrEqual(25)
+    expect(size('releases')).toBeGreaterThanOrEqual(8)
+    expect(size('offers')).toBeGreaterThanOrEqual(600)
+    const sellers = worldTable('sellers')
+    expect(sellers.length).toBeGreaterThanOrEqual(5)
+    expect(new Set(sellers.map(({ currency }) => currency)).size).toBe(2)
+  })
+
+  test('every table reads without a reject', () => {
+    for (const table of Object.keys(TABLES) as TableName[]) expect(worldTable(table).length).toBeGreaterThan(0)
+  })
+
+  test('every take is a legal outfit, and Ferry people are three characters, one in two ages', () => {
+    const [ferry] = rosterFile().rosters.filter(({ name }) => name === 'Ferry people')
+    expect(ferry!.characters.map(({ outfits }) => outfits.length).sort()).toEqual([1, 1, 2])
+    for (const { characters } of rosterFile().rosters)
+      for (const { outfits } of characters)
+        for (const { takes } of outfits) {
+          expect(takes.filter(({ chosen }) => chosen)).toHaveLength(1)
+          for (const { placements } of takes) expect(placementFaults(placements, catalogue)).toEqual([])
+        }
+  })
+
+  test('some of its outfits have pins and some have none', () => {
+    const counts = rosterFile().rosters.flatMap((r) =>
+      r.characters.flatMap((c) =>
+        c.outfits.map((o) => pinsOf(o.takes.find((t) => t.chosen)!.placements, { catalogue, free: {} }).length),
+      ),
+    )
+    expect(counts.some((n) => n > 0)).toBe(true)
+    expect(counts.some((n) => n === 0)).toBe(true)
+  })
+})
+
+describe('the catalogue', () => {
+  test('labels a part by name and main colour', () => {
+    const part = [...catalogue.parts.values()].find((p) => p.name === 'Deck cap')!
+    expect(partLabel(catalogue, part)).toBe(`Deck cap · ${mainColour(catalogue, part)!.name}`)
+    expect(partLabel(catalogue, { ...part, colours: ['unheard-of'] })).toBe('Deck cap')
+  })
+
+  test('a part whose mould is not loaded is a fault of the caller', () => {
+    const [part] = catalogue.parts.values()
+    expect(() => mouldOf(catalogueOf({ colours: [], moulds: [], prints: [], parts: [part!] }), part!)).toThrow(
+      `Part ${part!.code} uses mould`,
+    )
+  })
+})

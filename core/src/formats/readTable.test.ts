@@ -1,0 +1,134 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { readTable } from './readTable.ts'
+import { writeCsv } from './writeCsv.ts'
+
+const reasons = (table: Parameters<typeof readTable>[0], csv: string) =>
+  readTable(table, csv).rejects.map(({ line, column, reason }) => `${line} ${column}: ${reason}`)
+
+const COLOURS = 'code,name,hex,family,finish'
+
+describe('reading', () => {
+  test('rows come with the line they stand on, whatever the order of columns', () => {
+    const { rows, rejects } = readTable(
+      'colours',
+      'name,code,finish,family,hex\nTar,tar,solid,black,#1b1a1f\n\nOat,oat,solid,white,#E9E0C8\n',
+    )
+    expect(rejects).toEqual([])
+    expect(rows).toEqual([
+      { line: 2, row: { code: 'tar', name: 'Tar', hex: '#1B1A1F', family: 'black', finish: 'solid' } },
+      { line: 4, row: { code: 'oat', name: 'Oat', hex: '#E9E0C8', family: 'white', finish: 'solid' } },
+    ])
+  })
+
+  test('a mapping names the columns of the file', () => {
+    const csv = 'key,title\nB1,Hats'
+    expect(readTable('bins', csv, { code: 'key', name: 'title' }).rows[0]!.row).toEqual({ code: 'B1', name: 'Hats' })
+  })
+
+  test('quotes, line breaks in cells and a byte order mark are taken', () => {
+    const { rows } = readTable('bins', '\uFEFFcode,name\nB1,"Hats, ""best""\nof all"\nB2,Hair')
+    expect(rows.map(({ line, row }) => [line, row.name])).toEqual([
+      [3, 'Hats, "best"\nof all'],
+      [4, 'Hair'],
+    ])
+  })
+})
+
+describe('rejecting', () => {
+  test('a missing column rejects the file and names it', () => {
+    expect(reasons('bins', 'code\nB1')).toEqual(['1 name: the file has no column "name"'])
+    expect(reasons('bins', '')).toEqual([
+      '1 code: the file has no column "code"',
+      '1 name: the file has no column "name"',
+    ])
+  })
+
+  test('a broken quote is told as no CSV', () => {
+    expect(reasons('bins', 'code,name\nB1,"Hats')[0]).toMatch(/the file is not CSV/)
+  })
+
+  test.each([
+    ['colours', `${COLOURS}\ntar,Tar,black,black,solid`, '2 hex: hex "black" is not a colour as #RRGGBB'],
+    [
+      'colours',
+      `${COLOURS}\ntar,Tar,#000000,black,shiny`,
+      '2 finish: finish "shiny" is not one of solid, clear, metal, pearl, glow',
+    ],
+    ['colours', `${COLOURS}\n,Tar,#000000,black,solid`, '2 code: code is empty'],
+    ['colours', `${COLOURS}\ntar,Tar`, '2 null: has 2 cells, the header has 5'],
+    ['owned', 'part,bin,qty,date,reason\nP,B,-2,2026-01-01,x', '2 qty: qty -2 is below 1'],
+    ['owned', 'part,bin,qty,date,reason\nP,B,two,2026-01-01,x', '2 qty: qty "two" is not a whole number'],
+    [
+      'owned',
+      'part,bin,qty,date,reason\nP,B,1,2026-02-31x,x',
+      '2 date: date "2026-02-31x" is not a date as YYYY-MM-DD',
+    ],
+    [
+      'rates',
+      'date,from,to,rate\n2026-01-01,EUR,pound,1',
+      '2 to: to "pound" is not a currency of three capital letters',
+    ],
+    ['rates', 'date,from,to,rate\n2026-01-01,EUR,GBP,0', '2 rate: rate 0 is below 0.000001'],
+    ['parts', 'code,name,mould,colours,print,year\nP,Hat,M,;,,', '2 colours: colours is empty'],
+    [
+      'prints',
+      'code,name,kind,front,back,traits\nD,Face,head,{},[],',
+      '2 front: front is not a list of layers with a kind',
+    ],
+    ['prints', 'code,name,kind,front,back,traits\nD,Face,head,[[,[],', '2 front: front is not JSON'],
+    [
+      'prints',
+      'code,name,kind,front,back,traits\nD,Face,head,[],[],bold',
+      '2 traits: traits "bold" is not a trait as key=value',
+    ],
+  ] as const)('%s: %s', (table, csv, expected) => {
+    expect(reasons(table, csv)).toEqual([expected])
+  })
+
+  test('shipping bands must rise and end where they end', () => {
+    const header = 'code,name,country,currency,minimum,handling,arrivesInDays,rating,shippingBasis,shippingBands'
+    const row = (bands: string) => `${header}\ns,S,C,EUR,0,0,3,,value,${bands}`
+    expect(readTable('sellers', row('100=5;any=0')).rows[0]!.row.shippingBands).toEqual([
+      { upTo: 100, price: 5 },
+      { upTo: null, price: 0 },
+    ])
+    for (const bands of ['100=5;50=3', 'any=0;100=5', '100=5;100=3'])
+      expect(reasons('sellers', row(bands))).toEqual(['2 shippingBands: shippingBands has bands that do not rise'])
+  })
+
+  test('good rows are read beside bad ones', () => {
+    const { rows, rejects } = readTable('bins', 'code,name\nB1,Hats\n,Hair\nB3,Legs')
+    expect(rows.map(({ row }) => row.code)).toEqual(['B1', 'B3'])
+    expect(rejects).toEqual([{ line: 3, column: 'code', reason: 'code is empty' }])
+  })
+})
+
+describe('writing', () => {
+  test('what is written is read back the same', () => {
+    const cell = fc
+      .string({ minLength: 1, maxLength: 12 })
+      .filter((text) => text.trim() === text && !/^[=+\-@\t\r]/.test(text) && text !== '')
+    fc.assert(
+      fc.property(fc.uniqueArray(cell, { minLength: 1, maxLength: 6 }), (names) => {
+        const csv = writeCsv(
+          ['code', 'name'],
+          names.map((name, i) => [`B${i}`, name]),
+        )
+        expect(readTable('bins', csv).rows.map(({ row }) => row.name)).toEqual(names)
+      }),
+    )
+  })
+
+  test('cells a spreadsheet would run are made harmless, numbers stay', () => {
+    expect(
+      writeCsv(
+        ['a', 'b'],
+        [
+          ['=SUM(A1)', -5],
+          ['@x', null],
+        ],
+      ),
+    ).toBe("a,b\n'=SUM(A1),-5\n'@x,\n")
+  })
+})

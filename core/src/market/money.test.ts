@@ -1,0 +1,62 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { decimalMoney, formatMoney, shareOut } from './money.ts'
+import { convert, MissingRate, type Rate } from './rates.ts'
+
+test('money is read with its sign and its digits', () => {
+  expect(formatMoney(910, 'EUR')).toBe('€9.10')
+  expect(formatMoney(123456, 'GBP')).toBe('£1,234.56')
+  expect(formatMoney(500, 'JPY')).toBe('¥500')
+  expect([decimalMoney(910, 'EUR'), decimalMoney(-5, 'EUR'), decimalMoney(7, 'JPY')]).toEqual(['9.10', '-0.05', '7'])
+})
+
+describe('sharing out', () => {
+  test('shares add up to the amount and keep its proportions to within a unit', () => {
+    const weights = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 1, maxLength: 8 })
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 100000 }), weights, (amount, list) => {
+        const shares = shareOut(amount, list)
+        const sum = list.reduce((total, weight) => total + weight, 0)
+        expect(shares.reduce((total, share) => total + share, 0)).toBe(amount)
+        shares.forEach((share, i) => {
+          const exact = sum > 0 ? (amount * list[i]!) / sum : amount / list.length
+          expect(Math.abs(share - exact)).toBeLessThan(1)
+        })
+      }),
+    )
+  })
+
+  test('odd units go to the largest remainders, the first of equals', () => {
+    expect(shareOut(10, [1, 1, 1])).toEqual([4, 3, 3])
+    expect(shareOut(5, [])).toEqual([])
+  })
+})
+
+describe('conversion', () => {
+  const rates: Rate[] = [
+    { date: '2026-11-01', from: 'GBP', to: 'EUR', rate: 1.1 },
+    { date: '2026-11-10', from: 'GBP', to: 'EUR', rate: 1.2 },
+  ]
+
+  test('takes the newest rate that is not after the day, either way round', () => {
+    expect(convert(1000, 'GBP', 'EUR', '2026-11-09', rates)).toBe(1100)
+    expect(convert(1000, 'GBP', 'EUR', '2026-11-10', rates)).toBe(1200)
+    expect(convert(1200, 'EUR', 'GBP', '2026-11-20', rates)).toBe(1000)
+    expect(convert(77, 'EUR', 'EUR', '1999-01-01', [])).toBe(77)
+  })
+
+  test('never promises less than it costs', () => {
+    fc.assert(
+      fc.property(fc.nat(100000), (amount) => {
+        const converted = convert(amount, 'GBP', 'EUR', '2026-11-20', rates)
+        expect(converted).toBeGreaterThanOrEqual(amount * 1.2 - 1e-6)
+        expect(converted - amount * 1.2).toBeLessThan(1)
+      }),
+    )
+  })
+
+  test('says which rate is missing', () => {
+    expect(() => convert(1, 'GBP', 'EUR', '2026-10-31', rates)).toThrow(MissingRate)
+    expect(() => convert(1, 'EUR', 'SEK', '2026-11-20', rates)).toThrow('There is no rate from EUR to SEK')
+  })
+})

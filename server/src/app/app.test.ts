@@ -1,0 +1,110 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { request } from 'node:http'
+import { startServer, type TestServer } from '../test/testServer.ts'
+import { readSettings } from './settings.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await startServer()
+})
+afterAll(() => server.stop())
+
+/** A request with headers that fetch would not let through. */
+function ask(
+  headers: Record<string, string>,
+  method = 'GET',
+): Promise<{ status: number; body: string; headers: Record<string, unknown> }> {
+  return new Promise((resolve, reject) => {
+    const call = request(`${server.url}/api/health`, { method, headers }, (response) => {
+      let body = ''
+      response.on('data', (chunk) => (body += chunk))
+      response.on('end', () => resolve({ status: response.statusCode!, body, headers: response.headers }))
+    })
+    call.on('error', reject)
+    call.end()
+  })
+}
+
+test('health says what is loaded', async () => {
+  const { status, body } = await server.get('health')
+  expect(status).toBe(200)
+  expect(body).toMatchObject({ status: 'ok', outfits: 13 })
+  expect(body['parts']).toBeGreaterThanOrEqual(180)
+  expect(body['offers']).toBeGreaterThanOrEqual(600)
+})
+
+describe('who may talk to it', () => {
+  test('another host name is refused, against rebinding', async () => {
+    const { status, body, headers } = await ask({ host: 'elsewhere.example' })
+    expect(status).toBe(403)
+    expect(headers['content-type']).toContain('application/problem+json')
+    expect(body).toContain('local host names only')
+  })
+
+  test('a page from elsewhere is refused, one from here is not', async () => {
+    expect((await ask({ origin: 'https://elsewhere.example' })).status).toBe(403)
+    expect((await ask({ origin: 'null' })).status).toBe(403)
+    expect((await ask({ origin: server.url })).status).toBe(200)
+  })
+
+  test('answers carry a strict content policy', async () => {
+    const { headers } = await ask({})
+    expect(headers['content-security-policy']).toContain("default-src 'self'")
+    expect(headers['content-security-policy']).toContain("frame-ancestors 'none'")
+    expect(headers['x-content-type-options']).toBe('nosniff')
+  })
+})
+
+describe('problems', () => {
+  test('an address that leads nowhere is a 404 problem', async () => {
+    const { status, type, body } = await server.get('nowhere')
+    expect(status).toBe(404)
+    expect(type).toContain('application/problem+json')
+    expect(body).toMatchObject({ type: 'about:blank', title: 'Not Found', status: 404, errors: [] })
+  })
+
+  test('a body that is no JSON is refused', async () => {
+    const response = await fetch(`${server.url}/api/plans`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: '{"outfit":',
+    })
+    expect(response.status).toBe(400)
+    expect(response.headers.get('content-type')).toContain('application/problem+json')
+  })
+
+  test('an unknown field is named', async () => {
+    const { status, body } = await server.send('POST', 'plans', { outfit: 'x', colour: 'red' })
+    expect(status).toBe(400)
+    expect(body['errors']).toEqual([{ field: 'colour', message: expect.stringContaining('colour') }])
+  })
+})
+
+test('the interface for programs is described', async () => {
+  const page = await fetch(`${server.url}/api/docs`)
+  expect(page.status).toBe(200)
+  const { body } = await server.get<{ openapi: string; paths: Record<string, unknown> }>('docs-json')
+  expect(body.openapi).toMatch(/^3/)
+  expect(Object.keys(body.paths)).toEqual(
+    expect.arrayContaining([
+      '/api/health',
+      '/api/rosters',
+      '/api/parts',
+      '/api/plans',
+      '/api/import/{table}',
+      '/api/outfits/{id}/card.svg',
+    ]),
+  )
+})
+
+describe('the command line', () => {
+  test('has defaults', () => {
+    expect(readSettings([])).toMatchObject({ port: 4310, web: null, world: null })
+    expect(readSettings(['--port', '0', '--data', '/x/y'])).toMatchObject({ port: 0, data: '/x/y' })
+  })
+
+  test('refuses what it does not know, by name', () => {
+    expect(() => readSettings(['--port', 'many'])).toThrow('--port must be a number from 0 to 65535; it is many.')
+    expect(() => readSettings(['--colour', 'red'])).toThrow(/--colour/)
+  })
+})

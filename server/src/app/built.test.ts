@@ -1,0 +1,177 @@
+import { afterAll, describe, expect, test } from '@jest/globals'
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import Database from 'better-sqlite3'
+import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { SourcingPlan } from '@outfit/core/sourcing'
+import { WORLD } from '../test/testServer.ts'
+
+/** These run the built program as a user would; the test script builds it before Jest starts. */
+const DIST = fileURLToPath(new URL('../../dist/', import.meta.url))
+const data = mkdtempSync(join(tmpdir(), 'outfit-built-'))
+afterAll(() => rmSync(data, { recursive: true, force: true }))
+
+function start(folder: string): Promise<{ url: string; child: ChildProcess }> {
+  const child = spawn(process.execPath, [join(DIST, 'main.js'), '--port', '0', '--data', folder, '--world', WORLD], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  return new Promise((resolve, reject) => {
+    let said = ''
+    child.stdout!.on('data', (chunk) => {
+      said += chunk
+      const [, url] = /ready at (\S+)/.exec(said) ?? []
+      if (url) resolve({ url, child })
+    })
+    child.on('exit', (code) => reject(new Error(`ended with ${code}`)))
+  })
+}
+const ended = (child: ChildProcess) => new Promise((resolve) => child.once('exit', resolve))
+const json = async <T>(url: string, init?: RequestInit): Promise<T> => (await fetch(url, init)).json() as Promise<T>
+
+describe('a killed server', () => {
+  test('has every change it acknowledged, time after time', async () => {
+    let expected: { version: number; slots: string[] } | null = null
+    for (let round = 0; round < 4; round++) {
+      const { url, child } = await start(data)
+      child.removeAllListeners('exit')
+      const { rosters } = await json<{ rosters: RosterShelf[] }>(`${url}/api/rosters`)
+      const { id } = rosters[0]!.outfits[0]!
+      const outfit = await json<OutfitDetail>(`${url}/api/outfits/${id}`)
+      const take = outfit.takes.find(({ chosen }) => chosen)!
+      if (expected)
+        expect({ version: outfit.version, slots: take.placements.map((p) => p.slot).sort() }).toEqual(expected)
+      let { version } = outfit
+      let placements = take.placements
+      for (let n = 0; n < 3 && placements.length > 1; n++) {
+        placements = placements.slice(1)
+        const body = JSON.stringify({ version, placements })
+        ;({ version } = await json<{ version: number }>(`${url}/api/outfits/${id}/takes/${take.id}`, {
+          method: 'PUT',
+          headers: { 'Content-Type': 'application/json' },
+          body,
+        }))
+      }
+      expected = { version, slots: placements.map((p) => p.slot).sort() }
+      child.kill('SIGKILL')
+      await ended(child)
+    }
+    const db = new Database(join(data, 'outfit.sqlite'))
+    expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
+    expect(db.pragma('foreign_key_check')).toEqual([])
+    db.close()
+  })
+
+  test('in the middle of loading the sample world starts over', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'outfit-cut-'))
+    const child = spawn(process.execPath, [join(DIST, 'main.js'), '--port', '0', '--data', folder, '--world', WORLD], {
+      stdio: 'ignore',
+    })
+    await new Promise((resolve) => setTimeout(resolve, 900))
+    child.kill('SIGKILL')
+    await ended(child)
+    const again = await start(folder)
+    const health = await json<{ outfits: number; parts: number }>(`${again.url}/api/health`)
+    expect(health).toMatchObject({ status: 'ok', outfits: 13 })
+    again.child.removeAllListeners('exit')
+    again.child.kill('SIGTERM')
+    await ended(again.child)
+    rmSync(folder, { recursive: true, force: true })
+  })
+})
+
+describe('the plan command', () => {
+  const run = (input: string) =>
+    spawnSync(process.execPath, [join(DIST, 'sourcing/planCli.js'), '-'], { input, encoding: 'utf8' })
+  const problem = {
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: 'EUR',
+    needs: [
+      {
+        id: 'n1',
+        qty: 2,
+        accept: [
+          { part: 'P1', penalty: 0 },
+          { part: 'P7', penalty: 150 },
+        ],
+      },
+    ],
+    owned: [{ part: 'P1', qty: 1 }],
+    sellers: [
+      {
+        id: 'S1',
+        name: 'One',
+        minimum: 100,
+        handling: 50,
+        arrivesInDays: 5,
+        shipping: {
+          basis: 'value',
+          bands: [
+            { upTo: 1500, price: 350 },
+            { upTo: null, price: 0 },
+          ],
+        },
+      },
+    ],
+    offers: [{ id: 'o1', seller: 'S1', price: 120, qty: 4, multiple: 1, weight: 2, yields: [{ part: 'P1', qty: 1 }] }],
+    resale: [{ part: 'P9', price: 40 }],
+    limits: { parcels: null, arriveBy: null, budget: null, seconds: 5, gap: 0.005 },
+  }
+
+  test('prints the plan of the documented example, and nothing else, on standard output', () => {
+    const { status, stdout } = run(JSON.stringify(problem))
+    expect(status).toBe(0)
+    expect(JSON.parse(stdout) as SourcingPlan).toMatchObject({
+      format: 'outfit.sourcing-plan',
+      version: 1,
+      status: 'optimal',
+      total: 520,
+      bound: 520,
+      gap: 0,
+      baskets: [{ seller: 'S1', lines: [{ offer: 'o1', qty: 1 }], goods: 120, shipping: 350, handling: 50 }],
+      fills: [
+        { need: 'n1', part: 'P1', qty: 1, from: 'owned' },
+        { need: 'n1', part: 'P1', qty: 1, from: 'o1' },
+      ],
+      surplus: [],
+      unmet: [],
+    })
+  })
+
+  test.each([
+    ['no JSON', '{', /is not JSON/],
+    [
+      'a missing field',
+      JSON.stringify({ ...problem, offers: [{ ...problem.offers[0], price: undefined }] }),
+      /^offers\[0\]\.price: is missing$/,
+    ],
+    [
+      'a negative quantity',
+      JSON.stringify({ ...problem, owned: [{ part: 'P1', qty: -1 }] }),
+      /^owned\[0\]\.qty: must not be negative; it is -1$/,
+    ],
+    [
+      'an unknown seller',
+      JSON.stringify({ ...problem, offers: [{ ...problem.offers[0], seller: 'S9' }] }),
+      /^offers\[0\]\.seller: .*S9/,
+    ],
+  ])('%s ends with 2 and one line that names it', (_name, input, message) => {
+    const { status, stdout, stderr } = run(input)
+    expect([status, stdout]).toEqual([2, ''])
+    expect(stderr.trim().split('\n')).toHaveLength(1)
+    expect(stderr.trim()).toMatch(message)
+  })
+
+  test('a file is read by its path; a missing one is told', () => {
+    const path = join(data, 'problem.json')
+    writeFileSync(path, JSON.stringify(problem))
+    const cli = join(DIST, 'sourcing/planCli.js')
+    expect(spawnSync(process.execPath, [cli, path], { encoding: 'utf8' }).status).toBe(0)
+    const missing = spawnSync(process.execPath, [cli, join(data, 'none.json')], { encoding: 'utf8' })
+    expect([missing.status, missing.stderr]).toEqual([2, expect.stringContaining('none.json')])
+    expect(spawnSync(process.execPath, [cli], { encoding: 'utf8' }).status).toBe(2)
+  })
+})

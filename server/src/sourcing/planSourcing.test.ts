@@ -1,0 +1,165 @@
+import { beforeAll, describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import {
+  cheapestOfEach,
+  planSourcing,
+  settle,
+  type SolveMilp,
+  type SourcingPlan,
+  type SourcingProblem,
+} from '@outfit/core/sourcing'
+import { everyPurchase } from '../test/everyPurchase.ts'
+import { loadHighsSolver } from './highsSolver.ts'
+
+let solve: SolveMilp
+beforeAll(async () => {
+  solve = await loadHighsSolver()
+})
+const plan = (problem: SourcingProblem): SourcingPlan =>
+  planSourcing(problem, { solve, now: () => performance.now() / 1000 })
+
+/** Any small problem of the published format, with all that makes one hard. */
+function anyProblem(): fc.Arbitrary<SourcingProblem> {
+  const part = fc.constantFrom('A', 'B', 'C')
+  const whole = (min: number, max: number) => fc.integer({ min, max })
+  const orNull = (arbitrary: fc.Arbitrary<number>) => fc.option(arbitrary, { nil: null, freq: 2 })
+  const bands = fc.tuple(whole(0, 60), whole(0, 60), whole(1, 60)).map(([first, second, upTo]) => [
+    { upTo, price: first },
+    { upTo: null, price: second },
+  ])
+  const accept = fc.uniqueArray(fc.record({ part, penalty: whole(0, 40) }), {
+    selector: (a) => a.part,
+    minLength: 1,
+    maxLength: 2,
+  })
+  return fc
+    .record({
+      needs: fc.array(fc.record({ qty: whole(1, 2), accept }), { minLength: 1, maxLength: 3 }),
+      owned: fc.array(fc.record({ part, qty: whole(1, 1) }), { maxLength: 1 }),
+      sellers: fc.array(
+        fc.record({
+          minimum: fc.oneof(fc.constant(0), whole(1, 80)),
+          handling: whole(0, 20),
+          arrivesInDays: whole(1, 9),
+          shipping: fc.record({ basis: fc.constantFrom('value' as const, 'count' as const, 'weight' as const), bands }),
+        }),
+        { minLength: 1, maxLength: 2 },
+      ),
+      offers: fc.array(
+        fc.record({
+          at: whole(0, 1),
+          price: whole(1, 60),
+          qty: whole(1, 3),
+          multiple: fc.constantFrom(1, 1, 2),
+          weight: whole(1, 30),
+          yields: fc.uniqueArray(fc.record({ part, qty: whole(1, 2) }), {
+            selector: (y) => y.part,
+            minLength: 1,
+            maxLength: 2,
+          }),
+        }),
+        { minLength: 1, maxLength: 5 },
+      ),
+      resale: fc.uniqueArray(fc.record({ part, price: whole(1, 15) }), { selector: (r) => r.part, maxLength: 2 }),
+      parcels: orNull(whole(0, 2)),
+      arriveBy: orNull(whole(1, 9)),
+      budget: orNull(whole(0, 200)),
+    })
+    .map(({ needs, sellers, offers, parcels, arriveBy, budget, ...rest }) => ({
+      format: 'outfit.sourcing-problem',
+      version: 1,
+      currency: 'EUR',
+      ...rest,
+      needs: needs.map((need, i) => ({ id: `n${i}`, ...need })),
+      sellers: sellers.map((seller, i) => ({ id: `s${i}`, name: `Seller ${i}`, ...seller })),
+      offers: offers.map(({ at, ...offer }, i) => ({ id: `o${i}`, seller: `s${at % sellers.length}`, ...offer })),
+      limits: { parcels, arriveBy, budget, seconds: 20, gap: 0 },
+    }))
+}
+
+/** Check a plan against the problem it answers, without asking how it was found. */
+function expectHonest(problem: SourcingProblem, answer: SourcingPlan): void {
+  const units = new Map(answer.baskets.flatMap(({ lines }) => lines.map(({ offer, qty }) => [offer, qty] as const)))
+  for (const offer of problem.offers) {
+    const bought = units.get(offer.id) ?? 0
+    expect(bought % offer.multiple === 0 && bought <= offer.qty).toBe(true)
+  }
+  const again = settle(problem, units)
+  expect([again.total, again.baskets]).toEqual([answer.total, answer.baskets])
+  for (const basket of answer.baskets)
+    expect(basket.goods).toBeGreaterThanOrEqual(problem.sellers.find((s) => s.id === basket.seller)!.minimum)
+  expect(answer.bound).toBeLessThanOrEqual(answer.total)
+  for (const need of problem.needs) {
+    const filled = answer.fills.filter((fill) => fill.need === need.id).reduce((sum, { qty }) => sum + qty, 0)
+    const unmet = answer.unmet.find((entry) => entry.need === need.id)?.qty ?? 0
+    expect(filled + unmet).toBe(need.qty)
+  }
+}
+
+test('agrees with trying every purchase, and its figures add up', () => {
+  fc.assert(
+    fc.property(anyProblem(), (problem) => {
+      const answer = plan(problem)
+      expectHonest(problem, answer)
+      const best = everyPurchase(problem)
+      const unmet = answer.unmet.reduce((sum, { qty }) => sum + qty, 0)
+      expect([unmet, answer.total]).toEqual([best.unmet, best.total])
+    }),
+    { numRuns: 250 },
+  )
+})
+
+test('is never dearer than the cheapest of each that meets as much', () => {
+  fc.assert(
+    fc.property(anyProblem(), (drawn) => {
+      const problem = { ...drawn, limits: { ...drawn.limits, parcels: null, arriveBy: null, budget: null } }
+      const [answer, naive] = [plan(problem), cheapestOfEach(problem)]
+      const units = (unmet: { qty: number }[]) => unmet.reduce((sum, { qty }) => sum + qty, 0)
+      fc.pre(naive.refused.length === 0)
+      expect(units(answer.unmet)).toBeLessThanOrEqual(units(naive.unmet))
+      if (units(answer.unmet) === units(naive.unmet)) expect(answer.total).toBeLessThanOrEqual(naive.total)
+    }),
+    { numRuns: 100 },
+  )
+})
+
+describe('what cannot be met is explained', () => {
+  const base = (limits: Partial<SourcingProblem['limits']>): SourcingProblem => ({
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: 'EUR',
+    needs: ['A', 'B', 'Z'].map((part) => ({ id: part, qty: 1, accept: [{ part, penalty: 0 }] })),
+    owned: [],
+    sellers: ['s', 't'].map((id, i) => ({
+      id,
+      name: id,
+      minimum: 0,
+      handling: 0,
+      arrivesInDays: 3 + i * 5,
+      shipping: { basis: 'count' as const, bands: [{ upTo: null, price: 100 }] },
+    })),
+    offers: [
+      { id: 'a', seller: 's', price: 50, qty: 1, multiple: 1, weight: 0, yields: [{ part: 'A', qty: 1 }] },
+      { id: 'b', seller: 't', price: 50, qty: 1, multiple: 1, weight: 0, yields: [{ part: 'B', qty: 1 }] },
+    ],
+    resale: [],
+    limits: { parcels: null, arriveBy: null, budget: null, seconds: 10, gap: 0, ...limits },
+  })
+
+  test('no limit: only what nobody offers stays unmet, and the plan is proven', () => {
+    const answer = plan(base({}))
+    expect(answer).toMatchObject({ status: 'optimal', total: 300, bound: 300, gap: 0 })
+    expect(answer.unmet).toEqual([{ need: 'Z', qty: 1, why: 'no offer' }])
+    expect(answer.limit).toBeUndefined()
+  })
+
+  test.each([
+    ['parcels', 1],
+    ['arriveBy', 4],
+    ['budget', 200],
+  ] as const)('%s too tight is named', (limit, value) => {
+    const answer = plan(base({ [limit]: value }))
+    expect(answer).toMatchObject({ status: 'impossible', limit })
+    expect(answer.unmet.find(({ need }) => need !== 'Z')!.why).toBe(`limit ${limit} is too tight`)
+  })
+})

@@ -1,0 +1,136 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import type { RosterShelf } from '@outfit/core/roster'
+import { settle, type ReportWithParts, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
+import { JobEntity } from '../jobs/entities.ts'
+import { KEPT_JOBS } from '../jobs/jobsService.ts'
+import { EndlessPlanRunner, jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+
+let server: TestServer
+let outfits: { id: string; name: string }[]
+beforeAll(async () => {
+  server = await startServer()
+  outfits = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters.flatMap((roster) => roster.outfits)
+})
+afterAll(() => server.stop())
+
+const startPlan = (outfit: string) => server.send<{ job: string }>('POST', 'plans', { outfit })
+const reportOf = async (job: string) => (await server.get<ReportWithParts>(`plans/${job}`)).body
+
+test('every demo outfit gets a proven plan that re-prices to its total and is not dearer than the naive one', async () => {
+  for (const { id } of outfits) {
+    const { status, body } = await startPlan(id)
+    expect(status).toBe(202)
+    expect(await jobEnd(server, body.job)).toMatchObject({ state: 'done' })
+    const { plan, problem, naive, parts } = await reportOf(body.job)
+    expect([plan.status, plan.unmet]).toEqual(['optimal', []])
+    const units = new Map(plan.baskets.flatMap(({ lines }) => lines.map(({ offer, qty }) => [offer, qty] as const)))
+    expect(settle(problem, units).total).toBe(plan.total)
+    if (naive.unmet.length === 0 && naive.refused.length === 0) expect(plan.total).toBeLessThanOrEqual(naive.total)
+    const known = new Set(parts.map(({ code }) => code))
+    for (const offer of problem.offers.filter(({ id: offerId }) => units.has(offerId)))
+      for (const { part } of offer.yields) expect(known.has(part)).toBe(true)
+  }
+})
+
+describe('one plan', () => {
+  let job: string
+  let report: ReportWithParts
+  beforeAll(async () => {
+    job = (await startPlan(outfits[0]!.id)).body.job
+    await jobEnd(server, job)
+    report = await reportOf(job)
+  })
+
+  test('asked for again without a change is the same', async () => {
+    expect((await startPlan(outfits[0]!.id)).body.job).toBe(job)
+  })
+
+  test('can be taken away as JSON and as a shopping list that adds up', async () => {
+    expect((await server.get<SourcingPlan>(`plans/${job}/plan.json`)).body).toEqual(report.plan)
+    expect((await server.get<SourcingProblem>(`plans/${job}/problem.json`)).body).toEqual(report.problem)
+    const answer = await fetch(`${server.url}/api/plans/${job}/shopping.csv`)
+    expect(answer.headers.get('content-type')).toBe('text/csv; charset=utf-8')
+    expect(answer.headers.get('content-disposition')).toContain('attachment')
+    const lines = (await answer.text())
+      .trim()
+      .split('\n')
+      .map((line) => line.split(','))
+    const cents = (text: string | undefined) => Math.round(Number(text) * 100)
+    const total = lines.at(-1)!
+    expect(total[1]).toBe('Total')
+    expect(cents(total[5])).toBe(report.plan.total)
+    expect(lines.slice(1, -1).reduce((sum, line) => sum + cents(line.at(-1)), 0)).toBe(report.plan.total)
+  })
+})
+
+describe('problems sent whole', () => {
+  const small = {
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: 'EUR',
+    needs: [{ id: 'n', qty: 1, accept: [{ part: 'A', penalty: 0 }] }],
+    sellers: [{ id: 's', shipping: { basis: 'value', bands: [{ upTo: null, price: 90 }] } }],
+    offers: [{ id: 'o', seller: 's', price: 10, qty: 1, yields: [{ part: 'A', qty: 1 }] }],
+  }
+
+  test('are solved', async () => {
+    const { status, body } = await server.send<{ job: string }>('POST', 'plans/problem', { problem: small })
+    expect(status).toBe(202)
+    await jobEnd(server, body.job)
+    expect((await server.get<SourcingPlan>(`plans/${body.job}/plan.json`)).body).toMatchObject({
+      status: 'optimal',
+      total: 100,
+    })
+  })
+
+  test.each([
+    ['a missing field', { ...small, offers: [{ ...small.offers[0], price: undefined }] }, 'offers[0].price'],
+    ['a negative quantity', { ...small, needs: [{ ...small.needs[0], qty: -3 }] }, 'needs[0].qty'],
+    ['an unknown seller', { ...small, offers: [{ ...small.offers[0], seller: 'nobody' }] }, 'offers[0].seller'],
+  ])('%s is refused by field and no job is kept', async (_name, problem, field) => {
+    const jobs = await server.count(JobEntity)
+    const { status, body } = await server.send<ProblemBody>('POST', 'plans/problem', { problem })
+    expect([status, body.errors[0]!.field]).toEqual([400, field])
+    expect(body.detail).toContain(field)
+    expect(await server.count(JobEntity)).toBe(jobs)
+  })
+})
+
+test('an outfit, take or job that does not exist is told', async () => {
+  expect((await startPlan('NOPE')).status).toBe(404)
+  expect((await server.send('POST', 'plans', { outfit: outfits[0]!.id, take: 'x' })).status).toBe(404)
+  expect((await server.get('plans/NOPE')).status).toBe(404)
+  expect((await server.send('DELETE', 'jobs/NOPE')).status).toBe(404)
+})
+
+test('a running plan is cancelled, says so, and gives no result', async () => {
+  const slow = await startServer({ runner: EndlessPlanRunner })
+  try {
+    const { body: shelves } = await slow.get<{ rosters: RosterShelf[] }>('rosters')
+    const outfit = shelves.rosters[0]!.outfits[0]!.id
+    const { body } = await slow.send<{ job: string }>('POST', 'plans', { outfit })
+    expect((await slow.get<{ state: string }>(`jobs/${body.job}`)).body.state).toBe('running')
+    expect((await slow.get(`plans/${body.job}`)).status).toBe(409)
+    expect((await slow.send('DELETE', `jobs/${body.job}`)).status).toBe(204)
+    expect(await jobEnd(slow, body.job)).toMatchObject({ state: 'cancelled' })
+    expect((await slow.get<ProblemBody>(`plans/${body.job}`)).body.detail).toBe(
+      'This plan is cancelled; there is no result to show.',
+    )
+    const again = await slow.send<{ job: string }>('POST', 'plans', { outfit })
+    expect(again.body.job).not.toBe(body.job)
+  } finally {
+    await slow.stop()
+  }
+})
+
+test('of finished jobs the newest hundred of a kind are kept', async () => {
+  const problem = { format: 'outfit.sourcing-problem', version: 1, currency: 'EUR', needs: [], sellers: [], offers: [] }
+  const jobs: string[] = []
+  for (let i = 0; i < KEPT_JOBS + 3; i++) {
+    const { body } = await server.send<{ job: string }>('POST', 'plans/problem', { problem })
+    await jobEnd(server, body.job)
+    jobs.push(body.job)
+  }
+  expect((await server.get(`jobs/${jobs[0]}`)).status).toBe(404)
+  expect((await server.get(`jobs/${jobs.at(-1)}`)).status).toBe(200)
+})

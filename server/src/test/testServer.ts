@@ -1,0 +1,99 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import type { Type } from '@nestjs/common'
+import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm'
+import { planSourcing, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
+import { createApp } from '../app/createApp.ts'
+import { loadSampleWorld } from '../import/sampleWorld.ts'
+import { loadHighsSolver } from '../sourcing/highsSolver.ts'
+import { PlanRunner, type PlanProgress } from '../sourcing/planRunner.ts'
+
+export const WORLD = fileURLToPath(new URL('../../../demo/world', import.meta.url))
+
+/** Solves in the thread of the test, since a worker would need a build. */
+class InThreadPlanRunner extends PlanRunner {
+  override async run(
+    problem: SourcingProblem,
+    _signal: AbortSignal,
+    report: (progress: PlanProgress) => void,
+  ): Promise<SourcingPlan> {
+    return planSourcing(problem, {
+      solve: await loadHighsSolver(),
+      now: () => performance.now() / 1000,
+      onProgress: report,
+    })
+  }
+}
+
+/** Never ends by itself; a test can watch it being cancelled. */
+export class EndlessPlanRunner extends PlanRunner {
+  override run(_problem: SourcingProblem, signal: AbortSignal): Promise<SourcingPlan> {
+    return new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped'))))
+  }
+}
+
+export interface Answer<T> {
+  status: number
+  type: string
+  body: T
+}
+
+/** A server on a free port with a data folder of its own, spoken to over HTTP. */
+export interface TestServer {
+  url: string
+  data: string
+  get<T = Record<string, unknown>>(path: string): Promise<Answer<T>>
+  send<T = Record<string, unknown>>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Answer<T>>
+  count(entity: EntityTarget<ObjectLiteral>): Promise<number>
+  stop(): Promise<void>
+}
+
+export async function startServer({
+  world = true,
+  runner = InThreadPlanRunner as Type<PlanRunner>,
+  data = mkdtempSync(join(tmpdir(), 'outfit-')),
+} = {}): Promise<TestServer> {
+  const app = await createApp({ port: 0, data, web: null, world: null }, runner)
+  await app.init()
+  if (world) await loadSampleWorld(app, WORLD, data)
+  await app.listen(0, '127.0.0.1')
+  const url = (await app.getUrl()).replace('[::1]', '127.0.0.1')
+  const ask = async <T>(path: string, init?: RequestInit): Promise<Answer<T>> => {
+    const response = await fetch(`${url}/api/${path}`, init)
+    const type = response.headers.get('content-type') ?? ''
+    const body = type.includes('json') ? await response.json() : await response.text()
+    return { status: response.status, type, body: body as T }
+  }
+  return {
+    url,
+    data,
+    get: (path) => ask(path),
+    send: (method, path, body) =>
+      ask(path, {
+        method,
+        headers: { 'Content-Type': 'application/json' },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      }),
+    count: (entity) => app.get(DataSource).getRepository(entity).count(),
+    stop: async () => {
+      await app.close()
+      rmSync(data, { recursive: true, force: true })
+    },
+  }
+}
+
+/** A problem answer. */
+export interface ProblemBody {
+  status: number
+  detail: string
+  errors: { field: string; message: string }[]
+}
+
+/** Wait for a job to end; its last event. */
+export async function jobEnd(server: TestServer, job: string): Promise<{ state: string; detail?: string }> {
+  const response = await fetch(`${server.url}/api/jobs/${job}/events`)
+  const events = (await response.text()).split('\n').filter((line) => line.startsWith('data: '))
+  return JSON.parse(events.at(-1)!.slice(6)) as { state: string }
+}
