@@ -1,3 +1,5 @@
+import { remembering } from './remember.ts'
+
 /**
  * Paths are SVG path data with absolute M, L, C, Q and Z only, so that a transform is a map over coordinate pairs and
  * the control points bound the curve.
@@ -28,7 +30,9 @@ const TOKEN = /[MLCQZ]|-?\d*\.?\d+(?:e-?\d+)?/g
 const tidy = (value: number) => String(Math.round(value * 10) / 10 + 0)
 
 /** Path data under a matrix, rounded to a tenth of a unit. */
-export function transformPath(d: string, m: Matrix): string {
+export const transformPath = remembering(transformed, (d, m) => `${m.join()} ${d}`)
+
+function transformed(d: string, m: Matrix): string {
   let x: number | null = null
   let out = ''
   for (const token of d.match(TOKEN) ?? []) {
@@ -53,7 +57,9 @@ export interface Box {
 }
 
 /** Box around all control points; it contains the curve. An empty path has an inverted, infinite box. */
-export function boundsOf(d: string): Box {
+export const boundsOf = remembering(bounded, (d) => d)
+
+function bounded(d: string): Box {
   const box: Box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity }
   let x: number | null = null
   for (const token of d.match(TOKEN) ?? []) {

@@ -1,10 +1,13 @@
 import type { Drawing } from './drawFigure.ts'
 import type { Shape } from './pen.ts'
+import { remembering } from './remember.ts'
 
 const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
 
 /** A short stable name for a clip path, from its data (FNV-1a), so that equal clips share one definition. */
-function clipName(d: string): string {
+const clipName = remembering(hashOf, (d) => d)
+
+function hashOf(d: string): string {
   let hash = 0x811c9dc5
   for (let i = 0; i < d.length; i++) hash = Math.imul(hash ^ d.charCodeAt(i), 0x01000193)
   return `c${(hash >>> 0).toString(36)}`

@@ -1,26 +1,27 @@
-/** Money is an integer in the minor unit of an ISO 4217 currency. */
-const DIGITS = new Map<string, number>()
+/** Making a formatter takes far longer than using it, so each currency has one. Money is an integer in the minor unit. */
+const FORMATS = new Map<string, { format: Intl.NumberFormat; digits: number }>()
 
-function digitsOf(currency: string): number {
-  let digits = DIGITS.get(currency)
-  if (digits === undefined) {
-    digits = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
-    DIGITS.set(currency, digits)
+function formatOf(currency: string): { format: Intl.NumberFormat; digits: number } {
+  let known = FORMATS.get(currency)
+  if (!known) {
+    const format = new Intl.NumberFormat('en', { style: 'currency', currency })
+    known = { format, digits: format.resolvedOptions().maximumFractionDigits ?? 2 }
+    FORMATS.set(currency, known)
   }
-  return digits
+  return known
 }
 
-/** "€9.10": minor units as a person reads them. */
+/** "€9.10": minor units of an ISO 4217 currency as a person reads them. */
 export function formatMoney(minor: number, currency: string): string {
-  const digits = digitsOf(currency)
-  return new Intl.NumberFormat('en', { style: 'currency', currency, minimumFractionDigits: digits }).format(
-    minor / 10 ** digits,
-  )
+  const { format, digits } = formatOf(currency)
+  return format.format(minor / 10 ** digits)
 }
 
 /** Plain decimal for files: "9.10". */
-export const decimalMoney = (minor: number, currency: string) =>
-  (minor / 10 ** digitsOf(currency)).toFixed(digitsOf(currency))
+export function decimalMoney(minor: number, currency: string): string {
+  const { digits } = formatOf(currency)
+  return (minor / 10 ** digits).toFixed(digits)
+}
 
 /** Split an amount in proportion to weights; the shares add up to it exactly (largest remainders get the odd units). */
 export function shareOut(amount: number, weights: readonly number[]): number[] {

@@ -43,6 +43,8 @@ export async function createApp(
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, runner), {
     logger: ['error', 'warn'],
     bodyParser: false,
+    // Browsers hold connections open, events of jobs above all; a stop does not wait for them.
+    forceCloseConnections: true,
   })
   app.use(localOnly)
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }))

@@ -123,6 +123,23 @@ test('is never dearer than the cheapest of each that meets as much', () => {
   )
 })
 
+test('a solver that finds nothing in its time leaves an honest plan, as good as the naive one', () => {
+  const nothing: SolveMilp = () => ({ status: 'unknown', values: null, bound: -Infinity })
+  fc.assert(
+    fc.property(anyProblem(), (drawn) => {
+      const problem = { ...drawn, limits: { ...drawn.limits, parcels: null, arriveBy: null, budget: null } }
+      const naive = cheapestOfEach(problem)
+      fc.pre(naive.refused.length === 0)
+      const answer = planSourcing(problem, { solve: nothing, now: () => 0 })
+      expectHonest(problem, answer)
+      expect(answer.total).toBeLessThanOrEqual(naive.total)
+      expect(Number.isFinite(answer.bound)).toBe(true)
+      if (answer.status === 'optimal') expect(answer.total).toBe(everyPurchase(problem).total)
+    }),
+    { numRuns: 100 },
+  )
+})
+
 describe('what cannot be met is explained', () => {
   const base = (limits: Partial<SourcingProblem['limits']>): SourcingProblem => ({
     format: 'outfit.sourcing-problem',

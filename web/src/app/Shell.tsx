@@ -44,7 +44,7 @@ export function Shell() {
     { enabled: singleKeys, sequenceTimeoutMs: 1200 },
     [rooms],
   )
-  useHotkeys('shift+slash', () => showKeys(true), { enabled: singleKeys })
+  useHotkeys('?', () => showKeys(true), { enabled: singleKeys, useKey: true })
   return (
     <div className="flex h-full flex-col">
       <a href="#main" className="sr-only focus:not-sr-only">

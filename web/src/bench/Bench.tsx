@@ -1,24 +1,24 @@
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { shallowEqual, useStore } from 'react-redux'
 import { Redo2, Undo2 } from 'lucide-react'
 import { toast } from 'sonner'
 import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import { pinsOf } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
+import { api } from '../app/api.ts'
 import { useSingleKeys } from '../app/singleKeys.ts'
-import { useAppDispatch, useAppSelector } from '../app/store.ts'
-import { usePlan } from '../sourcing/usePlan.ts'
+import { useAppDispatch, useAppSelector, type RootState } from '../app/store.ts'
 import { useBenchKeys } from './benchKeys.ts'
-import { changed, redone, rowPicked, undone, versionSeen, viewTurned } from './benchSlice.ts'
-import { CostTape } from './CostTape.tsx'
+import { changed, redone, rowPicked, undone, viewTurned } from './benchSlice.ts'
+import { Cost } from './Cost.tsx'
 import { pinKey } from './PinLabels.tsx'
 import { Spine } from './Spine.tsx'
 import { Stage } from './Stage.tsx'
 import { Takes } from './Takes.tsx'
 import { COLUMNS, Tray } from './Tray.tsx'
 import { useTraySettings } from './traySettings.ts'
+import { useTakes } from './useTakes.ts'
 import { useTray, type TrayEntry } from './useTray.ts'
 
 /** Which placed parts the drawer gives: the first units of each part, as far as they are free. */
@@ -33,8 +33,11 @@ function missingFrom(placements: readonly Placement[], free: Readonly<Record<str
 /** The bench: spine, mannequin, tray and cost tape of one take. */
 export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: Catalogue }) {
   const dispatch = useAppDispatch()
-  const navigate = useNavigate()
-  const { present, past, future, take, row, view, save, version } = useAppSelector((state) => state.bench)
+  const store = useStore<RootState>()
+  const { present, past, future, take, row, view } = useAppSelector(
+    ({ bench: { present, past, future, take, row, view } }) => ({ present, past, future, take, row, view }),
+    shallowEqual,
+  )
   const lowest = useAppSelector((state) => state.catalogue.lowest)
   const [singleKeys] = useSingleKeys()
   const [settings, setSettings] = useTraySettings()
@@ -56,10 +59,9 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const tray = useTray(dressing, settings, free, catalogue)
   const shownOn = useDeferredValue(present)
   const pins = useMemo(() => pinsOf(present, { catalogue, free }), [present, catalogue, free])
-  const known = useMemo(() => new Set(pins.map(pinKey)), [pins])
+  const known = useMemo(() => new Set(pinsOf(shownOn, { catalogue, free }).map(pinKey)), [shownOn, catalogue, free])
   const missing = useMemo(() => missingFrom(present, free), [present, free])
   const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
-  const plan = usePlan(outfit.id, take, String(version), save === 'saved' && missing.length > 0)
   const spineRow = SPINE.find(({ key }) => key === row)!
   const wornHere = present.find((p) => spineRow.slots.includes(p.slot))?.part
   const note = noted ?? wornHere ?? tray.shown[0]?.part.code ?? null
@@ -69,9 +71,9 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
     (entry: TrayEntry) => {
       setPickedCode(entry.part.code)
       setNoted(entry.part.code)
-      dispatch(changed(dress(present, dressing, entry.part, catalogue)))
+      dispatch(changed(dress(store.getState().bench.present, dressing, entry.part, catalogue)))
     },
-    [dispatch, present, dressing, catalogue],
+    [dispatch, store, dressing, catalogue],
   )
   const goTo = (next: string) => {
     dispatch(rowPicked(next))
@@ -91,32 +93,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const takeBefore = outfit.takes[at - 1] ?? outfit.takes[at + 1]
   const stood = before ? (takeBefore?.placements ?? past[0] ?? present) : (preview ?? present)
   const label = outfit.takes[at]?.label ?? ''
-  const openTake = (id: string) =>
-    void navigate(`/outfits/${outfit.id}/bench?take=${outfit.takes.find((t) => t.id === id)?.label}`, { replace: true })
-
-  const [addTake, adding] = api.endpoints.addTake.useMutation()
-  const [chooseTake, choosing] = api.endpoints.chooseTake.useMutation()
-  const [reload] = api.endpoints.outfit.useLazyQuery()
-  const newTake = async () => {
-    if (save !== 'saved' || !take) return void toast('Wait until all is saved, then copy the take.')
-    try {
-      const { take: made, version: next } = await addTake({ outfit: outfit.id, version, from: take }).unwrap()
-      dispatch(versionSeen(next))
-      const fresh = await reload(outfit.id).unwrap()
-      const letter = fresh.takes.find((t) => t.id === made)?.label
-      toast(`Take ${letter} is a copy of take ${label}.`)
-      void navigate(`/outfits/${outfit.id}/bench?take=${letter}`, { replace: true })
-    } catch (error) {
-      toast.error(errorText(error))
-    }
-  }
-  const choose = async () => {
-    if (save !== 'saved' || !take) return void toast('Wait until all is saved, then choose the take.')
-    const answer = await chooseTake({ outfit: outfit.id, version, take })
-    if (answer.error) return void toast.error(errorText(answer.error))
-    dispatch(versionSeen(answer.data.version))
-    toast(`Take ${label} stands on the shelf now.`)
-  }
+  const takes = useTakes(outfit)
 
   useBenchKeys(
     {
@@ -136,7 +113,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
       turnHead: () => change(turn(present, 'head')),
       otherSide: () => dispatch(viewTurned()),
       before: showBefore,
-      newTake: () => void newTake(),
+      newTake: () => void takes.add(),
       nextPin: () => {
         const next = pins[(pins.findIndex((pin) => pinKey(pin) === activePin) + 1) % pins.length]
         if (!next) return void toast('No pins: nothing to mend here.')
@@ -175,7 +152,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           catalogue={catalogue}
           view={view}
           name={outfit.name}
-          pins={before || preview ? [] : pins}
+          pins={before ? [] : pins}
           activePin={activePin}
           onRemedy={change}
           onPreview={setPreview}
@@ -184,10 +161,10 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             takes={outfit.takes}
             current={take!}
             present={present}
-            busy={adding.isLoading || choosing.isLoading}
-            onOpen={openTake}
-            onAdd={() => void newTake()}
-            onChoose={() => void choose()}
+            busy={takes.busy}
+            onOpen={takes.open}
+            onAdd={() => void takes.add()}
+            onChoose={() => void takes.choose()}
           />
           <div className="absolute top-3 right-4 flex gap-1.5">
             <button type="button" className={step} disabled={past.length === 0} onClick={() => dispatch(undone())}>
@@ -235,16 +212,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           listRef={listRef}
         />
       </div>
-      <CostTape
-        placements={present}
-        catalogue={catalogue}
-        plan={plan}
-        report={save === 'saved' ? plan.report : undefined}
-        lowest={lowest}
-        missing={missing.map((p) => p.part)}
-        currency={outfit.roster.currency}
-        to={`/outfits/${outfit.id}/sourcing?take=${label}`}
-      />
+      <Cost outfit={outfit} placements={present} missing={missing} catalogue={catalogue} label={label} />
     </div>
   )
 }

@@ -108,7 +108,10 @@ export function CostTape({ placements, catalogue, plan, report, lowest, missing,
             : '; lowest single prices without shipping, plan under way…')
   return (
     <Tooltip.Provider delayDuration={80}>
-      <footer className="flex h-[92px] shrink-0 items-center gap-6 border-t border-rule bg-band px-5">
+      <section
+        aria-label="Cost"
+        className="flex h-[92px] shrink-0 items-center gap-6 border-t border-rule bg-band px-5"
+      >
         <div className="min-w-0 flex-1">
           <p className="truncate" aria-live="polite">
             <strong className="font-head text-[17px]">{headline}</strong>
@@ -164,7 +167,7 @@ export function CostTape({ placements, catalogue, plan, report, lowest, missing,
         >
           Plan the buying
         </Link>
-      </footer>
+      </section>
     </Tooltip.Provider>
   )
 }

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState, type ReactNode } from 'react'
+import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
 import { drawFigure, FIGURE_WINDOW, svgBody, viewBox, type View } from '@outfit/core/mannequin'
@@ -37,7 +37,8 @@ export function Stage({
     observer.observe(frame.current!)
     return () => observer.disconnect()
   }, [])
-  const drawing = drawFigure(placements, catalogue, { view })
+  const drawing = useMemo(() => drawFigure(placements, catalogue, { view }), [placements, catalogue, view])
+  const html = useMemo(() => svgBody(drawing.shapes), [drawing])
   const scale = Math.min(size.width / FIGURE_WINDOW.width, size.height / FIGURE_WINDOW.height)
   const left = (size.width - FIGURE_WINDOW.width * scale) / 2
   const toPixels = ({ x, y }: { x: number; y: number }) => ({
@@ -53,7 +54,7 @@ export function Stage({
           aria-label={`${name}, ${view}`}
           viewBox={viewBox(FIGURE_WINDOW)}
           className="figure appearing h-full w-full"
-          dangerouslySetInnerHTML={{ __html: svgBody(drawing.shapes) }}
+          dangerouslySetInnerHTML={{ __html: html }}
         />
         {size.width > 0 && (
           <PinLabels

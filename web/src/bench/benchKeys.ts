@@ -36,7 +36,7 @@ export function useBenchKeys(actions: BenchActions, columns: number, singleKeys:
   useHotkeys('t', actions.newTake, single, deps)
   useHotkeys('n', actions.nextPin, single, deps)
   useHotkeys('b', ({ type }) => actions.before(type === 'keydown'), { ...single, keydown: true, keyup: true }, deps)
-  useHotkeys('slash', actions.find, { ...single, preventDefault: true }, deps)
+  useHotkeys('/', actions.find, { ...single, useKey: true, preventDefault: true }, deps)
   useHotkeys(
     ['left', 'right', 'up', 'down'],
     (event, { keys }) => {

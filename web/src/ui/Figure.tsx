@@ -6,6 +6,7 @@ import { useAppSelector } from '../app/store.ts'
 
 interface FigureProps {
   placements: readonly Placement[]
+  /** What it shows, for those who cannot see it; empty where the words stand beside it. */
   label: string
   view?: View
   /** Show only the surroundings of a slot. */
@@ -38,8 +39,7 @@ export const Figure = memo(function Figure({
   if (!drawn) return <div className={className} />
   return (
     <svg
-      role="img"
-      aria-label={label}
+      {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
       viewBox={drawn.box}
       className={`figure ${className ?? ''}`}
       dangerouslySetInnerHTML={{ __html: drawn.html }}

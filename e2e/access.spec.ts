@@ -1,0 +1,67 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { bench, expect, openOutfit, test } from './fixtures.ts'
+
+/** Faults against WCAG 2.2 A and AA, as "rule: element". */
+async function faults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  return violations.flatMap(({ id, nodes }) =>
+    nodes.map(({ target, failureSummary }) => `${id}: ${target.join(' ')} ${failureSummary ?? ''}`),
+  )
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`main views have no faults of access, ${colorScheme}`, async ({ app }) => {
+    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await app.getByRole('link', { name: 'Ferry people' }).click()
+    await expect(app.getByRole('heading', { name: /Ferry people/ })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await openOutfit(app, 'Bram, engines')
+    await expect(bench(app).cost).toContainText('to finish')
+    expect(await faults(app)).toEqual([])
+    await app.keyboard.press('?')
+    await expect(app.getByRole('dialog')).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await app.keyboard.press('Escape')
+    await app.getByRole('link', { name: 'Plan the buying' }).click()
+    await expect(app.getByRole('radio', { name: /Best plan/ })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await app.getByRole('link', { name: 'Card' }).click()
+    await expect(app.getByRole('img', { name: /^Card of/ })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+  })
+}
+
+test('rooms are reached by keys', async ({ app }) => {
+  await openOutfit(app, 'Teo, tickets')
+  for (const [key, address] of [
+    ['s', /sourcing/],
+    ['c', /card/],
+    ['b', /bench/],
+    ['r', /\/$/],
+  ] as const) {
+    await app.keyboard.press('g')
+    await app.keyboard.press(key)
+    await expect(app).toHaveURL(address)
+  }
+})
+
+test('the whole way to a worn part goes without a mouse', async ({ app }) => {
+  await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
+  const link = app.getByRole('link', { name: /· Bram/ })
+  for (let i = 0; i < 40 && !(await link.evaluate((element) => element === document.activeElement)); i++)
+    await app.keyboard.press('Tab')
+  await expect(link).toBeFocused()
+  await app.keyboard.press('Enter')
+  const list = app.getByRole('listbox', { name: 'Candidates' })
+  await expect(list.getByRole('option').first()).toBeVisible()
+  await list.focus()
+  await app.keyboard.press('ArrowRight')
+  const picked = await list.getAttribute('aria-activedescendant')
+  await app.keyboard.press('Enter')
+  await expect(app.locator(`#${picked}`)).toHaveAttribute('aria-selected', 'true')
+})

@@ -1,0 +1,50 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, openOutfit, test } from './fixtures.ts'
+import { startBuilt, stop } from './world.ts'
+
+test('rosters stand as shelves of drawn figures; a roster and an outfit open from there', async ({ app }) => {
+  await expect(app.getByRole('heading', { name: 'Rosters' })).toBeVisible()
+  for (const name of ['Odile, skipper', 'Odile at twelve', 'Bram, engines', 'Teo, tickets']) {
+    const figure = app.getByRole('img', { name })
+    await expect(figure).toBeVisible()
+    expect(await figure.locator('path').count()).toBeGreaterThan(30)
+  }
+  await app.getByRole('link', { name: 'Ferry people' }).click()
+  await expect(app).toHaveURL(/\/rosters\//)
+  await expect(app.getByText('Exchange only: parts are swapped, nothing is altered')).toBeVisible()
+  await expect(app.getByText('12 December 2026')).toBeVisible()
+  await expect(app.getByRole('heading', { name: /Ferry people/ })).toContainText('4 outfits in 2 factions')
+  await openOutfit(app, 'Teo, tickets')
+  await expect(app).toHaveURL(/\/outfits\/.+\/bench/)
+})
+
+test('figures stand at true relative height', async ({ app }) => {
+  const headOf = async (name: string) => (await app.getByRole('img', { name }).locator('path').last().boundingBox())!.y
+  await expect(app.getByRole('img', { name: 'Odile at twelve' })).toBeVisible()
+  expect(await headOf('Odile at twelve')).toBeGreaterThan(await headOf('Odile, skipper'))
+})
+
+test('an address that leads nowhere says so and leads back', async ({ app, server }) => {
+  await app.goto(`${server.url}/attic`)
+  await expect(app.getByRole('heading', { name: 'Nothing hangs here' })).toBeVisible()
+  await app.getByRole('link', { name: 'rosters', exact: true }).click()
+  await expect(app.getByRole('heading', { name: 'Rosters' })).toBeVisible()
+})
+
+test('an outfit that does not exist is told in words, with a way to try again', async ({ app, server }) => {
+  await app.goto(`${server.url}/outfits/NOPE/bench`)
+  await expect(app.getByRole('alert')).toContainText('There is no outfit NOPE.')
+  await expect(app.getByRole('button', { name: 'Try again' })).toBeVisible()
+})
+
+test('an empty data folder says what to do first', async ({ page }) => {
+  const data = mkdtempSync(join(tmpdir(), 'outfit-empty-'))
+  const { url, child } = await startBuilt(data, { world: false })
+  await page.goto(url)
+  await expect(page.getByRole('heading', { name: 'No roster yet' })).toBeVisible()
+  await expect(page.getByText('npm run demo')).toBeVisible()
+  await stop(child)
+  rmSync(data, { recursive: true, force: true })
+})

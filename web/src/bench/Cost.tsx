@@ -1,0 +1,35 @@
+import type { Catalogue, Placement } from '@outfit/core/catalogue'
+import type { OutfitDetail } from '@outfit/core/roster'
+import { useAppSelector } from '../app/store.ts'
+import { usePlan } from '../sourcing/usePlan.ts'
+import { CostTape } from './CostTape.tsx'
+
+interface CostProps {
+  outfit: OutfitDetail
+  placements: readonly Placement[]
+  /** Placements the drawer does not give. */
+  missing: readonly Placement[]
+  catalogue: Catalogue
+  label: string
+}
+
+/** Keeps a real plan of the saved take under the bench; apart from the bench, which need not be redrawn for it. */
+export function Cost({ outfit, placements, missing, catalogue, label }: CostProps) {
+  const saved = useAppSelector(({ bench }) => bench.save === 'saved')
+  const version = useAppSelector(({ bench }) => bench.version)
+  const take = useAppSelector(({ bench }) => bench.take)
+  const lowest = useAppSelector((state) => state.catalogue.lowest)
+  const plan = usePlan(outfit.id, take, String(version), saved && missing.length > 0)
+  return (
+    <CostTape
+      placements={placements}
+      catalogue={catalogue}
+      plan={plan}
+      report={saved ? plan.report : undefined}
+      lowest={lowest}
+      missing={missing.map((p) => p.part)}
+      currency={outfit.roster.currency}
+      to={`/outfits/${outfit.id}/sourcing?take=${label}`}
+    />
+  )
+}

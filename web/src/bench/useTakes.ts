@@ -1,0 +1,56 @@
+import { useNavigate } from 'react-router'
+import { useStore } from 'react-redux'
+import { toast } from 'sonner'
+import type { OutfitDetail } from '@outfit/core/roster'
+import { api, errorText } from '../app/api.ts'
+import { useAppDispatch, type RootState } from '../app/store.ts'
+import { versionSeen } from './benchSlice.ts'
+
+/** Opening, copying and choosing takes of an outfit. What is not saved yet is waited for rather than lost. */
+export function useTakes(outfit: OutfitDetail) {
+  const dispatch = useAppDispatch()
+  const store = useStore<RootState>()
+  const navigate = useNavigate()
+  const [addTake, adding] = api.endpoints.addTake.useMutation()
+  const [chooseTake, choosing] = api.endpoints.chooseTake.useMutation()
+  const [reload] = api.endpoints.outfit.useLazyQuery()
+  const labelOf = (id: string | null) => outfit.takes.find((t) => t.id === id)?.label ?? ''
+  const show = (label: string) => void navigate(`/outfits/${outfit.id}/bench?take=${label}`, { replace: true })
+  /** The take on the bench with its version, once all of it is saved. */
+  const settled = () => {
+    const { take, version, save } = store.getState().bench
+    if (save === 'saved' && take) return { take, version }
+    toast('Wait until all is saved, then try again.')
+    return null
+  }
+  return {
+    busy: adding.isLoading || choosing.isLoading,
+    open: (id: string) => show(labelOf(id)),
+    add: async () => {
+      const now = settled()
+      if (!now) return
+      try {
+        const { take: made, version } = await addTake({
+          outfit: outfit.id,
+          version: now.version,
+          from: now.take,
+        }).unwrap()
+        dispatch(versionSeen(version))
+        const fresh = await reload(outfit.id).unwrap()
+        const label = fresh.takes.find((t) => t.id === made)?.label ?? ''
+        toast(`Take ${label} is a copy of take ${labelOf(now.take)}.`)
+        show(label)
+      } catch (error) {
+        toast.error(errorText(error))
+      }
+    },
+    choose: async () => {
+      const now = settled()
+      if (!now) return
+      const answer = await chooseTake({ outfit: outfit.id, ...now })
+      if (answer.error) return void toast.error(errorText(answer.error))
+      dispatch(versionSeen(answer.data.version))
+      toast(`Take ${labelOf(now.take)} stands on the shelf now.`)
+    },
+  }
+}
