@@ -1,6 +1,6 @@
-/** One Jest run over core and server; ES modules throughout, since Nest 12 and culori ship nothing else. */
+/** One Jest run over core, server and what of web needs no page; ES modules throughout, since Nest 12 and culori ship nothing else. */
 export default {
-  roots: ['<rootDir>/core/src', '<rootDir>/server/src'],
+  roots: ['<rootDir>/core/src', '<rootDir>/server/src', '<rootDir>/web/src'],
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts'],
   moduleNameMapper: { '^@outfit/core/(.*)$': '<rootDir>/core/src/$1/index.ts' },

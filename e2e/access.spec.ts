@@ -60,7 +60,20 @@ test('the whole way to a worn part goes without a mouse', async ({ app }) => {
   const list = app.getByRole('listbox', { name: 'Candidates' })
   await expect(list.getByRole('option').first()).toBeVisible()
   await list.focus()
-  await app.keyboard.press('ArrowRight')
+  const at = async () => Number((await list.getAttribute('aria-activedescendant'))?.slice('candidate-P-'.length))
+  const order = await list
+    .getByRole('option')
+    .evaluateAll((options) => options.map(({ id }) => Number(id.slice('candidate-P-'.length))))
+  for (const [key, index] of [
+    ['ArrowRight', 1],
+    ['ArrowDown', 4],
+    ['ArrowLeft', 3],
+    ['ArrowUp', 0],
+    ['ArrowRight', 1],
+  ] as const) {
+    await app.keyboard.press(key)
+    await expect.poll(at).toBe(order[index])
+  }
   const picked = await list.getAttribute('aria-activedescendant')
   await app.keyboard.press('Enter')
   await expect(app.locator(`#${picked}`)).toHaveAttribute('aria-selected', 'true')

@@ -1,4 +1,5 @@
 import { convert, type Rate } from '../market/index.ts'
+import { gainsByFillers } from './reduce.ts'
 import type { Limits, Seller, SourcingProblem, Stock } from './types.ts'
 
 /** An offer as a seller makes it, in the seller's currency, with the atomic parts one unit yields. */
@@ -21,7 +22,7 @@ const DEFAULT_LIMITS: Limits = { parcels: null, arriveBy: null, budget: null, se
 
 /**
  * The sourcing problem of a list of wanted atomic parts: one need for each different part, offers converted to one
- * currency. Offers that yield nothing wanted are left out, unless their seller has a minimum to reach.
+ * currency. Offers that yield nothing wanted are left out, unless they can still make a parcel possible or cheaper.
  */
 export function problemFor(
   wanted: readonly string[],
@@ -37,7 +38,7 @@ export function problemFor(
     market.offers.filter((offer) => offer.yields.some(({ part }) => counts.has(part))).map((offer) => offer.id),
   )
   const sellerIds = new Set(market.offers.filter((offer) => useful.has(offer.id)).map((offer) => offer.seller))
-  const withMinimum = new Set(market.sellers.filter((seller) => seller.minimum > 0).map(({ id }) => id))
+  const fillable = new Set(market.sellers.filter(gainsByFillers).map(({ id }) => id))
   return {
     format: 'outfit.sourcing-problem',
     version: 1,
@@ -59,7 +60,7 @@ export function problemFor(
         },
       })),
     offers: market.offers
-      .filter((offer) => useful.has(offer.id) || (sellerIds.has(offer.seller) && withMinimum.has(offer.seller)))
+      .filter((offer) => useful.has(offer.id) || (sellerIds.has(offer.seller) && fillable.has(offer.seller)))
       .map(({ id, seller, price, currency: from, stock, multiple, weight, yields }) => ({
         id,
         seller,

@@ -10,9 +10,12 @@ const good = (): SourcingProblem =>
     limits: { parcels: 2, arriveBy: null, budget: null, seconds: 3, gap: 0.01 },
   })
 
+/** A problem that may be spoilt in any way. */
+type Draft = any // eslint-disable-line @typescript-eslint/no-explicit-any
+
 /** Faults of the good problem after a change, as "field: message". */
-function faultsAfter(change: (draft: Record<string, never>) => void): string[] {
-  const draft = JSON.parse(JSON.stringify(good())) as Record<string, never>
+function faultsAfter(change: (draft: Draft) => void): string[] {
+  const draft = JSON.parse(JSON.stringify(good())) as Draft
   change(draft)
   try {
     readProblem(draft)
@@ -39,8 +42,7 @@ test('what may be left out has its default', () => {
 })
 
 describe('faults name their field', () => {
-  test.each<[string, (draft: any) => void, string]>([
-    // eslint-disable-line @typescript-eslint/no-explicit-any
+  test.each<[string, (draft: Draft) => void, string]>([
     ['a missing price', (d) => delete d.offers[0].price, 'offers[0].price: is missing'],
     ['a negative quantity', (d) => (d.needs[0].qty = -1), 'needs[0].qty: must not be negative; it is -1'],
     ['a broken quantity', (d) => (d.offers[0].qty = 1.5), 'offers[0].qty: must be a whole number'],
@@ -75,8 +77,7 @@ describe('faults name their field', () => {
   })
 
   test('all of them are found at once, the first is in the message', () => {
-    const faults = faultsAfter((d: any) => {
-      // eslint-disable-line @typescript-eslint/no-explicit-any
+    const faults = faultsAfter((d: Draft) => {
       delete d.currency
       d.offers[0].price = -2
     })

@@ -1,4 +1,12 @@
-import type { SourcingProblem } from './types.ts'
+import type { Seller, SourcingProblem } from './types.ts'
+
+/**
+ * Whether goods nobody needs can make a parcel of this seller possible or cheaper: they reach a minimum, or a shipping
+ * band that costs less than the one before.
+ */
+export function gainsByFillers({ minimum, shipping: { bands } }: Pick<Seller, 'minimum' | 'shipping'>): boolean {
+  return minimum > 0 || bands.some(({ price }, i) => i > 0 && price < bands[i - 1]!.price)
+}
 
 /**
  * The problem without what no plan can use: sellers too slow, offers that yield neither an accepted part nor more than
@@ -17,16 +25,15 @@ export function reduceProblem(problem: SourcingProblem): SourcingProblem {
     const credit = offer.yields.reduce((sum, { part, qty }) => sum + qty * (resale.get(part) ?? 0), 0)
     return credit >= offer.price && credit > 0
   })
-  // A minimum can be reached with goods nobody needs, so the rest of a seller's list stays while there is a minimum.
   const useful = new Set(offers.map(({ seller }) => seller))
   const sellers = problem.sellers.filter(({ id }) => useful.has(id))
-  const withMinimum = new Set(sellers.filter(({ minimum }) => minimum > 0).map(({ id }) => id))
+  const fillable = new Set(sellers.filter(gainsByFillers).map(({ id }) => id))
   const kept = new Set(offers)
   return {
     ...problem,
     sellers,
     offers: problem.offers.filter(
-      (o) => kept.has(o) || (withMinimum.has(o.seller) && inTime.has(o.seller) && o.qty >= o.multiple),
+      (o) => kept.has(o) || (fillable.has(o.seller) && inTime.has(o.seller) && o.qty >= o.multiple),
     ),
   }
 }

@@ -52,7 +52,7 @@ function anyProblem(): fc.Arbitrary<SourcingProblem> {
           qty: whole(1, 3),
           multiple: fc.constantFrom(1, 1, 2),
           weight: whole(1, 30),
-          yields: fc.uniqueArray(fc.record({ part, qty: whole(1, 2) }), {
+          yields: fc.uniqueArray(fc.record({ part: fc.constantFrom('A', 'B', 'C', 'unwanted'), qty: whole(1, 2) }), {
             selector: (y) => y.part,
             minLength: 1,
             maxLength: 2,

@@ -25,7 +25,7 @@ const elsewhere = () => {
 /** The keys of the bench. They rest while something is typed; single letters can be switched off. */
 export function useBenchKeys(actions: BenchActions, columns: number, singleKeys: boolean): void {
   const single = { enabled: singleKeys }
-  const arrows: Record<string, number> = { left: -1, right: 1, up: -columns, down: columns }
+  const arrows: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -columns, ArrowDown: columns }
   const deps = [actions]
   useHotkeys('j', () => actions.row(1), single, deps)
   useHotkeys('k', () => actions.row(-1), single, deps)
@@ -39,10 +39,10 @@ export function useBenchKeys(actions: BenchActions, columns: number, singleKeys:
   useHotkeys('/', actions.find, { ...single, useKey: true, preventDefault: true }, deps)
   useHotkeys(
     ['left', 'right', 'up', 'down'],
-    (event, { keys }) => {
+    (event) => {
       if (elsewhere()) return
       event.preventDefault()
-      actions.pick(arrows[keys?.[0] ?? ''] ?? 0)
+      actions.pick(arrows[event.key] ?? 0)
     },
     deps,
   )

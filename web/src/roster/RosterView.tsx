@@ -3,7 +3,7 @@ import { formatMoney } from '@outfit/core/market'
 import { api, errorText } from '../app/api.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Shelf } from './Shelf.tsx'
-import { shelfFacts } from './shelfData.ts'
+import { shelfFacts, shelfHeight } from './shelfData.ts'
 
 const RULES: Record<string, string> = {
   'as-released': 'As released: whole assemblies as sold',
@@ -51,7 +51,7 @@ export function RosterView() {
         )}
       </dl>
       <div className="relative isolate mt-8">
-        <Shelf outfits={roster.outfits} height={324} />
+        <Shelf outfits={roster.outfits} height={shelfHeight(roster.outfits, 1240, 324)} />
       </div>
     </div>
   )

@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { api, errorText } from '../app/api.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Shelf } from './Shelf.tsx'
-import { shelfFacts } from './shelfData.ts'
+import { shelfFacts, shelfHeight } from './shelfData.ts'
 
 /** All rosters, each a shelf. */
 export function RostersView() {
@@ -33,7 +33,7 @@ export function RostersView() {
             <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{shelfFacts(roster)}</span>
           </h2>
           <div className="relative isolate mt-2">
-            <Shelf outfits={roster.outfits} />
+            <Shelf outfits={roster.outfits} height={shelfHeight(roster.outfits, 1240, 216)} />
           </div>
         </article>
       ))}

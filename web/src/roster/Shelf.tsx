@@ -2,14 +2,14 @@ import { Link } from 'react-router'
 import type { ShelfOutfit } from '@outfit/core/roster'
 import { MM_PER_UNIT } from '@outfit/core/mannequin'
 import { Figure } from '../ui/Figure.tsx'
-import { byFaction } from './shelfData.ts'
+import { byFaction, PLACE } from './shelfData.ts'
 
 /** Height of the picture above the board, in millimetres of the figures and in pixels. */
 const TOP_MM = 72
 const RULE_MM = [0, 15, 30, 45, 60]
 
 /** A wooden shelf with a millimetre rule behind it; figures stand at true relative height in their factions. */
-export function Shelf({ outfits, height = 216 }: { outfits: readonly ShelfOutfit[]; height?: number }) {
+export function Shelf({ outfits, height }: { outfits: readonly ShelfOutfit[]; height: number }) {
   const perMm = height / TOP_MM
   const window = { x: -72, y: -TOP_MM / MM_PER_UNIT, width: 144, height: TOP_MM / MM_PER_UNIT }
   return (
@@ -23,7 +23,7 @@ export function Shelf({ outfits, height = 216 }: { outfits: readonly ShelfOutfit
                 <Link
                   to={`/outfits/${outfit.id}/bench`}
                   className="group block rounded-[10px] text-center"
-                  style={{ width: Math.round(height * 0.62) }}
+                  style={{ width: Math.floor(height * PLACE) }}
                 >
                   <span className="relative block" style={{ height }}>
                     <Figure

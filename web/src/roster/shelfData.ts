@@ -11,6 +11,17 @@ export function byFaction(
   }))
 }
 
+/** Widths in pixels: of a figure's place for each pixel of height, of the rule's numbers, and between factions. */
+export const PLACE = 0.62
+const RULE = 56
+const BETWEEN = 66
+
+/** The height in pixels at which a whole shelf is seen at once, as far as that is sensible. */
+export function shelfHeight(outfits: readonly ShelfOutfit[], width: number, tallest: number): number {
+  const gaps = RULE + BETWEEN * (byFaction(outfits).length - 1)
+  return Math.round(Math.max(150, Math.min(tallest, (width - gaps) / (outfits.length * PLACE))))
+}
+
 /** "4 outfits in 2 factions · 34 parts owned, 18 to buy". */
 export function shelfFacts(roster: RosterShelf): string {
   const sum = (pick: (outfit: ShelfOutfit) => number) =>

@@ -1,0 +1,74 @@
+/** `npm run screenshots`: remake docs/screenshots/ from a fresh demo world, one picture of each main view. */
+import { mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build, install, ROOT, serve } from './tree.mjs'
+
+install()
+build()
+const { chromium } = await import('@playwright/test')
+const OUT = join(ROOT, 'docs/screenshots')
+mkdirSync(OUT, { recursive: true })
+for (const name of readdirSync(OUT)) if (name.endsWith('.png')) rmSync(join(OUT, name))
+const data = mkdtempSync(join(tmpdir(), 'outfit-pictures-'))
+const { url, child } = await serve(['--port', '0', '--data', data, '--world', join(ROOT, 'demo/world')])
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
+})
+
+try {
+  const { rosters } = await (await fetch(`${url}/api/rosters`)).json()
+  const outfit = (name) => rosters.flatMap((roster) => roster.outfits).find((o) => o.name.startsWith(name)).id
+  const bench = (name) => `/outfits/${outfit(name)}/bench`
+  const planned = (page) => page.getByText('to finish').waitFor()
+  const views = [
+    ['rosters', '/', (page) => page.getByRole('img', { name: 'Bram, engines' }).waitFor()],
+    [
+      'roster',
+      `/rosters/${rosters[1].id}`,
+      (page) => page.getByRole('heading', { name: 'Cox' }).or(page.getByRole('img').first()).first().waitFor(),
+    ],
+    ['bench', bench('Odile, skipper'), planned],
+    [
+      'bench-back',
+      bench('Bram'),
+      async (page) => {
+        await planned(page)
+        await page.keyboard.press('v')
+        for (let i = 0; i < 3; i++) await page.keyboard.press('j')
+        await page.getByRole('button', { name: 'Torso alone' }).waitFor()
+      },
+    ],
+    ['bench-dark', bench('Teo'), planned, 'dark'],
+    [
+      'sourcing',
+      bench('Bram').replace('bench', 'sourcing'),
+      (page) => page.getByRole('radio', { name: /Best plan/ }).waitFor(),
+    ],
+    [
+      'card',
+      bench('Odile, skipper').replace('bench', 'card'),
+      (page) => page.getByRole('img', { name: /^Card of/ }).waitFor(),
+    ],
+  ]
+  for (const [name, address, ready, colorScheme = 'light'] of views) {
+    const page = await browser.newPage({
+      viewport: { width: 1280, height: 800 },
+      colorScheme,
+      reducedMotion: 'reduce',
+      locale: 'en-GB',
+    })
+    await page.goto(url + address)
+    await ready(page)
+    await page.waitForLoadState('networkidle')
+    await page.waitForTimeout(600)
+    await page.screenshot({ path: join(OUT, `${name}.png`) })
+    await page.close()
+    console.log(`docs/screenshots/${name}.png`)
+  }
+} finally {
+  await browser.close()
+  child.kill()
+  rmSync(data, { recursive: true, force: true })
+}
