@@ -3,7 +3,7 @@
  * Playwright; it ends with 0 only when nothing failed.
  *   --fast   without the browser
  */
-import { existsSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { build, install, ROOT, run } from './tree.mjs'
 
@@ -40,6 +40,7 @@ function read(file) {
 }
 
 rmSync(RESULTS, { recursive: true, force: true })
+mkdirSync(RESULTS)
 step('Packages', () => install())
 if (!fast) step('Chromium', installChromium)
 step('Formatting', () => run('npx', ['prettier', '--check', '--log-level', 'warn', '.']))
