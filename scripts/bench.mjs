@@ -137,7 +137,7 @@ const benchmarks = {
             await page.evaluate(
               () =>
                 new Promise((resolve) => {
-                  const stage = document.querySelector('[aria-label=Mannequin] svg[role=img]')
+                  const stage = document.querySelector('[aria-label=Mannequin]')
                   const start = performance.now()
                   const observer = new MutationObserver(() => {
                     observer.disconnect()

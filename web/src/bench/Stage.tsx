@@ -39,6 +39,12 @@ export function Stage({
   }, [])
   const drawing = useMemo(() => drawFigure(placements, catalogue, { view }), [placements, catalogue, view])
   const html = useMemo(() => svgBody(drawing.shapes), [drawing])
+  // Two sheets, so that a change fades from the one to the other; only the one that comes is drawn anew.
+  const [sheets, setSheets] = useState({ shown: 0, html: [html, ''] })
+  if (sheets.html[sheets.shown] !== html) {
+    const next = 1 - sheets.shown
+    setSheets({ shown: next, html: sheets.html.map((sheet, i) => (i === next ? html : sheet)) })
+  }
   const scale = Math.min(size.width / FIGURE_WINDOW.width, size.height / FIGURE_WINDOW.height)
   const left = (size.width - FIGURE_WINDOW.width * scale) / 2
   const toPixels = ({ x, y }: { x: number; y: number }) => ({
@@ -48,14 +54,15 @@ export function Stage({
   return (
     <section aria-label="Mannequin" className="pattern-paper relative h-full overflow-hidden">
       <div ref={frame} className="absolute inset-x-0 top-1 bottom-9">
-        <svg
-          key={view}
-          role="img"
-          aria-label={`${name}, ${view}`}
-          viewBox={viewBox(FIGURE_WINDOW)}
-          className="figure appearing h-full w-full"
-          dangerouslySetInnerHTML={{ __html: html }}
-        />
+        {sheets.html.map((sheet, i) => (
+          <svg
+            key={i}
+            {...(i === sheets.shown ? { role: 'img', 'aria-label': `${name}, ${view}` } : { 'aria-hidden': true })}
+            viewBox={viewBox(FIGURE_WINDOW)}
+            className={`figure absolute inset-0 h-full w-full transition-opacity duration-[120ms] motion-reduce:transition-none ${i === sheets.shown ? '' : 'opacity-0'}`}
+            dangerouslySetInnerHTML={{ __html: sheet }}
+          />
+        ))}
         {size.width > 0 && (
           <PinLabels
             pins={pins}
