@@ -13,7 +13,7 @@ async function faults(page: Page): Promise<string[]> {
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {
-  test(`main views have no faults of access, ${colorScheme}`, async ({ app }) => {
+  test(`main views have no faults of access, ${colorScheme}`, async ({ app, server }) => {
     await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
     expect(await faults(app)).toEqual([])
@@ -30,6 +30,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await app.getByRole('link', { name: 'Plan the buying' }).click()
     await expect(app.getByRole('radio', { name: /Best plan/ })).toBeVisible()
     expect(await faults(app)).toEqual([])
+    await app.goto(`${server.url}/parts/P-00031`)
+    await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await app.goBack()
     await app.getByRole('link', { name: 'Card' }).click()
     await expect(app.getByRole('img', { name: /^Card of/ })).toBeVisible()
     expect(await faults(app)).toEqual([])

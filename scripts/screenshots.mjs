@@ -42,6 +42,14 @@ try {
     ],
     ['bench-dark', bench('Teo'), planned, 'dark'],
     [
+      'part',
+      '/parts/P-00031',
+      async (page) => {
+        await page.getByRole('button', { name: /^Lagoon/ }).click()
+        await page.getByText('Preview only.').waitFor()
+      },
+    ],
+    [
       'sourcing',
       bench('Bram').replace('bench', 'sourcing'),
       (page) => page.getByRole('radio', { name: /Best plan/ }).waitFor(),

@@ -11,6 +11,18 @@ import { figures, releases } from './releases.mjs'
 import { offers, rates, sellers } from './market.mjs'
 import { bins, owned, rosters } from './rosters.mjs'
 
+/** A part is no younger than the first figure or release that carries it, nor an assembly than its youngest component. */
+function firstYears() {
+  const first = new Map(parts.map((p) => [p.code, p.year]))
+  const lower = (code, year) => first.set(code, Math.min(year, first.get(code)))
+  for (const figure of figures) for (const { part } of figure.placements) lower(part, figure.year)
+  for (const release of releases)
+    for (const { kind, code } of release.contents) if (kind === 'part') lower(code, release.year)
+  for (const { code, components } of parts.filter((p) => p.components.length > 0))
+    lower(code, Math.max(...components.map(([, component]) => first.get(component.code))))
+  return first
+}
+
 const out = join(dirname(fileURLToPath(import.meta.url)), '../world')
 const files = {}
 const csv = (name, columns, rows) => {
@@ -31,10 +43,11 @@ csv(
   ['code', 'name', 'kind', 'front', 'back', 'traits'],
   prints.map((p) => [p.code, p.name, p.kind, JSON.stringify(p.front), JSON.stringify(p.back), p.traits]),
 )
+const firstYear = firstYears()
 csv(
   'parts',
   ['code', 'name', 'mould', 'colours', 'print', 'year'],
-  parts.map((p) => [p.code, p.name, p.mould, p.colours.join(';'), p.print ?? '', p.year]),
+  parts.map((p) => [p.code, p.name, p.mould, p.colours.join(';'), p.print ?? '', firstYear.get(p.code)]),
 )
 csv(
   'components',

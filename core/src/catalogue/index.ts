@@ -1,2 +1,3 @@
 export * from './types.ts'
 export * from './catalogueOf.ts'
+export * from './colourGrid.ts'

@@ -46,6 +46,16 @@ describe('the sample world', () => {
         }
   })
 
+  test('no part is younger than a figure or release that carries it', () => {
+    const figures = new Map(worldTable('figures').map(({ code, year }) => [code, year]))
+    const releases = new Map(worldTable('releases').map(({ code, year }) => [code, year]))
+    const yearOf = (part: string) => catalogue.parts.get(part)!.year!
+    for (const { figure, part } of worldTable('figure-parts'))
+      expect(yearOf(part)).toBeLessThanOrEqual(figures.get(figure)!)
+    for (const { release, kind, code } of worldTable('release-contents'))
+      expect(kind === 'part' ? yearOf(code) : figures.get(code)!).toBeLessThanOrEqual(releases.get(release)!)
+  })
+
   test('some of its outfits have pins and some have none', () => {
     const counts = rosterFile().rosters.flatMap((r) =>
       r.characters.flatMap((c) =>

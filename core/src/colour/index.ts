@@ -1,2 +1,3 @@
 export * from './difference.ts'
 export * from './shade.ts'
+export * from './nearest.ts'

@@ -91,6 +91,13 @@ describe('one part', () => {
     for (const { home, price, currency } of offers) if (currency === 'EUR') expect(home).toBe(price)
   })
 
+  test('comes with every part of its mould, so that one sees in which colours it was made', async () => {
+    const { items } = (await server.get<Page>('parts?slot=handRight&limit=500')).body
+    const mitts = (await server.get<Page>(`parts/${items[0]!.part.code}/mould`)).body.items
+    expect(mitts).toEqual(items.filter(({ part }) => part.mould === items[0]!.part.mould))
+    expect((await server.get('parts/P-NONE/mould')).status).toBe(404)
+  })
+
   test('an unknown code is told', async () => {
     const { status, body } = await server.get<ProblemBody>('parts/P-NONE')
     expect([status, body.detail]).toEqual([404, 'There is no part P-NONE.'])

@@ -3,7 +3,7 @@ import { ApiTags } from '@nestjs/swagger'
 import { Type } from 'class-transformer'
 import { IsIn, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
-import { SLOTS, type Slot } from '@outfit/core/catalogue'
+import { SLOTS, type Part, type Slot } from '@outfit/core/catalogue'
 import { notFound } from '../app/problem.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
@@ -33,9 +33,25 @@ export class CatalogueController {
   @Get('parts')
   async page(@Query() { slot, after = '', limit = 100 }: PartsQuery) {
     const found = await this.catalogue.page(SLOT_FACTS[slot].accepts, after, limit)
+    return {
+      ...(await this.withPrices(found)),
+      next: found.length === limit ? found[found.length - 1]!.code : null,
+    }
+  }
+
+  /** Every part made from the mould of this one, for its mould and colour grid. */
+  @Get('parts/:code/mould')
+  async mould(@Param('code') code: string) {
+    const found = await this.catalogue.sameMould(code)
+    if (!found) throw notFound('part', code)
+    return this.withPrices(found)
+  }
+
+  /** Parts with what is owned and the lowest price, and the parts inside assemblies likewise. */
+  private async withPrices(found: readonly Part[]) {
     const inside = await this.catalogue.parts(found.flatMap((part) => part.components.map((c) => c.part)))
     const [owned, prices] = await Promise.all([this.drawer.onHand(), this.market.lowest()])
-    const ownedOf = (part: (typeof found)[number]) =>
+    const ownedOf = (part: Part) =>
       part.components.length === 0
         ? (owned.get(part.code) ?? 0)
         : Math.min(
@@ -43,11 +59,8 @@ export class CatalogueController {
               Math.floor((owned.get(c.part) ?? 0) / part.components.filter((d) => d.part === c.part).length),
             ),
           )
-    return {
-      items: found.map((part) => ({ part, owned: ownedOf(part), lowest: prices.get(part.code) ?? null })),
-      parts: inside.map((part) => ({ part, owned: ownedOf(part), lowest: prices.get(part.code) ?? null })),
-      next: found.length === limit ? found[found.length - 1]!.code : null,
-    }
+    const priced = (part: Part) => ({ part, owned: ownedOf(part), lowest: prices.get(part.code) ?? null })
+    return { items: found.map(priced), parts: inside.map(priced) }
   }
 
   /** One part with where it lies, who carries it and who sells it. */

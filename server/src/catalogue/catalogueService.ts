@@ -61,6 +61,13 @@ export class CatalogueService {
     return this.withComponents(rows)
   }
 
+  /** Every part of the mould of a part, in any colour and print, by code; null when there is no such part. */
+  async sameMould(code: string): Promise<Part[] | null> {
+    const parts = this.database.getRepository(PartEntity)
+    const part = await parts.findOneBy({ code })
+    return part && this.withComponents(await parts.find({ where: { mould: part.mould }, order: { code: 'ASC' } }))
+  }
+
   private async withComponents(rows: PartEntity[]): Promise<Part[]> {
     const components = await this.database
       .getRepository(ComponentEntity)

@@ -60,6 +60,9 @@ export const api = createApi({
       query: (slot) => ({ url: 'parts', params: { slot, limit: 500 } }),
       keepUnusedDataFor: 600,
     }),
+    sameMould: build.query<{ items: Candidate[]; parts: Candidate[] }, string>({
+      query: (code) => `parts/${code}/mould`,
+    }),
     partDetail: build.query<PartDetail, string>({ query: (code) => `parts/${code}` }),
     savePlacements: build.mutation<{ version: number }, SaveRequest>({
       query: ({ outfit, take, ...body }) => ({ url: `outfits/${outfit}/takes/${take}`, method: 'PUT', body }),

@@ -28,6 +28,14 @@ export const catalogueSlice = createSlice({
         know(state, payload.parts)
         Object.assign(state.lowest, payload.lowest)
       })
+      .addMatcher(api.endpoints.sameMould.matchFulfilled, (state, { payload }) => {
+        const all = [...payload.items, ...payload.parts]
+        know(
+          state,
+          all.map(({ part }) => part),
+        )
+        price(state, all)
+      })
       .addMatcher(api.endpoints.report.matchFulfilled, (state, { payload }) => know(state, payload.parts))
       .addMatcher(api.endpoints.candidates.matchFulfilled, (state, { payload }) => {
         const all = [...payload.items, ...payload.parts]

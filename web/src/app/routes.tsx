@@ -30,6 +30,10 @@ export const router = createBrowserRouter([
         path: 'outfits/:outfit/card',
         lazy: async () => ({ Component: (await import('../show/CardView.tsx')).CardView }),
       },
+      {
+        path: 'parts/:part',
+        lazy: async () => ({ Component: (await import('../parts/PartView.tsx')).PartView }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -202,6 +202,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           catalogue={catalogue}
           free={free}
           known={known}
+          view={view}
           picked={picked}
           onPick={pickAt}
           onWear={wearEntry}

@@ -3,6 +3,7 @@ import { dress, isDressed, type Dressing } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { pinsOf } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import type { View } from '@outfit/core/mannequin'
 import { Figure } from '../ui/Figure.tsx'
 import { PinMark } from '../ui/PinMark.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
@@ -17,6 +18,7 @@ interface CandidateProps {
   free: Readonly<Record<string, number>>
   /** Keys of the pins that are stuck in already. */
   known: ReadonlySet<string>
+  view: View
   picked: boolean
   onWear: (entry: TrayEntry) => void
   onPick: (entry: TrayEntry) => void
@@ -30,6 +32,7 @@ export const Candidate = memo(function Candidate({
   catalogue,
   free,
   known,
+  view,
   picked,
   onWear,
   onPick,
@@ -58,7 +61,14 @@ export const Candidate = memo(function Candidate({
       onMouseEnter={() => onPick(entry)}
       className={`relative h-[140px] w-full cursor-pointer overflow-hidden rounded-[10px] border bg-card px-2 pb-1.5 text-left ${picked ? 'border-act outline-2 outline-act' : worn ? 'border-act' : 'border-rule hover:border-act'}`}
     >
-      <Figure placements={dressed} crop={dressing.slot} plinth={false} label="" className="mx-auto h-[86px] w-full" />
+      <Figure
+        placements={dressed}
+        view={view}
+        crop={dressing.slot}
+        plinth={false}
+        label=""
+        className="mx-auto h-[86px] w-full"
+      />
       <span className="flex items-center gap-1 text-[13px] font-semibold">
         <Swatch colour={colour} size={10} />
         <span className="truncate">{part.name}</span>

@@ -1,10 +1,11 @@
 import { Popover } from 'radix-ui'
+import { Link } from 'react-router'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { api, errorText, type PartDetail } from '../app/api.ts'
+import { PartSources } from '../parts/PartSources.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 
-const times = (qty: number) => (qty > 1 ? ` × ${qty}` : '')
 const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 
 /** One part: where it lies, who carries it, who sells it. */
@@ -76,72 +77,10 @@ function Sources({ detail, label }: { detail: PartDetail; label: string }) {
           aria-label={`Sources of ${label}`}
         >
           <h3 className="text-lg">{label}</h3>
-          <h4 className="mt-3 font-bold">In the drawer</h4>
-          {detail.bins.length === 0 && <p className="text-soft">None owned.</p>}
-          <ul>
-            {detail.bins.map(({ bin, part, name, qty }) => (
-              <li key={bin + part}>
-                {qty} in {name}
-              </li>
-            ))}
-          </ul>
-          <h4 className="mt-3 font-bold">Carried by</h4>
-          {detail.figures.length + detail.releases.length === 0 && (
-            <p className="text-soft">No figure and no release.</p>
-          )}
-          <ul>
-            {detail.figures.map(({ code, name, year, qty }) => (
-              <li key={code}>
-                {name}, {year}
-                {times(qty)} <span className="text-soft">figure {code}</span>
-              </li>
-            ))}
-            {detail.releases.map(({ code, name, year, kind, qty, loose }) => (
-              <li key={code}>
-                {name}, {year}
-                {times(qty)}{' '}
-                <span className="text-soft">
-                  {kind}
-                  {loose ? ', loose' : ''}
-                </span>
-              </li>
-            ))}
-          </ul>
-          <h4 className="mt-3 font-bold">Offers of the single part</h4>
-          {detail.offers.length === 0 ? (
-            <p className="text-soft">Nobody sells it singly.</p>
-          ) : (
-            <table className="w-full text-left">
-              <thead className="text-soft">
-                <tr>
-                  <th className="font-normal">seller</th>
-                  <th className="font-normal">state</th>
-                  <th className="text-right font-normal">price</th>
-                  <th className="text-right font-normal">stock</th>
-                </tr>
-              </thead>
-              <tbody>
-                {[...detail.offers]
-                  .sort((a, b) => a.home - b.home)
-                  .map((offer) => (
-                    <tr key={offer.id} className="border-t border-rule">
-                      <td>{offer.sellerName}</td>
-                      <td>{offer.condition}</td>
-                      <td className="text-right">
-                        {formatMoney(offer.home, HOME_CURRENCY)}
-                        {offer.currency !== HOME_CURRENCY && (
-                          <span className="text-soft"> ({formatMoney(offer.price, offer.currency)})</span>
-                        )}
-                      </td>
-                      <td className="text-right">
-                        {offer.stock}
-                        {offer.multiple > 1 && <span className="text-soft"> in {offer.multiple}s</span>}
-                      </td>
-                    </tr>
-                  ))}
-              </tbody>
-            </table>
-          )}
+          <Link to={`/parts/${detail.part.code}`} className="font-semibold text-act hover:underline">
+            Colours, sources and offers on its own page
+          </Link>
+          <PartSources detail={detail} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

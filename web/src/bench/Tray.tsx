@@ -2,6 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, type RefObject } from 'react'
 import { DRESSINGS, SPINE, type Dressing } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
+import type { View } from '@outfit/core/mannequin'
 import { errorText } from '../app/api.ts'
 import { ErrorNote } from '../ui/Notes.tsx'
 import { Candidate } from './Candidate.tsx'
@@ -31,6 +32,7 @@ interface TrayProps {
   catalogue: Catalogue
   free: Readonly<Record<string, number>>
   known: ReadonlySet<string>
+  view: View
   picked: number
   onPick: (index: number) => void
   onWear: (entry: TrayEntry) => void
@@ -129,6 +131,7 @@ function Candidates({
   catalogue,
   free,
   known,
+  view,
   picked,
   onPick,
   onWear,
@@ -195,6 +198,7 @@ function Candidates({
                 catalogue={catalogue}
                 free={free}
                 known={known}
+                view={view}
                 picked={line.index * COLUMNS + i === picked}
                 onWear={onWear}
                 onPick={onHover}

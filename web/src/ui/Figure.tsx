@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react'
-import type { Placement, Slot } from '@outfit/core/catalogue'
+import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
 import { cropTo, drawFigure, svgBody, viewBox, type View } from '@outfit/core/mannequin'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { useAppSelector } from '../app/store.ts'
@@ -14,6 +14,8 @@ interface FigureProps {
   /** Show this window of the drawing, in figure units. */
   window?: { x: number; y: number; width: number; height: number }
   plinth?: boolean
+  /** Draw from this catalogue instead of the one that is loaded. */
+  from?: Catalogue
   className?: string
 }
 
@@ -25,9 +27,11 @@ export const Figure = memo(function Figure({
   crop,
   window,
   plinth = true,
+  from,
   className,
 }: FigureProps) {
-  const catalogue = useAppSelector(selectCatalogue)
+  const loaded = useAppSelector(selectCatalogue)
+  const catalogue = from ?? loaded
   const drawn = useMemo(() => {
     if (!catalogue) return null
     const drawing = drawFigure(placements, catalogue, { view, plinth })

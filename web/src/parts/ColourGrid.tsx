@@ -1,0 +1,85 @@
+import { useNavigate } from 'react-router'
+import type { Colour, GridFamily, Part } from '@outfit/core/catalogue'
+import { readableOn } from '@outfit/core/colour'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import type { Candidate } from '../app/api.ts'
+
+interface ColourGridProps {
+  part: Part
+  grid: readonly GridFamily[]
+  family: readonly Candidate[]
+  wished: Colour | null
+  /** Look at a colour the part was never made in; null where that cannot be drawn. */
+  onWish: ((colour: Colour | null) => void) | null
+}
+
+/** The mould and print in every colour of the palette: made, owned, for sale, or only to be wished for. */
+export function ColourGrid({ part, grid, family, wished, onWish }: ColourGridProps) {
+  const navigate = useNavigate()
+  const known = new Map(family.map((candidate) => [candidate.part.code, candidate]))
+  const cells = grid.flatMap((row) => row.cells)
+  const made = cells.filter((cell) => cell.part).length
+  const stateOf = (other: Part | null) => {
+    const candidate = other && known.get(other.code)
+    if (!candidate) return { mark: '', words: 'never made' }
+    if (candidate.owned > 0) return { mark: String(candidate.owned), words: `owned ${candidate.owned}` }
+    if (candidate.lowest !== null) return { mark: '€', words: `from ${formatMoney(candidate.lowest, HOME_CURRENCY)}` }
+    return { mark: '', words: 'made, not for sale singly' }
+  }
+  return (
+    <section aria-label="Colours">
+      <h2 className="text-lg">
+        Colours
+        <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
+          made in {made} of {cells.length}
+        </span>
+      </h2>
+      <p className="mt-0.5 text-[13px] text-soft">
+        A number: owned. €: for sale. Large and blank: made, not for sale singly. Small and struck through: never made;
+        press to see it all the same.
+      </p>
+      <div className="mt-3 space-y-2.5">
+        {grid.map(({ family: name, cells: row }) => (
+          <div key={name} className="flex items-start gap-3">
+            <h3 className="w-[64px] shrink-0 pt-1 font-sans text-[13px] font-normal tracking-normal text-soft">
+              {name}
+            </h3>
+            <ul className="flex flex-wrap gap-1.5">
+              {row.map(({ colour, part: other }) => {
+                const { mark, words } = stateOf(other)
+                const isHere = other?.code === part.code && !wished
+                const isWished = wished?.code === colour.code
+                return (
+                  <li key={colour.code} className="w-[62px] text-center text-[11.5px] leading-tight">
+                    <button
+                      type="button"
+                      aria-label={`${colour.name}: ${words}`}
+                      aria-current={isHere || isWished ? 'true' : undefined}
+                      title={`${colour.name}: ${words}`}
+                      disabled={!other && !onWish}
+                      onClick={() => {
+                        if (!other) return onWish?.(isWished ? null : colour)
+                        onWish?.(null)
+                        if (other.code !== part.code) void navigate(`/parts/${other.code}`)
+                      }}
+                      style={{ background: colour.hex, color: readableOn(colour.hex) }}
+                      className={`relative mx-auto block overflow-hidden rounded-[7px] text-[13px] font-bold ${isHere || isWished ? 'border-act outline-2 outline-offset-1 outline-act' : other ? 'border-ink' : 'border-ink/40'} ${other ? 'h-[30px] w-[46px] border-2' : 'mt-[5px] mb-[3px] h-[22px] w-[32px] border'}`}
+                    >
+                      {mark}
+                      {!other && (
+                        <svg aria-hidden viewBox="0 0 44 30" className="absolute inset-0 h-full w-full">
+                          <path d="M2 28 42 2" stroke="currentColor" strokeWidth="2" />
+                        </svg>
+                      )}
+                    </button>
+                    <span className={other ? '' : 'text-soft'}>{colour.name}</span>
+                  </li>
+                )
+              })}
+            </ul>
+          </div>
+        ))}
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,80 @@
+import type { Commonness } from '@outfit/core/catalogue'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import type { PartDetail } from '../app/api.ts'
+
+const times = (qty: number) => (qty > 1 ? ` × ${qty}` : '')
+
+/** Where a part lies, who carries it and who sells it. */
+export function PartSources({ detail, common }: { detail: PartDetail; common?: Commonness }) {
+  return (
+    <section aria-label="Sources">
+      <h2 className="mt-4 text-lg">In the drawer</h2>
+      {detail.bins.length === 0 && <p className="text-soft">None owned.</p>}
+      <ul>
+        {detail.bins.map(({ bin, part, name, qty }) => (
+          <li key={bin + part}>
+            {qty} in {name}
+          </li>
+        ))}
+      </ul>
+      <h2 className="mt-4 text-lg">
+        Carried by
+        {common && <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">{common}</span>}
+      </h2>
+      {detail.figures.length + detail.releases.length === 0 && <p className="text-soft">No figure and no release.</p>}
+      <ul>
+        {detail.figures.map(({ code, name, year, qty }) => (
+          <li key={code}>
+            {name}, {year}
+            {times(qty)} <span className="text-soft">figure {code}</span>
+          </li>
+        ))}
+        {detail.releases.map(({ code, name, year, kind, qty, loose }) => (
+          <li key={code}>
+            {name}, {year}
+            {times(qty)}{' '}
+            <span className="text-soft">
+              {kind}
+              {loose ? ', loose' : ''}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <h2 className="mt-4 text-lg">Offers of the single part</h2>
+      {detail.offers.length === 0 ? (
+        <p className="text-soft">Nobody sells it singly.</p>
+      ) : (
+        <table className="w-full text-left">
+          <thead className="text-soft">
+            <tr>
+              <th className="font-normal">seller</th>
+              <th className="font-normal">state</th>
+              <th className="text-right font-normal">price</th>
+              <th className="text-right font-normal">stock</th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...detail.offers]
+              .sort((a, b) => a.home - b.home)
+              .map((offer) => (
+                <tr key={offer.id} className="border-t border-rule">
+                  <td>{offer.sellerName}</td>
+                  <td>{offer.condition}</td>
+                  <td className="text-right">
+                    {formatMoney(offer.home, HOME_CURRENCY)}
+                    {offer.currency !== HOME_CURRENCY && (
+                      <span className="text-soft"> ({formatMoney(offer.price, offer.currency)})</span>
+                    )}
+                  </td>
+                  <td className="text-right">
+                    {offer.stock}
+                    {offer.multiple > 1 && <span className="text-soft"> in {offer.multiple}s</span>}
+                  </td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,120 @@
+import { useState } from 'react'
+import { useParams } from 'react-router'
+import { putOn } from '@outfit/core/anatomy'
+import {
+  colourGrid,
+  commonness,
+  mainColour,
+  mouldOf,
+  type Catalogue,
+  type Colour,
+  type Part,
+} from '@outfit/core/catalogue'
+import { api, errorText, type Candidate, type PartDetail } from '../app/api.ts'
+import { selectCatalogue } from '../app/catalogueSlice.ts'
+import { useAppSelector } from '../app/store.ts'
+import { Figure } from '../ui/Figure.tsx'
+import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Swatch } from '../ui/Swatch.tsx'
+import { ColourGrid } from './ColourGrid.tsx'
+import { NearestColours } from './NearestColours.tsx'
+import { PartSources } from './PartSources.tsx'
+
+/** Everything about one part: drawn large, its mould in every colour, where it comes from and who sells it. */
+export function PartView() {
+  const { part: code = '' } = useParams()
+  const basics = api.endpoints.basics.useQuery()
+  const detail = api.endpoints.partDetail.useQuery(code)
+  const mould = api.endpoints.sameMould.useQuery(code)
+  const catalogue = useAppSelector(selectCatalogue)
+  const error = detail.error ?? mould.error ?? basics.error
+  if (error) return <ErrorNote onRetry={() => void detail.refetch()}>{errorText(error)}</ErrorNote>
+  const part = catalogue?.parts.get(code)
+  if (!detail.currentData || !mould.currentData || !basics.data || !catalogue || !part)
+    return <Waiting>Fetching the part…</Waiting>
+  return (
+    <Page
+      key={code}
+      part={part}
+      detail={detail.currentData}
+      family={mould.currentData.items}
+      palette={basics.data.colours}
+      catalogue={catalogue}
+    />
+  )
+}
+
+interface PageProps {
+  part: Part
+  detail: PartDetail
+  family: readonly Candidate[]
+  palette: readonly Colour[]
+  catalogue: Catalogue
+}
+
+const PREVIEW = 'preview'
+
+function Page({ part, detail, family, palette, catalogue }: PageProps) {
+  const [wished, setWished] = useState<Colour | null>(null)
+  const colour = mainColour(catalogue, part)
+  const mould = mouldOf(catalogue, part)
+  const grid = colourGrid(
+    part,
+    family.map((entry) => entry.part),
+    palette,
+  )
+  const isAssembly = part.components.length > 0
+  // A part that does not exist, in a catalogue that knows it: drawn like any other, said to be none.
+  const preview: Part | null = wished && { ...part, code: PREVIEW, colours: [wished.code, ...part.colours.slice(1)] }
+  const shownIn = preview ? { ...catalogue, parts: new Map([...catalogue.parts, [PREVIEW, preview]]) } : catalogue
+  const worn = putOn(
+    isAssembly
+      ? part.components.map((c) => ({ part: c.part, qty: 1 }))
+      : [{ part: preview?.code ?? part.code, qty: 1 }],
+    shownIn,
+  )
+  return (
+    <div className="mx-auto grid max-w-[1280px] grid-cols-[350px_1fr_310px] gap-8 px-5 py-5">
+      <section aria-label="Drawn">
+        <h1 className="text-2xl leading-tight">{part.name}</h1>
+        <p className="mt-1 flex items-center gap-1.5">
+          <Swatch colour={wished ?? colour} />
+          <strong>{(wished ?? colour)?.name}</strong>
+          <span className="text-soft">
+            · {part.code}
+            {part.year && !wished ? ` · ${part.year}` : ''}
+          </span>
+        </p>
+        <div className="pattern-paper mt-3 flex rounded-[10px] border border-rule">
+          {(['front', 'back'] as const).map((view) => (
+            <figure key={view} className="flex-1 pb-1 text-center text-[13px] text-soft">
+              <Figure
+                placements={worn}
+                from={shownIn}
+                view={view}
+                label={`${part.name}, ${view}`}
+                window={{ x: -84, y: -330, width: 168, height: 346 }}
+                className="h-[346px] w-full"
+              />
+              <figcaption>{view}</figcaption>
+            </figure>
+          ))}
+        </div>
+        {wished ? (
+          <p role="status" className="mt-2 rounded-[8px] border border-notice bg-card px-3 py-1.5">
+            <strong className="text-notice">Preview only.</strong> {part.name} was never made in {wished.name}.
+          </p>
+        ) : (
+          <p className="mt-2 text-soft">
+            {mould.name}
+            {mould.neckThickness > 0 && `, ${mould.neckThickness} mm on the neck`}
+            {mould.height > 0 && `, adds ${mould.height} mm`}, {mould.mass} g
+          </p>
+        )}
+        {wished && <NearestColours wished={wished} grid={grid} family={family} />}
+      </section>
+      <ColourGrid part={part} grid={grid} family={family} wished={wished} onWish={isAssembly ? null : setWished} />
+      <PartSources detail={detail} common={commonness(detail.releases.length)} />
+    </div>
+  )
+}
