@@ -24,16 +24,13 @@ export function BenchView() {
     if (!outfit || !take) return
     rememberOutfit(id)
     if (onBench === take.id) dispatch(versionSeen(outfit.version))
-    else
-      dispatch(
-        opened({
-          outfit: id,
-          take: take.id,
-          version: outfit.version,
-          placements: take.placements,
-          draft: findDraft(take.id)?.placements ?? null,
-        }),
-      )
+    else {
+      // A draft keeps the version it was made from: where somebody else wrote since, saving it asks whose is to stay.
+      const draft = findDraft(take.id)
+      const { id: takeId, placements } = take
+      const version = draft?.version ?? outfit.version
+      dispatch(opened({ outfit: id, take: takeId, version, placements, draft: draft?.placements ?? null }))
+    }
     // The take on the bench is left out: only another address or another answer of the server changes it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id, outfit, take?.id, dispatch])

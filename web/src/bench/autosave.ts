@@ -1,4 +1,5 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit'
+import type { Placement } from '@outfit/core/catalogue'
 import { api } from '../app/api.ts'
 import type { AppDispatch, RootState } from '../app/store.ts'
 import { changed, opened, redone, saveMoved, undone } from './benchSlice.ts'
@@ -51,7 +52,28 @@ async function save(getState: () => RootState, dispatch: AppDispatch, take: stri
     return
   }
   const { status } = answer.error as { status: number | string }
+  if (status === 409 && (await wasOurs(dispatch, bench.outfit, take, sent))) return
   const refused = typeof status === 'number' && status < 500 && status !== 429
   dispatch(saveMoved({ save: refused ? 'conflict' : 'offline' }))
   if (!refused) saveSoon(getState, dispatch, take, RETRY)
+}
+
+/** A save whose answer was lost looks like a conflict with ourselves: what the server has is what was sent. */
+async function wasOurs(
+  dispatch: AppDispatch,
+  outfit: string,
+  take: string,
+  sent: readonly Placement[],
+): Promise<boolean> {
+  const { data } = await dispatch(api.endpoints.outfit.initiate(outfit, { forceRefetch: true, subscribe: false }))
+  const theirs = data?.takes.find(({ id }) => id === take)?.placements
+  const asText = (list: readonly Placement[]) =>
+    list
+      .map(({ slot, part, order, turned }) => `${slot} ${order} ${part} ${turned}`)
+      .sort()
+      .join('\n')
+  if (!data || !theirs || asText(theirs) !== asText(sent)) return false
+  dropDraft(take)
+  dispatch(saveMoved({ save: 'saved', version: data.version }))
+  return true
 }

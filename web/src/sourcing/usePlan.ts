@@ -10,12 +10,14 @@ interface JobEvent {
 
 export interface PlanState {
   state: 'idle' | JobEvent['state']
+  /** What it is a plan of; an older one says nothing about what is worn now. */
+  of: string
   job: string | null
   progress: JobEvent['progress']
   problem: string | null
 }
 
-const IDLE: PlanState = { state: 'idle', job: null, progress: null, problem: null }
+const IDLE: PlanState = { state: 'idle', of: '', job: null, progress: null, problem: null }
 
 /**
  * The sourcing plan of a take, made anew whenever `key` changes; a plan that is overtaken is cancelled. With
@@ -28,7 +30,9 @@ export function usePlan(
   ready: boolean,
   again = 0,
 ) {
-  const [plan, setPlan] = useState<PlanState>(IDLE)
+  const [latest, setPlan] = useState<PlanState>(IDLE)
+  const of = `${take} ${key}`
+  const plan = latest.of === of ? latest : IDLE
   const [start] = api.endpoints.startPlan.useMutation()
   const [cancelJob] = api.endpoints.cancelJob.useMutation()
   useEffect(() => {
@@ -45,7 +49,7 @@ export function usePlan(
         (answer) => {
           job = answer.job
           if (over) return void cancelJob(job)
-          setPlan({ ...IDLE, state: 'running', job })
+          setPlan({ ...IDLE, state: 'running', of, job })
           source = new EventSource(`/api/jobs/${job}/events`)
           source.onmessage = ({ data }: MessageEvent<string>) => {
             const { state, progress, detail } = JSON.parse(data) as JobEvent
@@ -57,7 +61,7 @@ export function usePlan(
               settle({ state: 'failed', problem: 'The server stopped answering.' })
           }
         },
-        (error: unknown) => settle({ ...IDLE, state: 'failed', problem: errorText(error) }),
+        (error: unknown) => settle({ ...IDLE, state: 'failed', of, problem: errorText(error) }),
       )
     return () => {
       const wasOpen = source && source.readyState !== EventSource.CLOSED
@@ -65,7 +69,7 @@ export function usePlan(
       source?.close()
       if (job && wasOpen) void cancelJob(job)
     }
-  }, [outfit, take, key, ready, again, start, cancelJob])
+  }, [outfit, take, of, ready, again, start, cancelJob])
   const { data: report, error } = api.endpoints.report.useQuery(
     plan.state === 'done' && plan.job ? plan.job : skipToken,
   )
