@@ -36,6 +36,20 @@ test('the card is shown and taken away as SVG and PNG', async ({ app }) => {
   expect(png.bytes.readUInt32BE(16)).toBe(2244)
 })
 
+test('the take that is looked at goes along from room to room', async ({ app }) => {
+  await openOutfit(app, 'Odile, skipper')
+  await app.getByRole('button', { name: 'Take A' }).click()
+  const trail = app.getByRole('banner').getByRole('paragraph')
+  await expect(trail).toContainText('take A')
+  await app.getByRole('link', { name: 'Card' }).click()
+  await expect(app.getByRole('link', { name: 'take A' })).toHaveAttribute('aria-current', 'true')
+  await expect(trail).toContainText('take A')
+  await app.getByRole('link', { name: 'take B' }).click()
+  await expect(trail).toContainText('take B')
+  await app.getByRole('link', { name: 'Sourcing' }).click()
+  await expect(app.getByText(/^Odile, skipper, take B:/)).toBeVisible()
+})
+
 test('each take has its card', async ({ app }) => {
   await openOutfit(app, 'Odile, skipper')
   await app.getByRole('link', { name: 'Card' }).click()

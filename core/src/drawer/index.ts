@@ -1,2 +1,3 @@
 export * from './onHand.ts'
 export * from './allocate.ts'
+export * from './units.ts'

@@ -4,6 +4,7 @@ import { Type } from 'class-transformer'
 import { IsIn, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { SLOTS, type Part, type Slot } from '@outfit/core/catalogue'
+import { unitsOf } from '@outfit/core/drawer'
 import { notFound } from '../app/problem.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
@@ -51,14 +52,7 @@ export class CatalogueController {
   private async withPrices(found: readonly Part[]) {
     const inside = await this.catalogue.parts(found.flatMap((part) => part.components.map((c) => c.part)))
     const [owned, prices] = await Promise.all([this.drawer.onHand(), this.market.lowest()])
-    const ownedOf = (part: Part) =>
-      part.components.length === 0
-        ? (owned.get(part.code) ?? 0)
-        : Math.min(
-            ...part.components.map((c) =>
-              Math.floor((owned.get(c.part) ?? 0) / part.components.filter((d) => d.part === c.part).length),
-            ),
-          )
+    const ownedOf = (part: Part) => unitsOf(part, (code) => owned.get(code) ?? 0)
     const priced = (part: Part) => ({ part, owned: ownedOf(part), lowest: prices.get(part.code) ?? null })
     return { items: found.map(priced), parts: inside.map(priced) }
   }

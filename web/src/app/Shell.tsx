@@ -19,18 +19,20 @@ export function Shell() {
   const [keysShown, showKeys] = useState(false)
   const [singleKeys] = useSingleKeys()
   const navigate = useNavigate()
-  const { pathname } = useLocation()
+  const { pathname, search } = useLocation()
   const here = useMatch('/outfits/:outfit/*')?.params.outfit
   const known = data?.rosters.flatMap((roster) => roster.outfits) ?? []
   const remembered = lastOutfit()
   const outfit = here ?? known.find(({ id }) => id === remembered)?.id ?? known[0]?.id
+  // The rooms of an outfit stay with the take that is looked at.
+  const take = here ? search : ''
   const rooms = [
     { key: 'r', name: 'Rosters', to: '/' },
     ...(outfit
       ? [
-          { key: 'b', name: 'Bench', to: `/outfits/${outfit}/bench` },
-          { key: 's', name: 'Sourcing', to: `/outfits/${outfit}/sourcing` },
-          { key: 'c', name: 'Card', to: `/outfits/${outfit}/card` },
+          { key: 'b', name: 'Bench', to: `/outfits/${outfit}/bench${take}` },
+          { key: 's', name: 'Sourcing', to: `/outfits/${outfit}/sourcing${take}` },
+          { key: 'c', name: 'Card', to: `/outfits/${outfit}/card${take}` },
         ]
       : []),
   ]

@@ -1,14 +1,14 @@
-import { Link, useMatch } from 'react-router'
+import { Link, useMatch, useSearchParams } from 'react-router'
+import { takeNamed } from '@outfit/core/roster'
 import { api } from './api.ts'
-import { useAppSelector } from './store.ts'
 
 /** Where one is: roster, outfit, take. */
 export function Trail() {
   const id = useMatch('/outfits/:outfit/*')?.params.outfit
   const { currentData: outfit } = api.endpoints.outfit.useQuery(id ?? '', { skip: !id })
-  const take = useAppSelector((state) => state.bench.take)
+  const [search] = useSearchParams()
   if (!outfit) return null
-  const label = outfit.takes.find((t) => t.id === take)?.label
+  const label = takeNamed(outfit.takes, search.get('take'))?.label
   return (
     <p className="truncate">
       <Link to={`/rosters/${outfit.roster.id}`} className="text-soft hover:text-ink hover:underline">

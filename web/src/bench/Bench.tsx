@@ -4,6 +4,7 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { toast } from 'sonner'
 import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
+import { missingFrom } from '@outfit/core/drawer'
 import { pinsOf } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
 import { api } from '../app/api.ts'
@@ -21,15 +22,6 @@ import { useTraySettings } from './traySettings.ts'
 import { useTakes } from './useTakes.ts'
 import { useTray, type TrayEntry } from './useTray.ts'
 
-/** Which placed parts the drawer gives: the first units of each part, as far as they are free. */
-function missingFrom(placements: readonly Placement[], free: Readonly<Record<string, number>>): Placement[] {
-  const left: Record<string, number> = { ...free }
-  return placements.filter(({ part }) => {
-    left[part] = (left[part] ?? 0) - 1
-    return left[part]! < 0
-  })
-}
-
 /** The bench: spine, mannequin, tray and cost tape of one take. */
 export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: Catalogue }) {
   const dispatch = useAppDispatch()
@@ -44,7 +36,8 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const [dressingKey, setDressingKey] = useState<string | null>(null)
   const [pickedCode, setPickedCode] = useState<string | null>(null)
   const [noted, setNoted] = useState<string | null>(null)
-  const [preview, setPreview] = useState<Placement[] | null>(null)
+  // A preview is of what is worn now; it ends with any change, also where its button is gone by then.
+  const [preview, setPreview] = useState<{ on: Placement[]; placements: Placement[] } | null>(null)
   const [before, showBefore] = useState(false)
   const [activePin, setActivePin] = useState<string | null>(null)
   const findRef = useRef<HTMLInputElement>(null)
@@ -91,7 +84,11 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
 
   const at = outfit.takes.findIndex((t) => t.id === take)
   const takeBefore = outfit.takes[at - 1] ?? outfit.takes[at + 1]
-  const stood = before ? (takeBefore?.placements ?? past[0] ?? present) : (preview ?? present)
+  const stood = before
+    ? (takeBefore?.placements ?? past[0] ?? present)
+    : preview?.on === present
+      ? preview.placements
+      : present
   const label = outfit.takes[at]?.label ?? ''
   const takes = useTakes(outfit)
 
@@ -155,7 +152,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           pins={before ? [] : pins}
           activePin={activePin}
           onRemedy={change}
-          onPreview={setPreview}
+          onPreview={(placements) => setPreview(placements && { on: present, placements })}
         >
           <Takes
             takes={outfit.takes}

@@ -1,5 +1,6 @@
 import { useEffect } from 'react'
 import { useParams, useSearchParams } from 'react-router'
+import { takeNamed } from '@outfit/core/roster'
 import { api, errorText } from '../app/api.ts'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { rememberOutfit } from '../app/lastOutfit.ts'
@@ -18,8 +19,7 @@ export function BenchView() {
   const catalogue = useAppSelector(selectCatalogue)
   const onBench = useAppSelector((state) => state.bench.outfit === id && state.bench.take)
   const dispatch = useAppDispatch()
-  const wanted = search.get('take')
-  const take = outfit?.takes.find((t) => t.label === wanted) ?? outfit?.takes.find((t) => t.chosen) ?? outfit?.takes[0]
+  const take = outfit && takeNamed(outfit.takes, search.get('take'))
   useEffect(() => {
     if (!outfit || !take) return
     rememberOutfit(id)

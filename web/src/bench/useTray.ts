@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
 import { canPick, type Dressing } from '@outfit/core/anatomy'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { unitsOf } from '@outfit/core/drawer'
 import { api, type Candidate } from '../app/api.ts'
 
 export const TRAY_ORDERS = { owned: 'Owned first', price: 'Cheapest first', name: 'By name' } as const
@@ -21,18 +22,13 @@ export function useTray(
 ) {
   const { currentData: data, error, isFetching, refetch } = api.endpoints.candidates.useQuery(dressing.slot)
   const all = useMemo((): TrayEntry[] => {
-    const freeOf = (candidate: Candidate) => {
-      const { part } = candidate
-      if (part.components.length === 0) return free[part.code] ?? 0
-      return Math.min(
-        ...part.components.map((c) =>
-          Math.floor((free[c.part] ?? 0) / part.components.filter((d) => d.part === c.part).length),
-        ),
-      )
-    }
     return (data?.items ?? [])
       .filter(({ part }) => canPick(dressing, part))
-      .map((candidate) => ({ ...candidate, free: freeOf(candidate), label: partLabel(catalogue, candidate.part) }))
+      .map((candidate) => ({
+        ...candidate,
+        free: unitsOf(candidate.part, (code) => free[code] ?? 0),
+        label: partLabel(catalogue, candidate.part),
+      }))
   }, [data, dressing, free, catalogue])
   const shown = useMemo(() => {
     const words = find.toLowerCase().split(/\s+/).filter(Boolean)

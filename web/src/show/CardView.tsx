@@ -1,6 +1,7 @@
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
+import { takeNamed } from '@outfit/core/roster'
 import { api, errorText } from '../app/api.ts'
 import { rememberOutfit } from '../app/lastOutfit.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -14,8 +15,7 @@ export function CardView() {
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!outfit) return <Waiting>Drawing the card…</Waiting>
   rememberOutfit(outfit.id)
-  const take =
-    outfit.takes.find((t) => t.label === search.get('take')) ?? outfit.takes.find((t) => t.chosen) ?? outfit.takes[0]!
+  const take = takeNamed(outfit.takes, search.get('take'))!
   const file = (kind: 'svg' | 'png') => `/api/outfits/${outfit.id}/card.${kind}?take=${take.id}`
   const download = 'inline-flex items-center gap-1.5 rounded-[10px] border px-3.5 py-2 font-semibold'
   return (

@@ -76,7 +76,7 @@ function Line({ offer, qty, report, catalogue, used }: LineProps) {
   const remarks = [
     colour?.name,
     single ? null : used === null ? `whole, ${parts} parts` : used > 0 ? `whole, ${used} of ${parts} parts used` : null,
-    used === 0 ? 'only to reach the minimum' : null,
+    used === 0 ? 'only to fill the parcel up' : null,
     thing?.condition === 'used' ? 'used' : null,
   ].filter(Boolean)
   return (

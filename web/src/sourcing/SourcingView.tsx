@@ -3,6 +3,7 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { Download } from 'lucide-react'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney } from '@outfit/core/market'
+import { takeNamed } from '@outfit/core/roster'
 import type { Basket, SourcingReport } from '@outfit/core/sourcing'
 import { api, errorText } from '../app/api.ts'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
@@ -20,15 +21,15 @@ const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 export function SourcingView() {
   const { outfit: id = '' } = useParams()
   const [search] = useSearchParams()
-  api.endpoints.basics.useQuery()
+  const basics = api.endpoints.basics.useQuery()
   const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
   const catalogue = useAppSelector(selectCatalogue)
   const [again, setAgain] = useState(0)
-  const take =
-    outfit?.takes.find((t) => t.label === search.get('take')) ?? outfit?.takes.find((t) => t.chosen) ?? outfit?.takes[0]
+  const take = outfit && takeNamed(outfit.takes, search.get('take'))
   const plan = usePlan(outfit?.id, take?.id, String(outfit?.version ?? ''), Boolean(outfit), again)
   if (outfit) rememberOutfit(outfit.id)
-  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (error ?? basics.error)
+    return <ErrorNote onRetry={() => void refetch()}>{errorText(error ?? basics.error)}</ErrorNote>
   if (!outfit || !take || !catalogue) return <Waiting>Looking up what is missing…</Waiting>
   if (plan.problem) return <ErrorNote onRetry={() => setAgain(again + 1)}>{plan.problem}</ErrorNote>
   if (plan.state === 'cancelled')
@@ -141,7 +142,7 @@ function Report({
         <h1 className="text-2xl">
           {plan.baskets.length === 0
             ? 'Nothing can be bought'
-            : `${count(plan.baskets.length, 'parcel')}, ${money(plan.total)}, all here in ${count(days(plan.baskets), 'day')}`}
+            : `${count(plan.baskets.length, 'parcel')}, ${money(plan.total)}, ${plan.unmet.length > 0 ? 'what can be had is here' : 'all here'} in ${count(days(plan.baskets), 'day')}`}
           <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{proof}</span>
         </h1>
         <div role="radiogroup" aria-label="Ways to buy" className="mt-3 flex gap-3.5">
