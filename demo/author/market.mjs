@@ -127,6 +127,9 @@ const BASE = {
   waist: 110,
   held: 90,
   beside: 210,
+  face: 70,
+  wrist: 30,
+  feet: 60,
 }
 /** Dear on purpose, as every harbour has one hat nobody can afford. */
 const DEAR = { 'OILH/Bottle': 9, 'CREST/Lagoon': 5, 'CLOUD/Copper': 4, 'oilskin-coat/Marigold': 2.4 }

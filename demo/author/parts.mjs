@@ -1,6 +1,6 @@
 import { colour, colours } from './palette.mjs'
 import { mould } from './moulds.mjs'
-import { garments, legPrints, prints } from './prints.mjs'
+import { badges, garments, legPrints, prints } from './prints.mjs'
 
 export const parts = []
 const byKey = new Map()
@@ -62,11 +62,18 @@ const HEADGEAR = {
 }
 const yearOf = (index) => 2015 + (index % 12)
 let turn = 0
-for (const [suffix, ways] of Object.entries(HEADGEAR))
-  for (const way of ways) {
-    const names = way.split('/')
-    add(`${suffix}/${names[0]}`, mould(suffix).name, suffix, names, null, yearOf((turn += 5)))
-  }
+/** Parts of single moulds in their colourways; a badge follows an @. */
+function addColourways(table, step) {
+  for (const [suffix, ways] of Object.entries(table))
+    for (const way of ways) {
+      const [colourway, badge] = way.split('@')
+      const names = colourway.split('/')
+      const print = badge ? badges[badge] : null
+      const name = print ? `${mould(suffix).name}, ${print.name.toLowerCase()}` : mould(suffix).name
+      add(`${suffix}/${names[0]}${badge ? `@${badge}` : ''}`, name, suffix, names, print, yearOf((turn += step)))
+    }
+}
+addColourways(HEADGEAR, 5)
 
 const HEADS = `
 calm-chestnut Fawn; calm-chestnut Shell; calm-copper Shell; calm-copper Fawn; calm-tar Umber; calm-tar Hazel; calm-tar Fawn; grin-tar Umber; grin-tar Cocoa;
@@ -74,12 +81,18 @@ lashes-tar Hazel; lashes-tar Umber; lashes-tar Shell; lashes-chestnut Fawn; lash
 old-pewter Fawn; old-pewter Umber; beard-pewter Shell; beard-chestnut Fawn; beard-chestnut Hazel; goatee-tar Hazel; goatee-tar Cocoa; glasses-peat Shell; glasses-peat Plum Skin;
 glasses-tar Umber; scar-tar Fawn; scar-tar Hazel; stubble-peat Fawn; stubble-peat Shell; wink-chestnut Fawn; wink-chestnut Hazel; moustache-chestnut Fawn; moustache-chestnut Shell;
 patch-peat Fawn; plain-old Primrose; chin-carrot Shell; smudge-copper Fawn; smudge-copper Shell`
-for (const entry of HEADS.split(';')) {
-  const [, face, skin] = entry.trim().match(/^(\S+) (.+)$/)
-  const print = prints.find((p) => p.code === `D-FACE-${face.toUpperCase()}`)
-  const old = print.traits.includes('style=old')
-  add(`${face}/${skin}`, print.name, 'HEAD', [skin], print, old ? 2012 : yearOf((turn += 7)))
+/** "face Skin" on the usual head, or "face Skin MOULD". */
+function addHeads(text) {
+  for (const entry of text.split(';')) {
+    const [, face, skin, suffix = 'HEAD'] = entry.trim().match(/^(\S+) (.+?)(?: (HEAD[A-Z]))?$/)
+    const print = prints.find((p) => p.code === `D-FACE-${face.toUpperCase()}`)
+    if (!print) throw new Error(`no face "${face}"`)
+    const old = print.traits.includes('style=old')
+    const key = `${face}/${skin}${suffix === 'HEAD' ? '' : `/${suffix}`}`
+    add(key, print.name, suffix, [skin], print, old ? 2012 : yearOf((turn += 7)))
+  }
 }
+addHeads(HEADS)
 
 const SKINS = ['Primrose', 'Fawn', 'Shell', 'Plum Skin', 'Umber', 'Hazel', 'Cocoa']
 for (const skin of [...SKINS, 'Tar', 'Chalk', 'Peat', 'Marigold'])
@@ -93,29 +106,32 @@ warden-coat Slate Slate Fawn; purser Chalk Chalk Fawn; brass-band Poppy Poppy Fa
 knit-yoke Oat Oat Fawn; cable-knit Oat Oat Shell; cable-knit Moss Moss Fawn; cardigan-heather Heather Heather Umber; deckhand Chalk Chalk Fawn;
 anchor-tee Chalk Chalk Hazel; lantern-tee Tar Tar Fawn; engine-vest Rain Rain Hazel; ruffled Foxglove Foxglove Plum Skin; zip-fleece Lagoon Lagoon Fawn;
 market-shirt Butter Butter Umber; wine-jacket Sloe Sloe Umber; net-overalls Chalk Chalk Shell`
-for (const entry of DRESSED.split(';')) {
-  const words = entry.trim().match(/^(\S+) (.+)$/)
-  const names = words[2].split(/ (?=[A-Z])/).reduce((list, word) => {
-    const joined = list.length && [`${list.at(-1)} ${word}`].filter((n) => colours.some((c) => c.name === n))[0]
-    return joined ? [...list.slice(0, -1), joined] : [...list, word]
-  }, [])
-  const [cloth, sleeve, mitt] = names
-  const { torso: torsoPrint, sleeve: sleevePrint } = garments[words[1]]
-  const year = yearOf((turn += 5))
-  const torso = add(`${words[1]}-torso/${cloth}`, torsoPrint.name, 'TORSO', [cloth], torsoPrint, year)
-  const sleeveName = sleevePrint ? sleevePrint.name : 'Plain sleeve'
-  const armKey = sleevePrint ? words[1] : 'plain'
-  const armRight = add(`${armKey}-armR/${sleeve}`, sleeveName, 'ARMR', [sleeve], sleevePrint, year)
-  const armLeft = add(`${armKey}-armL/${sleeve}`, sleeveName, 'ARML', [sleeve], sleevePrint, year)
-  const hand = part(`hand/${mitt}`)
-  add(`${words[1]}/${cloth}`, torsoPrint.name, 'DRESS', [cloth, sleeve, mitt], torsoPrint, year, [
-    ['torso', torso],
-    ['armRight', armRight],
-    ['armLeft', armLeft],
-    ['handRight', hand],
-    ['handLeft', hand],
-  ])
+function addDressed(text) {
+  for (const entry of text.split(';')) {
+    const words = entry.trim().match(/^(\S+) (.+)$/)
+    const names = words[2].split(/ (?=[A-Z])/).reduce((list, word) => {
+      const joined = list.length && [`${list.at(-1)} ${word}`].filter((n) => colours.some((c) => c.name === n))[0]
+      return joined ? [...list.slice(0, -1), joined] : [...list, word]
+    }, [])
+    const [cloth, sleeve, mitt] = names
+    const { torso: torsoPrint, sleeve: sleevePrint } = garments[words[1]]
+    const year = yearOf((turn += 5))
+    const torso = add(`${words[1]}-torso/${cloth}`, torsoPrint.name, 'TORSO', [cloth], torsoPrint, year)
+    const sleeveName = sleevePrint ? sleevePrint.name : 'Plain sleeve'
+    const armKey = sleevePrint ? words[1] : 'plain'
+    const armRight = add(`${armKey}-armR/${sleeve}`, sleeveName, 'ARMR', [sleeve], sleevePrint, year)
+    const armLeft = add(`${armKey}-armL/${sleeve}`, sleeveName, 'ARML', [sleeve], sleevePrint, year)
+    const hand = part(`hand/${mitt}`)
+    add(`${words[1]}/${cloth}`, torsoPrint.name, 'DRESS', [cloth, sleeve, mitt], torsoPrint, year, [
+      ['torso', torso],
+      ['armRight', armRight],
+      ['armLeft', armLeft],
+      ['handRight', hand],
+      ['handLeft', hand],
+    ])
+  }
 }
+addDressed(DRESSED)
 for (const sleeve of ['Umber', 'Fawn', 'Tar', 'Brick Dust', 'Poppy', 'Lagoon']) {
   add(`plain-armR/${sleeve}`, 'Plain sleeve', 'ARMR', [sleeve], null, 2016)
   add(`plain-armL/${sleeve}`, 'Plain sleeve', 'ARML', [sleeve], null, 2016)
@@ -124,27 +140,30 @@ for (const sleeve of ['Umber', 'Fawn', 'Tar', 'Brick Dust', 'Poppy', 'Lagoon']) 
 const LEGS = `
 work Slate F; work Canal F; dark Tar F; dark Midnight F; boots Slate F; yellow-boots Quay Blue F; piped Midnight F; patched Peat F; shorts-fawn Rope M; shorts-shell Brick Dust S;
 coat-yellow Marigold F; coat-slate Slate F; waders Oak F; rower Chalk F; rower Chalk M; plain Chestnut F; plain Quay Blue M; plain Slate S; plain Wine F; work Oat F; dark Slate M; plain Bottle M`
-for (const entry of LEGS.split(';')) {
-  const [, key, cloth, length] = entry.trim().match(/^(\S+) (.+) ([FMS])$/)
-  const { leg, hips: hipPrint } = legPrints[key]
-  const year = yearOf((turn += 7))
-  const hips = add(
-    `${hipPrint ? key : 'plain'}-hips/${cloth}`,
-    hipPrint ? hipPrint.name : 'Hips',
-    'HIPS',
-    [cloth],
-    hipPrint,
-    year,
-  )
-  const right = add(`${key}-legR${length}/${cloth}`, `${leg.name}, right leg`, `LEGR${length}`, [cloth], leg, year)
-  const left = add(`${key}-legL${length}/${cloth}`, `${leg.name}, left leg`, `LEGL${length}`, [cloth], leg, year)
-  const size = { F: '', M: ', middle', S: ', short' }[length]
-  add(`${key}${length}/${cloth}`, `${leg.name}${size}`, `PAIR${length}`, [cloth], leg, year, [
-    ['hips', hips],
-    ['legRight', right],
-    ['legLeft', left],
-  ])
+function addLegs(text) {
+  for (const entry of text.split(';')) {
+    const [, key, cloth, length] = entry.trim().match(/^(\S+) (.+) ([FMS])$/)
+    const { leg, hips: hipPrint } = legPrints[key]
+    const year = yearOf((turn += 7))
+    const hips = add(
+      `${hipPrint ? key : 'plain'}-hips/${cloth}`,
+      hipPrint ? hipPrint.name : 'Hips',
+      'HIPS',
+      [cloth],
+      hipPrint,
+      year,
+    )
+    const right = add(`${key}-legR${length}/${cloth}`, `${leg.name}, right leg`, `LEGR${length}`, [cloth], leg, year)
+    const left = add(`${key}-legL${length}/${cloth}`, `${leg.name}, left leg`, `LEGL${length}`, [cloth], leg, year)
+    const size = { F: '', M: ', middle', S: ', short' }[length]
+    add(`${key}${length}/${cloth}`, `${leg.name}${size}`, `PAIR${length}`, [cloth], leg, year, [
+      ['hips', hips],
+      ['legRight', right],
+      ['legLeft', left],
+    ])
+  }
 }
+addLegs(LEGS)
 
 const LOOSE = {
   SKIRT: ['Wine/Fawn', 'Quay Blue/Umber', 'Moss/Plum Skin', 'Brick Dust/Hazel'],
@@ -188,8 +207,73 @@ const LOOSE = {
   CRATE: ['Oak', 'Rope'],
   BOLL: ['Tar/Rope'],
 }
-for (const [suffix, ways] of Object.entries(LOOSE))
-  for (const way of ways) {
-    const names = way.split('/')
-    add(`${suffix}/${names[0]}`, mould(suffix).name, suffix, names, null, yearOf((turn += 3)))
-  }
+addColourways(LOOSE, 3)
+
+// What came to the harbour later; kept behind the rest so that codes stay what they are.
+const LATER_HEADGEAR = {
+  BOWLC: ['Tar', 'Straw', 'Copper'],
+  WIND: ['Peat', 'Straw', 'Rain'],
+  LBUN: ['Chestnut', 'Tar', 'Pewter'],
+  CBRD: ['Straw', 'Copper', 'Cocoa'],
+  PEAK: ['Midnight/Tar/Brass', 'Chalk/Midnight/Brass'],
+  VISOR: ['Coral/Chalk', 'Clear Tide/Canal'],
+  FLOWR: ['Rosehip/Chalk/Moss', 'Marigold/Coral/Bottle'],
+  HOOD: ['Marigold', 'Slate', 'Marigold@hood-lantern'],
+  DOME: ['Brass/Clear Tide', 'Tin/Clear Glass'],
+  CAPB: ['Canal/Copper', 'Wine/Tar'],
+  DECK: ['Midnight/Tar@cap-anchor', 'Chalk/Quay Blue@cap-oars', 'Quay Blue/Oat@cap-heron'],
+  RING: ['Pewter'],
+}
+addColourways(LATER_HEADGEAR, 5)
+addHeads(`steady-straw Shell; cheer-carrot Shell; cheer-carrot Fawn; dimple-peat Fawn; dimple-peat Hazel; lashes-copper Shell; lashes-straw Fawn; lashes-pewter Umber;
+lips-tar Hazel; lips-tar Cocoa; squint-chestnut Fawn; boy-tar Umber; boy-tar Hazel; girl-cocoa Cocoa; baby-straw Shell; goatee-pewter Fawn; beard-tar Umber; beard-straw Shell;
+beard-copper Fawn; moustache-tar Hazel; moustache-rain Fawn; stubble-tar Plum Skin; glasses-copper Shell; glasses-pewter Fawn; glasses-chestnut Fawn; scar-rain Umber;
+paint-blue Hazel; paint-coral Fawn; cat-paint Shell; smudge-tar Umber; nose-chestnut Fawn HEADP; sweat-chestnut Shell; sweat-tar Cocoa; squint-chestnut Plum Skin HEADJ;
+baby-straw Fawn HEADR; calm-tar Peat HEADO; grin-tar Clear Honey HEADL; beard-tar Hazel HEADJ`)
+addDressed(`ferry-tunic Midnight Midnight Fawn; pilot-coat Midnight Midnight Shell; lantern-coat Wine Wine Hazel; evening-lapels Slate Slate Fawn; check-shirt Chalk Chalk Fawn;
+check-moss Moss Moss Hazel; wave-jumper Chalk Chalk Shell; tide-blouse Canal Canal Shell; sail-harness Ice Ice Fawn; roof-harness Slate Slate Umber; many-pockets Oat Oat Hazel;
+hood-coral Rain Rain Fawn; hood-slate Tar Tar Umber; leaf-smock Mint Mint Umber; petal-smock Chalk Chalk Cocoa; fish-tee Ice Ice Fawn; star-tee Heather Heather Umber;
+gull-jersey Poppy Poppy Shell; otter-jersey Bottle Bottle Fawn; cook-jacket Chalk Chalk Hazel; smith-apron Pewter Pewter Hazel; clerk-waistcoat Chalk Chalk Fawn;
+fiddler-waistcoat Butter Butter Shell; sash-tunic Bottle Bottle Plum Skin; dive-suit Rope Rope Fawn; school-tie Slate Slate Shell; night-cloak Slate Slate Umber`)
+addLegs(`coat-midnight Midnight F; coat-wine Wine F; red-boots Tar F; white-shoes Chalk F; side-coral Midnight F; side-marigold Bottle F; side-marigold Bottle M; gull-hoops Poppy F;
+turned-cuffs Canal F; dotted Wine F; knee-slate Peat F; shorts-umber Canal S; shorts-hazel Moss M; wellingtons Rope F; dive-legs Rope F; belted Slate F; socks-up Slate S; dark Slate F`)
+addColourways(
+  {
+    GOGG: ['Clear Glass/Tar', 'Clear Honey/Oak'],
+    DUSTM: ['Chalk/Rain'],
+    MASK: ['Marigold/Coral', 'Pearl Oyster/Heather'],
+    CUFF: ['Chalk/Brass', 'Poppy/Brass'],
+    BANGL: ['Brass/Coral'],
+    GAUNT: ['Oak/Peat'],
+    TOWEL: ['Chalk/Quay Blue', 'Coral/Oat'],
+    SROPE: ['Rope', 'Oat'],
+    FTAIL: ['Lagoon/Ice'],
+    LAPR: ['Chalk/Quay Blue', 'Peat/Oak'],
+    PTAIL: ['Copper/Oat', 'Peat/Rope'],
+    HHOOK: ['Tar'],
+    GRIP: ['Tin'],
+    RISER: ['Tar', 'Oat'],
+    STEP: ['Oak/Peat'],
+    PONT: ['Rope/Oak'],
+    NET: ['Oat/Oak', 'Marigold/Tin'],
+    FIDD: ['Copper/Peat', 'Chestnut/Tar'],
+    MEGA: ['Coral/Chalk', 'Tin/Tar'],
+    BELL: ['Brass/Oak', 'Tin/Peat'],
+    CHART: ['Butter/Poppy'],
+    TEA: ['Quay Blue/Brass', 'Chalk/Copper'],
+    POSY: ['Rosehip/Butter/Chalk', 'Poppy/Marigold/Ice'],
+    PLANT: ['Glow Lamp/Tar', 'Clear Berry/Brass', 'Butter/Brick Dust@lantern-leaf'],
+    GULL: ['Chalk/Rain'],
+    BARR: ['Oak/Gunmetal', 'Oak/Tin@barrel-fish'],
+    CAPE: ['Midnight/Brass@cape-star', 'Quay Blue/Tin@cape-heron'],
+    VEST: ['Poppy/Chalk@vest-anchor'],
+    FLAG: ['Canal/Oat@flag-fish', 'Chalk/Poppy@flag-oars'],
+    DRUM: ['Canal/Brass@drum-wave'],
+    LEDG: ['Midnight/Oat@ledger-anchor'],
+  },
+  3,
+)
+for (const sleeve of ['Chalk', 'Foxglove', 'Mint']) {
+  add(`puff-armR/${sleeve}`, 'Puffed sleeve', 'PUFFR', [sleeve], null, 2018)
+  add(`puff-armL/${sleeve}`, 'Puffed sleeve', 'PUFFL', [sleeve], null, 2018)
+}

@@ -35,8 +35,19 @@ csv(
 )
 csv(
   'moulds',
-  ['code', 'name', 'kind', 'silhouette', 'neckThickness', 'height', 'mass', 'traits'],
-  moulds.map((m) => [m.code, m.name, m.kind, m.silhouette, m.neckThickness, m.height, m.mass, m.traits]),
+  ['code', 'name', 'kind', 'silhouette', 'neckThickness', 'height', 'mass', 'connections', 'covers', 'traits'],
+  moulds.map((m) => [
+    m.code,
+    m.name,
+    m.kind,
+    m.silhouette,
+    m.neckThickness,
+    m.height,
+    m.mass,
+    m.connections,
+    m.covers,
+    m.traits,
+  ]),
 )
 csv(
   'prints',
@@ -73,6 +84,11 @@ csv(
   'release-contents',
   ['release', 'kind', 'code', 'qty'],
   releases.flatMap((r) => r.contents.map((c) => [r.code, c.kind, c.code, c.qty])),
+)
+csv(
+  'case-contents',
+  ['release', 'figure', 'qty'],
+  releases.flatMap((r) => r.cases.map((c) => [r.code, c.code, c.qty])),
 )
 csv(
   'bins',
@@ -138,6 +154,6 @@ for (const [name, text] of Object.entries(files)) {
 }
 if (!check)
   console.log(
-    `demo/world: ${colours.length} colours, ${parts.length} parts, ${figures.length} figures, ${releases.length} releases, ${sellers.length} sellers, ${lines.length} offers`,
+    `demo/world: ${colours.length} colours, ${moulds.length} moulds, ${prints.length} prints, ${parts.length} parts, ${figures.length} figures, ${releases.length} releases, ${sellers.length} sellers, ${lines.length} offers`,
   )
 process.exit(drifted ? 1 : 0)

@@ -26,6 +26,7 @@ const single = (slot: Slot, label = SLOT_FACTS[slot].label): Dressing => ({
 export const DRESSINGS: Readonly<Record<string, readonly Dressing[]>> = {
   headgear: [single('headgear')],
   head: [single('head')],
+  face: [single('face')],
   neck: [single('neck')],
   torso: [
     {
@@ -47,6 +48,11 @@ export const DRESSINGS: Readonly<Record<string, readonly Dressing[]>> = {
     single('handRight', 'Right'),
     single('handLeft', 'Left'),
   ],
+  wrists: [
+    { key: 'both-wrists', label: 'Both', slot: 'wristRight', slots: ['wristRight', 'wristLeft'], pick: 'both-sides' },
+    single('wristRight', 'Right'),
+    single('wristLeft', 'Left'),
+  ],
   waist: [single('waist')],
   legs: [
     {
@@ -61,6 +67,7 @@ export const DRESSINGS: Readonly<Record<string, readonly Dressing[]>> = {
     single('legRight', 'Right leg'),
     single('legLeft', 'Left leg'),
   ],
+  feet: [single('feet')],
   heldRight: [single('heldRight')],
   heldLeft: [single('heldLeft')],
   beside: [single('beside')],

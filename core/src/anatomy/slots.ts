@@ -6,11 +6,13 @@ interface SlotFacts {
   accepts: readonly PartKind[]
   /** More than one part at once, in order. */
   stack?: true
+  /** Two parts at most, one over the other where the outer one's mould allows it (overHair.ts). */
+  layered?: true
 }
 
 /** What each slot is called and takes. */
 export const SLOT_FACTS: Record<Slot, SlotFacts> = {
-  headgear: { label: 'Headgear', accepts: ['headgear'] },
+  headgear: { label: 'Headgear', accepts: ['headgear'], layered: true },
   head: { label: 'Head', accepts: ['head'] },
   face: { label: 'Face', accepts: ['face'] },
   neck: { label: 'Neck', accepts: ['neck'], stack: true },
@@ -36,12 +38,15 @@ export const SLOT_FACTS: Record<Slot, SlotFacts> = {
 export const SPINE: readonly { key: string; label: string; slots: readonly Slot[] }[] = [
   { key: 'headgear', label: 'Headgear', slots: ['headgear'] },
   { key: 'head', label: 'Head', slots: ['head'] },
+  { key: 'face', label: 'Face', slots: ['face'] },
   { key: 'neck', label: 'Neck', slots: ['neck'] },
   { key: 'torso', label: 'Torso', slots: ['torso'] },
   { key: 'arms', label: 'Arms', slots: ['armRight', 'armLeft'] },
   { key: 'hands', label: 'Hands', slots: ['handRight', 'handLeft'] },
+  { key: 'wrists', label: 'Wrists', slots: ['wristRight', 'wristLeft'] },
   { key: 'waist', label: 'Waist', slots: ['waist'] },
   { key: 'legs', label: 'Legs', slots: ['legRight', 'legLeft', 'hips', 'lower'] },
+  { key: 'feet', label: 'Under the feet', slots: ['feet'] },
   { key: 'heldRight', label: 'Held, right', slots: ['heldRight'] },
   { key: 'heldLeft', label: 'Held, left', slots: ['heldLeft'] },
   { key: 'beside', label: 'Beside', slots: ['beside'] },

@@ -1,4 +1,5 @@
 import { mouldOf, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import { sitsOver } from './overHair.ts'
 import { SLOT_FACTS } from './slots.ts'
 
 /** Legs come as hips with two legs or as one lower piece; putting one on takes the other off. */
@@ -12,8 +13,31 @@ const EXCLUDES: Partial<Record<Slot, readonly Slot[]>> = {
 const without = (placements: readonly Placement[], slots: readonly Slot[]) =>
   placements.filter((placement) => !slots.includes(placement.slot))
 
-const put = (placements: readonly Placement[], slot: Slot, part: string): Placement[] => {
+const mouldFor = (code: string, catalogue: Catalogue) => {
+  const part = catalogue.parts.get(code)
+  return part && mouldOf(catalogue, part)
+}
+
+/** What stays on the head when a part is put there: flat hair under a hat that allows it, or such a hat over hair. */
+function layeredWith(worn: readonly Placement[], slot: Slot, part: string, catalogue: Catalogue): Placement[] {
+  const over = (outer: string, inner: string) => {
+    const [hat, hair] = [mouldFor(outer, catalogue), mouldFor(inner, catalogue)]
+    return hat !== undefined && hair !== undefined && sitsOver(hat, hair)
+  }
+  const hair = worn.find((p) => over(part, p.part))
+  const hat = worn.find((p) => over(p.part, part))
+  const placed = (code: string, order: number): Placement => ({ slot, part: code, order, turned: false })
+  if (hair) return [{ ...hair, order: 0 }, placed(part, 1)]
+  if (hat) return [placed(part, 0), { ...hat, order: 1 }]
+  return [placed(part, 0)]
+}
+
+const put = (placements: readonly Placement[], slot: Slot, part: string, catalogue: Catalogue): Placement[] => {
   const others = without(placements, EXCLUDES[slot] ?? [])
+  if (SLOT_FACTS[slot].layered) {
+    const worn = others.filter((p) => p.slot === slot)
+    return [...without(others, [slot]), ...layeredWith(worn, slot, part, catalogue)]
+  }
   if (SLOT_FACTS[slot].stack) {
     const order = Math.max(-1, ...others.filter((p) => p.slot === slot).map((p) => p.order)) + 1
     return [...others, { slot, part, order, turned: false }]
@@ -22,16 +46,19 @@ const put = (placements: readonly Placement[], slot: Slot, part: string): Placem
 }
 
 /**
- * Put a part on: an atomic part replaces what is in the slot (or joins the stack on the neck and beside the figure),
- * an assembly fills every slot it has components for. Returns a new list; the old one stays as it was.
+ * Put a part on: an atomic part replaces what is in the slot (or joins the stack on the neck and beside the figure; a hat
+ * stays over hair where its mould allows it), an assembly fills every slot it has components for. Returns a new list; the old one stays as it was.
  * Throws when the part cannot go there, naming both.
  */
 export function wear(placements: readonly Placement[], slot: Slot, part: Part, catalogue: Catalogue): Placement[] {
   const { kind } = mouldOf(catalogue, part)
   if (!SLOT_FACTS[slot].accepts.includes(kind))
     throw new Error(`${part.name} (${kind}) cannot be worn as ${SLOT_FACTS[slot].label.toLowerCase()}.`)
-  if (part.components.length === 0) return put(placements, slot, part.code)
-  return part.components.reduce((list, component) => put(list, component.slot, component.part), [...placements])
+  if (part.components.length === 0) return put(placements, slot, part.code, catalogue)
+  return part.components.reduce(
+    (list, component) => put(list, component.slot, component.part, catalogue),
+    [...placements],
+  )
 }
 
 /** Take off whatever is in a slot, or one piece of a stack when `order` is given. */
@@ -75,9 +102,19 @@ export function placementFaults(placements: readonly Placement[], catalogue: Cat
       return [{ index, field: 'part', message: `${code} is an assembly; wear its components` }]
     if (!SLOT_FACTS[slot].accepts.includes(kind))
       return [{ index, field: 'slot', message: `${code} is of kind ${kind} and does not fit ${slot}` }]
-    const place = SLOT_FACTS[slot].stack ? `${slot} ${order}` : slot
+    const { stack, layered } = SLOT_FACTS[slot]
+    const place = stack || layered ? `${slot} ${order}` : slot
     if (taken.has(place)) return [{ index, field: 'slot', message: `${place} is filled twice` }]
     taken.add(place)
+    if (layered && !sitsOnThoseBelow(placements, index, catalogue))
+      return [{ index, field: 'part', message: `${code} does not sit over what is worn under it` }]
     return []
   })
+}
+
+function sitsOnThoseBelow(placements: readonly Placement[], index: number, catalogue: Catalogue): boolean {
+  const { slot, order, part } = placements[index]!
+  const below = placements.filter((p) => p.slot === slot && p.order < order)
+  const [own, inner] = [mouldFor(part, catalogue), mouldFor(below[0]?.part ?? '', catalogue)]
+  return below.length === 0 || (below.length === 1 && own !== undefined && inner !== undefined && sitsOver(own, inner))
 }

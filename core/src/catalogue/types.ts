@@ -35,6 +35,14 @@ export const PART_KINDS = [
 ] as const
 export type PartKind = (typeof PART_KINDS)[number]
 
+/** Where a mould holds on to others: what it plugs into or what plugs into it. */
+export const CONNECTIONS = ['crown', 'neck', 'shoulder', 'wrist', 'waist', 'hip', 'grip', 'sole'] as const
+export type Connection = (typeof CONNECTIONS)[number]
+
+/** What a mould hides of the figure under it. */
+export const COVERS = ['hair', 'nape', 'face', 'chest', 'back', 'arms', 'legs'] as const
+export type Cover = (typeof COVERS)[number]
+
 /** Free descriptive facts, such as `{ hairLength: 'short', tied: 'yes' }`; keys are listed in docs/traits.md. */
 export type Traits = Record<string, string>
 
@@ -49,6 +57,8 @@ export interface Mould {
   /** Height it adds above the skull (headgear) or below the sole (risers), in millimetres. */
   height: number
   mass: number
+  connections: Connection[]
+  covers: Cover[]
   traits: Traits
 }
 
@@ -68,10 +78,29 @@ export interface Print {
   traits: Traits
 }
 
-/** Where an atomic part sits inside an assembly. */
+/**
+ * How far something is taken apart: 0 as sold, 1 a figure into assemblies, 2 hands, 3 arms (stress for the torso), 4 legs
+ * off the hips, 5 altered for good.
+ */
+export type Level = 0 | 1 | 2 | 3 | 4 | 5
+
+/** The level at which the part in a slot comes off its assembly, unless a component says otherwise. */
+export const TAKING_APART: Partial<Record<Slot, Level>> = {
+  handRight: 2,
+  handLeft: 2,
+  armRight: 3,
+  armLeft: 3,
+  torso: 3,
+  hips: 4,
+  legRight: 4,
+  legLeft: 4,
+}
+
+/** Where an atomic part sits inside an assembly, and how far that must be taken apart to get it. */
 export interface Component {
   slot: Slot
   part: string
+  level: Level
 }
 
 /** A mould in one or more colours (the first is the main one) with at most one print. Fields are codes. */
@@ -82,8 +111,16 @@ export interface Part {
   colours: string[]
   print: string | null
   year: number | null
+  /** Content hash of its own photo, shown where there is no drawing of it; null for none. */
+  photo: string | null
   /** Not empty for assemblies: the atomic parts it comes apart into. */
   components: Component[]
+}
+
+/** Parts with the prints they wear, as answers carry them. */
+export interface Drawables {
+  parts: Part[]
+  prints: Print[]
 }
 
 /** A place on the mannequin. Left and right are the figure's own. */

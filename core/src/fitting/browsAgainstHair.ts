@@ -1,3 +1,5 @@
+import { overHairOf } from '../anatomy/index.ts'
+import { mouldOf } from '../catalogue/index.ts'
 import { colourDifference } from '../colour/index.ts'
 import { FITTING_LIMITS } from './limits.ts'
 import { wornIn, type Rule } from './pin.ts'
@@ -5,7 +7,8 @@ import { wornIn, type Rule } from './pin.ts'
 /** Brows that are plainly another colour than the hair above them; hats hide the question. Some leave it on purpose. */
 export const browsAgainstHair: Rule = (placements, context) => {
   const [head] = wornIn(placements, 'head', context)
-  const [headgear] = wornIn(placements, 'headgear', context)
+  const [headgear, over] = wornIn(placements, 'headgear', context)
+  if (over && overHairOf(mouldOf(context.catalogue, over.part)) === 'hides') return []
   const mould = headgear && context.catalogue.moulds.get(headgear.part.mould)
   const brows = context.catalogue.colours.get(head?.print?.traits['brows'] ?? '')
   const hair = headgear?.colour

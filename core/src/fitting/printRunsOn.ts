@@ -12,7 +12,8 @@ export const printRunsOn: Rule = (placements, context) => {
     {
       rule: 'print-runs-on',
       severity: 'notice',
-      slots: ['hips'],
+      // On the belt where there is one; a figure under way may have legs and no hips yet.
+      slots: [wornIn(placements, 'hips', context).length > 0 ? 'hips' : 'legRight'],
       title: `The ${onward} stops at the belt`,
       detail: `${torso.part.name} runs on, ${leg.part.name.replace(/, right leg$/, '').toLowerCase()} does not`,
       remedy: null,

@@ -77,7 +77,15 @@ describe('brows against hair', () => {
 
   test('a hat hides the question', () => {
     const head = put(odile, 'head', 'Warm smile / asleep', 'Umber')
-    expect(ruled(put(head, 'headgear', 'Deck cap', 'Quay Blue'), 'brows-against-hair')).toEqual([])
+    expect(ruled(put(head, 'headgear', 'Oilskin hat', 'Marigold'), 'brows-against-hair')).toEqual([])
+  })
+
+  test('hair tucked under a cap is still seen, hair under a helmet is not', () => {
+    const head = put(put(odile, 'head', 'Warm smile / asleep', 'Umber'), 'headgear', 'Two plaits', 'Straw')
+    const capped = put(head, 'headgear', 'Deck cap', 'Quay Blue')
+    expect(capped.filter(({ slot }) => slot === 'headgear')).toHaveLength(2)
+    expect(ruled(capped, 'brows-against-hair')[0]!.detail).toMatch(/^Tar on Straw/)
+    expect(ruled(put(head, 'headgear', 'Lamp helmet', 'Gunmetal'), 'brows-against-hair')).toEqual([])
   })
 })
 

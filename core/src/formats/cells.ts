@@ -1,101 +1,165 @@
-/** Reads the text of one cell; throws with a message that names what is wrong. */
-export type Cell<T> = (text: string) => T
+/**
+ * How one cell of a table is read and written. `read` takes the text of the cell and throws with a message that names
+ * what is wrong; `write` gives text that `read` takes back as the same value. A column whose cell is `optional` may be
+ * missing from a file and then reads as the empty text.
+ */
+export interface Cell<T> {
+  read(text: string): T
+  write(value: T): string
+  optional?: true
+}
 
 const refuse = (message: string): never => {
   throw new Error(message)
 }
 
-export const text: Cell<string> = (value) => value || refuse('is empty')
+/** The same cell in a column that a file may leave out. */
+export const optional = <T>(cell: Cell<T>): Cell<T> => ({ ...cell, optional: true })
 
-export const textOrNull: Cell<string | null> = (value) => value || null
+const words = <T extends string | null>(read: (text: string) => T): Cell<T> => ({ read, write: (value) => value ?? '' })
+
+export const text = words((value) => value || refuse('is empty'))
+
+export const textOrNull = words<string | null>((value) => value || null)
+
+const number = (read: (text: string) => number): Cell<number> => ({ read, write: String })
 
 /** A whole number from `least` up to what JavaScript keeps exactly. */
-export const whole =
-  (least: number): Cell<number> =>
-  (value) => {
-    const number = Number(value)
-    if (value === '' || !Number.isSafeInteger(number)) return refuse(`"${value}" is not a whole number`)
-    return number < least ? refuse(`${value} is below ${least}`) : number
-  }
+export const whole = (least: number): Cell<number> =>
+  number((value) => {
+    const read = Number(value)
+    if (value === '' || !Number.isSafeInteger(read)) return refuse(`"${value}" is not a whole number`)
+    return read < least ? refuse(`${value} is below ${least}`) : read
+  })
 
-export const wholeOrNull =
-  (least: number): Cell<number | null> =>
-  (value) =>
-    value === '' ? null : whole(least)(value)
+export const wholeOrNull = (least: number): Cell<number | null> => ({
+  read: (value) => (value === '' ? null : whole(least).read(value)),
+  write: (value) => (value === null ? '' : String(value)),
+})
 
-export const decimal =
-  (least: number): Cell<number> =>
-  (value) => {
-    const number = Number(value)
-    if (value === '' || !Number.isFinite(number)) return refuse(`"${value}" is not a number`)
-    return number < least ? refuse(`${value} is below ${least}`) : number
-  }
+/** A taking-apart level (core/catalogue), or nothing where it follows from the slot. */
+export const levelOrNull: Cell<number | null> = {
+  read: (value) => {
+    const level = wholeOrNull(0).read(value)
+    return level !== null && level > 5 ? refuse(`${value} is above 5`) : level
+  },
+  write: (value) => (value === null ? '' : String(value)),
+}
 
-export const oneOf =
-  <T extends string>(...words: readonly T[]): Cell<T> =>
-  (value) =>
-    words.includes(value as T) ? (value as T) : refuse(`"${value}" is not one of ${words.join(', ')}`)
+export const decimal = (least: number): Cell<number> =>
+  number((value) => {
+    const read = Number(value)
+    if (value === '' || !Number.isFinite(read)) return refuse(`"${value}" is not a number`)
+    return read < least ? refuse(`${value} is below ${least}`) : read
+  })
 
-export const flag: Cell<boolean> = (value) => oneOf('yes', 'no')(value) === 'yes'
+export const oneOf = <T extends string>(...choices: readonly T[]): Cell<T> =>
+  words((value) =>
+    choices.includes(value as T) ? (value as T) : refuse(`"${value}" is not one of ${choices.join(', ')}`),
+  )
 
-export const hex: Cell<string> = (value) =>
-  /^#[0-9a-f]{6}$/i.test(value) ? value.toUpperCase() : refuse(`"${value}" is not a colour as #RRGGBB`)
+export const flag: Cell<boolean> = {
+  read: (value) => oneOf('yes', 'no').read(value) === 'yes',
+  write: (value) => (value ? 'yes' : 'no'),
+}
 
-export const date: Cell<string> = (value) =>
+export const hex = words((value) =>
+  /^#[0-9a-f]{6}$/i.test(value) ? value.toUpperCase() : refuse(`"${value}" is not a colour as #RRGGBB`),
+)
+
+export const date = words((value) =>
   /^\d{4}-\d{2}-\d{2}$/.test(value) && !Number.isNaN(Date.parse(value))
     ? value
-    : refuse(`"${value}" is not a date as YYYY-MM-DD`)
+    : refuse(`"${value}" is not a date as YYYY-MM-DD`),
+)
 
-export const currency: Cell<string> = (value) =>
-  /^[A-Z]{3}$/.test(value) ? value : refuse(`"${value}" is not a currency of three capital letters`)
+export const currency = words((value) =>
+  /^[A-Z]{3}$/.test(value) ? value : refuse(`"${value}" is not a currency of three capital letters`),
+)
 
-/** "a;b;c", at least one. */
-export const list: Cell<string[]> = (value) => {
-  const entries = value
+const entriesOf = (value: string) =>
+  value
     .split(';')
     .map((entry) => entry.trim())
     .filter(Boolean)
-  return entries.length ? entries : refuse('is empty')
+
+/** "a;b;c", at least one. */
+export const list: Cell<string[]> = {
+  read: (value) => {
+    const entries = entriesOf(value)
+    return entries.length ? entries : refuse('is empty')
+  },
+  write: (value) => value.join(';'),
 }
 
-/** "key=value;key=value". */
-export const traits: Cell<Record<string, string>> = (value) =>
-  Object.fromEntries(
+/** "a;b;c", "a/b" or "a, b", or nothing: colours as people write them. */
+export const anyList: Cell<string[]> = {
+  read: (value) =>
     value
-      .split(';')
-      .filter(Boolean)
-      .map((pair) => {
+      .split(/[;/,]/)
+      .map((entry) => entry.trim())
+      .filter(Boolean),
+  write: (value) => value.join(';'),
+}
+
+/** "a;b;c" out of some words, or nothing. */
+export const someOf = <T extends string>(...choices: readonly T[]): Cell<T[]> => ({
+  read: (value) => entriesOf(value).map((entry) => oneOf(...choices).read(entry)),
+  write: (value) => value.join(';'),
+})
+
+/** "key=value;key=value". */
+export const traits: Cell<Record<string, string>> = {
+  read: (value) =>
+    Object.fromEntries(
+      entriesOf(value).map((pair) => {
         const at = pair.indexOf('=')
         return at > 0
           ? [pair.slice(0, at).trim(), pair.slice(at + 1).trim()]
           : refuse(`"${pair}" is not a trait as key=value`)
       }),
-  )
-
-/** Print layers as a JSON list of objects with a `kind`. */
-export const layers: Cell<{ kind: string }[]> = (value) => {
-  if (value === '') return []
-  let parsed: unknown
-  try {
-    parsed = JSON.parse(value)
-  } catch {
-    return refuse('is not JSON')
-  }
-  const good =
-    Array.isArray(parsed) &&
-    parsed.every((layer) => typeof layer === 'object' && layer !== null && typeof layer.kind === 'string')
-  return good ? (parsed as { kind: string }[]) : refuse('is not a list of layers with a kind')
+    ),
+  write: (value) =>
+    Object.entries(value)
+      .map((pair) => pair.join('='))
+      .join(';'),
 }
 
+type LayerCell = { kind: string; [setting: string]: string | number | boolean }
+
+/** Print layers as a JSON list of objects with a `kind`. */
+export const layers: Cell<LayerCell[]> = {
+  read: (value) => {
+    if (value === '') return []
+    let parsed: unknown
+    try {
+      parsed = JSON.parse(value)
+    } catch {
+      return refuse('is not JSON')
+    }
+    const good =
+      Array.isArray(parsed) &&
+      parsed.every((layer) => typeof layer === 'object' && layer !== null && typeof layer.kind === 'string')
+    return good ? (parsed as LayerCell[]) : refuse('is not a list of layers with a kind')
+  },
+  write: (value) => JSON.stringify(value),
+}
+
+type Band = { upTo: number | null; price: number }
+
 /** Shipping bands as "1500=290;any=0": up to an amount, its price; rising, "any" last. */
-export const bands: Cell<{ upTo: number | null; price: number }[]> = (value) => {
-  const read = list(value).map((pair) => {
-    const [upTo = '', price = ''] = pair.split('=')
-    return { upTo: upTo === 'any' ? null : whole(0)(upTo), price: whole(0)(price) }
-  })
-  read.forEach(({ upTo }, i) => {
-    const before = read[i - 1]
-    if (before && (before.upTo === null || (upTo !== null && upTo <= before.upTo))) refuse('has bands that do not rise')
-  })
-  return read
+export const bands: Cell<Band[]> = {
+  read: (value) => {
+    const read = list.read(value).map((pair) => {
+      const [upTo = '', price = ''] = pair.split('=')
+      return { upTo: upTo === 'any' ? null : whole(0).read(upTo), price: whole(0).read(price) }
+    })
+    read.forEach(({ upTo }, i) => {
+      const before = read[i - 1]
+      if (before && (before.upTo === null || (upTo !== null && upTo <= before.upTo)))
+        refuse('has bands that do not rise')
+    })
+    return read
+  },
+  write: (value) => value.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(';'),
 }

@@ -1,3 +1,16 @@
-export { TABLES, RELEASE_KINDS, OFFER_KINDS, CONDITIONS, type TableName, type TableRow } from './tables.ts'
-export { readTable, type ReadTable, type Reject } from './readTable.ts'
-export { writeCsv } from './writeCsv.ts'
+export { TABLES, RELEASE_KINDS, OFFER_KINDS, CONDITIONS, columnsOf, type TableName, type TableRow } from './tables.ts'
+export {
+  CSV_OPTIONS,
+  delimiterOf,
+  missingColumns,
+  notCsv,
+  readTable,
+  rowReader,
+  sparseRowReader,
+  type Mapping,
+  type ReadTable,
+  type Reject,
+} from './readTable.ts'
+export { writeCsv, writeTable } from './writeCsv.ts'
+export { guessPart, type PartGuess } from './guessPart.ts'
+export { PartGuesser, type Corrections, type GuessGroup, type GuessedRow, type SparseRow } from './guessedParts.ts'

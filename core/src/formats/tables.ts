@@ -1,4 +1,4 @@
-import { FINISHES, PART_KINDS, SLOTS } from '../catalogue/index.ts'
+import { CONNECTIONS, COVERS, FINISHES, PART_KINDS, SLOTS } from '../catalogue/index.ts'
 import { SHIPPING_BASES } from '../sourcing/types.ts'
 import * as cell from './cells.ts'
 
@@ -6,7 +6,6 @@ export const RELEASE_KINDS = ['box', 'blind pack', 'book', 'magazine', 'kiosk gi
 export const OFFER_KINDS = ['part', 'figure', 'release'] as const
 export const CONDITIONS = ['new', 'used'] as const
 
-/** A column is read by its cell; a missing one falls back on the empty text, which the cell may refuse. */
 type Columns = Record<string, cell.Cell<unknown>>
 
 /**
@@ -22,6 +21,8 @@ export const TABLES = {
     neckThickness: cell.decimal(0),
     height: cell.decimal(0),
     mass: cell.decimal(0),
+    connections: cell.optional(cell.someOf(...CONNECTIONS)),
+    covers: cell.optional(cell.someOf(...COVERS)),
     traits: cell.traits,
   },
   prints: {
@@ -37,10 +38,15 @@ export const TABLES = {
     name: cell.text,
     mould: cell.text,
     colours: cell.list,
-    print: cell.textOrNull,
-    year: cell.wholeOrNull(1900),
+    print: cell.optional(cell.textOrNull),
+    year: cell.optional(cell.wholeOrNull(1900)),
   },
-  components: { assembly: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text },
+  components: {
+    assembly: cell.text,
+    slot: cell.oneOf(...SLOTS),
+    part: cell.text,
+    level: cell.optional(cell.levelOrNull),
+  },
   figures: { code: cell.text, name: cell.text, year: cell.whole(1900) },
   'figure-parts': { figure: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text, order: cell.whole(0) },
   releases: {
@@ -53,6 +59,7 @@ export const TABLES = {
     inProduction: cell.flag,
   },
   'release-contents': { release: cell.text, kind: cell.oneOf('part', 'figure'), code: cell.text, qty: cell.whole(1) },
+  'case-contents': { release: cell.text, figure: cell.text, qty: cell.whole(1) },
   bins: { code: cell.text, name: cell.text },
   owned: { part: cell.text, bin: cell.text, qty: cell.whole(1), date: cell.date, reason: cell.text },
   sellers: {
@@ -85,5 +92,11 @@ export type TableName = keyof typeof TABLES
 
 /** A row of a table as read. */
 export type TableRow<T extends TableName> = {
-  [C in keyof (typeof TABLES)[T]]: (typeof TABLES)[T][C] extends cell.Cell<infer V> ? V : never
+  -readonly [C in keyof (typeof TABLES)[T]]: (typeof TABLES)[T][C] extends cell.Cell<infer V> ? V : never
+}
+
+/** The columns of a table in the order they are written; `optional` ones may be missing from a file. */
+export function columnsOf(table: TableName): { name: string; optional: boolean }[] {
+  const columns: Record<string, { optional?: true }> = TABLES[table]
+  return Object.entries(columns).map(([name, { optional = false }]) => ({ name, optional }))
 }

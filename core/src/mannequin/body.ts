@@ -1,6 +1,7 @@
 import type { Layer } from '../catalogue/index.ts'
 import { FACE_LAYERS } from './face.ts'
 import { MEASURES, type LegLength } from './geometry.ts'
+import { HEADS } from './heads.ts'
 import { contextFor, type LayerDrawing } from './layer.ts'
 import { legLayers, legOutline } from './legPrints.ts'
 import { ellipse, rect, rotation, scaling, translation } from './path.ts'
@@ -24,13 +25,20 @@ function printOn(
   for (const layer of layers) table[layer.kind]?.(contextFor(layer, surface, base.hex, outline, hexOf))
 }
 
-const HEAD =
-  'M-33 -11C-33 -23 -24 -29 -12 -29L12 -29C24 -29 33 -23 33 -11L33 11C33 23 24 29 12 29L-12 29C-24 29 -33 23 -33 11Z'
-
-/** A head (origin in its middle) with one of its faces. */
-export function drawHead(pen: Pen, skin: Paint, face: readonly Layer[], hexOf: HexOf, flip = false) {
-  pen.piece(HEAD, skin)
-  printOn(pen, face, FACE_LAYERS, skin, HEAD, hexOf, flip)
+/** A head (origin in its middle) with one of its faces. `back` undoes the mirrored view for what is printed. */
+export function drawHead(
+  pen: Pen,
+  skin: Paint,
+  face: readonly Layer[],
+  hexOf: HexOf,
+  back = false,
+  silhouette = 'head',
+) {
+  const { outline, under, over } = HEADS[silhouette] ?? HEADS['head']!
+  under?.(pen, skin)
+  pen.piece(outline, skin)
+  printOn(pen, face, FACE_LAYERS, skin, outline, hexOf, back)
+  over?.(pen, skin, back)
 }
 
 /** The neck stub in torso units, in the colour of the head. */
@@ -86,16 +94,40 @@ export function mitt(side: -1 | 1) {
   return { x: x + side * Math.sin(angle) * 60, y: y + Math.cos(angle) * 60 }
 }
 
-export function drawArm(pen: Pen, cloth: Paint, layers: readonly Layer[], hexOf: HexOf) {
-  pen.piece(SLEEVE, cloth)
-  printOn(pen, layers, ARM_LAYERS, cloth, SLEEVE, hexOf, false)
-  if (layers.length) pen.line(SLEEVE)
+/** Sleeve silhouettes, in arm units. */
+export const SLEEVES: Record<string, string> = {
+  arm: SLEEVE,
+  'puff-sleeve':
+    'M-9 -9Q0 -14 9 -9Q19 -4 18 10Q17 22 12 25L13 50Q13 54 9 54L-9 54Q-13 54 -13 50L-12 25Q-17 22 -18 10Q-19 -4 -9 -9Z',
 }
 
-/** A mitt, origin at its middle, with the crease of the thumb. */
-export function drawHand(pen: Pen, skin: Paint) {
-  pen.piece(ellipse(0, 0, MEASURES.hand), skin)
-  pen.line('M-6 5Q0 -3 6 5', INK, 1.5)
+/** An arm hanging straight down from 0,0 with its print. */
+export function drawArm(pen: Pen, cloth: Paint, layers: readonly Layer[], hexOf: HexOf, silhouette = 'arm') {
+  const outline = SLEEVES[silhouette] ?? SLEEVE
+  pen.piece(outline, cloth)
+  printOn(pen, layers, ARM_LAYERS, cloth, outline, hexOf, false)
+  if (layers.length) pen.line(outline)
+}
+
+/** Hands by silhouette, origin at the middle, as the figure's right one. */
+export const HANDS: Record<string, (pen: Pen, skin: Paint) => void> = {
+  hand(pen, skin) {
+    pen.piece(ellipse(0, 0, MEASURES.hand), skin)
+    pen.line('M-6 5Q0 -3 6 5', INK, 1.5)
+  },
+  'hook-hand'(pen, skin) {
+    pen.piece(rect(-8, -12, 16, 9, 3), skin)
+    pen.line('M0 -3L0 4Q0 13 8 12Q14 10 11 3', darker(skin.hex, 0.35), 4.4)
+  },
+  gripper(pen, skin) {
+    pen.piece(rect(-9, -12, 18, 12, 4), skin)
+    for (const s of [-1, 1]) pen.piece(`M${s * 3} -2L${s * 11} -2L${s * 12} 9L${s * 5} 13L${s * 5} 6Z`, skin)
+  },
+}
+
+/** A hand, origin at its middle; a mitt with the crease of the thumb where no silhouette is known. */
+export function drawHand(pen: Pen, skin: Paint, silhouette = 'hand') {
+  ;(HANDS[silhouette] ?? HANDS['hand']!)(pen, skin)
 }
 
 const HIP_BAND = rect(-MEASURES.hips.width / 2, 0, MEASURES.hips.width, MEASURES.hips.height, 7)

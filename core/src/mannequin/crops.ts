@@ -19,6 +19,9 @@ const FRAMES: Partial<Record<Slot, { width: number; height: number; dx: number; 
   lower: { width: 150, height: 130, dx: 0, dy: 16 },
   heldRight: { width: 132, height: 124, dx: 16, dy: 0 },
   heldLeft: { width: 132, height: 124, dx: -16, dy: 0 },
+  wristRight: { width: 72, height: 66, dx: 0, dy: 4 },
+  wristLeft: { width: 72, height: 66, dx: 0, dy: 4 },
+  feet: { width: 150, height: 110, dx: -30, dy: -26 },
   beside: { width: 110, height: 110, dx: 0, dy: -20 },
 }
 

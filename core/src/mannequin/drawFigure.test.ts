@@ -23,7 +23,7 @@ test('every drawing of any legal outfit is finite, inside its window and always 
   fc.assert(
     fc.property(anyOutfit(), fc.constantFrom(...views), (outfit, view) => {
       const drawing = drawFigure(outfit, catalogue, { view })
-      const { x, y, width, height } = FIGURE_WINDOW
+      const { x, y, width, height } = drawing.window
       for (const { slot, d, fill, clip, strokeWidth = 0, opacity = 1 } of drawing.shapes) {
         expect(d).not.toMatch(/NaN|Infinity|undefined/)
         expect(fill).toMatch(/^(none|#[0-9a-fA-F]{6})$/)

@@ -1,20 +1,15 @@
-import {
-  mouldOf,
-  type Catalogue,
-  type Mould,
-  type Part,
-  type Placement,
-  type Print,
-  type Slot,
-} from '../catalogue/index.ts'
+import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
 import { armPen, drawArm, drawHand, drawHead, drawHips, drawLeg, drawNeck, drawTorso, mitt } from './body.ts'
 import { FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts'
-import { HEADGEAR, type Paints } from './headgear.ts'
+import { drawEmblem, emblemPoint } from './emblems.ts'
+import { headdressHeight, headPieces, underBrim, type HeadPiece } from './headdress.ts'
 import { ITEM_POINTS, ITEMS } from './items.ts'
 import { COMPANIONS, LOWER_PIECES, WAIST_PIECES } from './lowerAndWaist.ts'
 import { NECK_PIECES } from './neckPieces.ts'
-import { ellipse, rect, scaling, translation, type Matrix } from './path.ts'
-import { paint, penFor, type Paint, type Pen, type Shape } from './pen.ts'
+import { ellipse, scaling, translation, type Matrix } from './path.ts'
+import { paint, penFor, type Pen, type Shape } from './pen.ts'
+import { FACE_PIECES, FEET_PIECES, plainBand, WRIST_PIECES } from './smallPieces.ts'
+import { BARE, layersSeen, WOOD, wornBySlot, type Worn } from './worn.ts'
 
 export type View = 'front' | 'back'
 
@@ -28,18 +23,6 @@ export interface Drawing {
   height: number
 }
 
-interface Worn {
-  placement: Placement
-  part: Part
-  mould: Mould
-  print: Print | undefined
-  paints: Paints
-}
-
-/** The bare doll under the clothes: pale wood and cloth. */
-const WOOD = paint('#E9D9BC')
-const BARE: Paints = { main: WOOD, second: WOOD, third: WOOD }
-
 /** How far below the shoulders the longest cloth hangs, in figure units. */
 const LONGEST_DRAPE = 182
 
@@ -49,39 +32,6 @@ const FRONT_OF_LEG = new Set(['knee', 'pocket'])
 /** Neck pieces that lie over the sleeves, and those that lie over the chin. */
 const OVER_SLEEVES = new Set(['oilskin-cape', 'shawl', 'long-scarf'])
 const OVER_CHIN = new Set(['beard-piece'])
-
-function paintsOf(part: Part, catalogue: Catalogue): Paints {
-  const at = (index: number): Paint | undefined => {
-    const colour = catalogue.colours.get(part.colours[index] ?? '')
-    return colour && paint(colour.hex, colour.finish)
-  }
-  const main = at(0) ?? WOOD
-  const second = at(1) ?? main
-  return { main, second, third: at(2) ?? second }
-}
-
-function wornBySlot(placements: readonly Placement[], catalogue: Catalogue): Map<Slot, Worn[]> {
-  const worn = new Map<Slot, Worn[]>()
-  for (const placement of [...placements].sort((a, b) => a.order - b.order)) {
-    const part = catalogue.parts.get(placement.part)
-    if (!part) continue
-    const entry: Worn = {
-      placement,
-      part,
-      mould: mouldOf(catalogue, part),
-      print: part.print ? catalogue.prints.get(part.print) : undefined,
-      paints: paintsOf(part, catalogue),
-    }
-    worn.set(placement.slot, [...(worn.get(placement.slot) ?? []), entry])
-  }
-  return worn
-}
-
-/** Layers of a print as seen in a view: a turned part shows its back in front. Kinds without a back show the front. */
-function layersSeen(worn: Worn | undefined, view: View) {
-  if (!worn?.print) return []
-  return (view === 'front') !== worn.placement.turned ? worn.print.front : worn.print.back
-}
 
 /**
  * Draw a figure. Slots of the body that are not dressed show the bare doll, so that a start looks like a start.
@@ -115,21 +65,36 @@ export function drawFigure(
   const anchor = (slot: Slot, x: number, y: number) => {
     if (worn.has(slot)) anchors[slot] = { x: back ? -x : x, y }
   }
-  const headgear = one('headgear')
-  const headgearDrawing = headgear && (HEADGEAR[headgear.mould.silhouette] ?? HEADGEAR['crop']!)
+  const headdress = headPieces(worn.get('headgear') ?? [])
   const headPen = (slot: Shape['slot']) => penAt(slot, 0, headMiddle)
   const torsoPen = (slot: Shape['slot']) => penAt(slot, 0, torsoTop)
   const skin = one('head')?.paints.main ?? WOOD
+  /** The badge on a piece, where its recipe has one. */
+  const emblem = (pen: Pen, { recipe, mould, paints }: Worn, kind: Parameters<typeof emblemPoint>[0]) => {
+    const layers = back ? recipe.back : recipe.front
+    const point = layers.length > 0 && emblemPoint(kind, mould.silhouette, back)
+    if (point) drawEmblem(pen, point, layers, paints.main, hexOf)
+  }
+  /** Draw a piece of the headdress; what a brim hides is cut away. */
+  const onHead = ({ worn: piece, drawing, tucked }: HeadPiece, which: 'behind' | View) => {
+    const drawn: Shape[] = []
+    const pen = penFor(drawn, 'headgear', mirror).under(translation(0, headMiddle))
+    drawing[which]?.(pen, piece.paints)
+    if (which !== 'behind') emblem(pen, piece, 'headgear')
+    shapes.push(...(tucked ? underBrim(drawn, headMiddle) : drawn))
+  }
 
   const companions = () => {
     ;(worn.get('beside') ?? []).forEach((companion, index) => {
       const x = index === 0 ? 82 : -82
-      COMPANIONS[companion.mould.silhouette]?.(penAt('beside', x, 0), companion.paints)
+      const pen = penAt('beside', x, 0)
+      COMPANIONS[companion.mould.silhouette]?.(pen, companion.paints)
+      emblem(pen, companion, 'beside')
       if (index === 0) anchor('beside', x, -30)
     })
   }
   const legLayers = (worn: Worn | undefined) =>
-    (worn?.print?.front ?? []).filter((layer) => view === 'front' || !FRONT_OF_LEG.has(layer.kind))
+    (worn?.recipe.front ?? []).filter((layer) => view === 'front' || !FRONT_OF_LEG.has(layer.kind))
   const legs = () => {
     if (lowerPiece) {
       const draw = LOWER_PIECES[lowerPiece.mould.silhouette] ?? LOWER_PIECES['skirt']!
@@ -146,13 +111,14 @@ export function drawFigure(
       anchor(slot, side * 26, sole - MEASURES.leg[leg] * 0.6)
     }
     const hips = one('hips')
-    drawHips(penAt('hips', 0, hipTop), (hips?.paints ?? BARE).main, hips?.print?.front ?? [], hexOf)
+    drawHips(penAt('hips', 0, hipTop), (hips?.paints ?? BARE).main, hips?.recipe.front ?? [], hexOf)
     anchor('hips', 0, hipTop + 10)
   }
   const waist = () => {
     const piece = one('waist')
     if (!piece) return
     WAIST_PIECES[piece.mould.silhouette]?.(penAt('waist', 0, hipTop), piece.paints, sole - hipTop)
+    emblem(penAt('waist', 0, hipTop), piece, 'waist')
     anchor('waist', -30, hipTop + 4)
   }
   const torso = () => {
@@ -169,7 +135,9 @@ export function drawFigure(
       if (!which(piece.mould.silhouette)) return
       const drawing = NECK_PIECES[piece.mould.silhouette]
       const draw = back ? drawing?.back : drawing?.front
-      draw?.(back ? drape(drawing) : torsoPen('neck'), piece.paints)
+      const pen = back ? drape(drawing) : torsoPen('neck')
+      draw?.(pen, piece.paints)
+      emblem(pen, piece, 'neck')
     })
     anchor('neck', -22, torsoTop + 22)
   }
@@ -180,7 +148,9 @@ export function drawFigure(
       if (!item) continue
       const { x, y } = mitt(side)
       const pen = penAt(slot, x, torsoTop + y)
-      ITEMS[item.mould.silhouette]?.(side > 0 ? pen.under(scaling(-1, 1)) : pen, item.paints)
+      const own = side > 0 ? pen.under(scaling(-1, 1)) : pen
+      ITEMS[item.mould.silhouette]?.(own, item.paints)
+      emblem(own, item, 'held')
       const [dx, dy] = ITEM_POINTS[item.mould.silhouette] ?? [0, 0]
       anchor(slot, x - side * dx, torsoTop + y + dy)
     }
@@ -189,21 +159,32 @@ export function drawFigure(
     for (const side of [-1, 1] as const) {
       const [armSlot, handSlot] = side < 0 ? (['armRight', 'handRight'] as const) : (['armLeft', 'handLeft'] as const)
       const { x, y } = mitt(side)
-      drawHand(penAt(handSlot, x, torsoTop + y), (one(handSlot)?.paints ?? BARE).main)
+      const hand = one(handSlot)
+      const handPen = penAt(handSlot, x, torsoTop + y)
+      drawHand(side > 0 ? handPen.under(scaling(-1, 1)) : handPen, (hand?.paints ?? BARE).main, hand?.mould.silhouette)
       const arm = one(armSlot)
-      const pen = armPen(torsoPen(armSlot), side)
-      drawArm(side > 0 ? pen.under(scaling(-1, 1)) : pen, (arm?.paints ?? BARE).main, arm?.print?.front ?? [], hexOf)
+      const sidePen = (slot: Slot) => {
+        const pen = armPen(torsoPen(slot), side)
+        return side > 0 ? pen.under(scaling(-1, 1)) : pen
+      }
+      drawArm(sidePen(armSlot), (arm?.paints ?? BARE).main, arm?.recipe.front ?? [], hexOf, arm?.mould.silhouette)
+      const wristSlot = side < 0 ? 'wristRight' : 'wristLeft'
+      const wrist = one(wristSlot)
+      if (wrist) (WRIST_PIECES[wrist.mould.silhouette] ?? plainBand)(sidePen(wristSlot), wrist.paints)
+      anchor(wristSlot, x, torsoTop + y - 14)
       anchor(handSlot, x, torsoTop + y)
       anchor(armSlot, side * 44, torsoTop + 34)
     }
   }
   const head = () => {
     const piece = one('head')
-    drawHead(headPen('head'), skin, layersSeen(piece, view), hexOf, back)
+    drawHead(headPen('head'), skin, layersSeen(piece, view), hexOf, back, piece?.mould.silhouette)
     anchor('head', 12, headMiddle + 8)
     neck((silhouette) => OVER_CHIN.has(silhouette) && !back)
-    if (!headgear || !headgearDrawing) return
-    headgearDrawing[view](headPen('headgear'), headgear.paints)
+    const mask = one('face')
+    if (mask) FACE_PIECES[mask.mould.silhouette]?.[view]?.(headPen('face'), mask.paints)
+    anchor('face', 0, headMiddle - 2)
+    for (const part of headdress) onHead(part, view)
     anchor('headgear', -12, headMiddle - 32)
   }
 
@@ -211,7 +192,12 @@ export function drawFigure(
     const { width, height } = MEASURES.plinth
     penFor(shapes, 'plinth').piece(ellipse(0, 2, width / 2, height / 2), paint('#DCC9A2'))
   }
-  if (riser > 0) penAt('feet', 0, 0).piece(rect(-50, -riser, 100, riser, 2), one('feet')!.paints.main)
+  const under = one('feet')
+  if (under) {
+    const draw = FEET_PIECES[under.mould.silhouette] ?? FEET_PIECES['riser-plate']!
+    draw(penAt('feet', 0, 0), under.paints, riser)
+    anchor('feet', 30, -riser / 2)
+  }
   if (back) {
     companions()
     held()
@@ -222,7 +208,7 @@ export function drawFigure(
     neck(() => true)
     head()
   } else {
-    if (headgear) headgearDrawing?.behind?.(headPen('headgear'), headgear.paints)
+    for (const part of headdress) onHead(part, 'behind')
     for (const piece of [...neckPieces].reverse()) {
       const drawing = NECK_PIECES[piece.mould.silhouette]
       drawing?.behind?.(drape(drawing), piece.paints)
@@ -239,5 +225,7 @@ export function drawFigure(
   }
 
   const skull = -(headMiddle - MEASURES.head.height / 2) * MM_PER_UNIT
-  return { window: { ...FIGURE_WINDOW }, shapes, anchors, height: skull + (headgear?.mould.height ?? 0) }
+  // A figure on a riser needs as much more room above as the riser is high.
+  const window = { ...FIGURE_WINDOW, y: FIGURE_WINDOW.y - riser, height: FIGURE_WINDOW.height + riser }
+  return { window, shapes, anchors, height: skull + headdressHeight(headdress) }
 }

@@ -74,6 +74,16 @@ const EYES: Record<string, (c: Parameters<LayerDrawing>[0]) => void> = {
 
 const pick = <T>(table: Record<string, T>, name: string, fallback: string): T => table[name] ?? table[fallback]!
 
+/** Choices of the `shape` setting of face layers, by layer. */
+export const FACE_SHAPES: Record<string, readonly string[]> = {
+  'brows shape': Object.keys(BROWS),
+  'eyes shape': Object.keys(EYES),
+  'mouth shape': Object.keys(MOUTHS),
+  'beard shape': ['full', 'goatee', 'chin'],
+  'glasses shape': ['round', 'square'],
+  'face-paint shape': ['stripes', 'star'],
+}
+
 /** Layers a head print may use, in head units. */
 export const FACE_LAYERS: Record<string, LayerDrawing> = {
   brows: ({ pen, colour, word }) => {
@@ -162,4 +172,21 @@ export const FACE_LAYERS: Record<string, LayerDrawing> = {
   },
   smudge: ({ pen, outline }) => pen.area('M-28 4Q-20 1 -15 6Q-20 10 -27 9Z', '#4A4038', outline, 0.55),
   nose: ({ pen, base }) => pen.line('M-2.5 5.5Q0 8 2.5 5.5', darker(base, 0.4), 1.4),
+  'face-paint': ({ pen, colour, word, outline }) => {
+    const hex = colour('colour', '#2F5D8A')
+    if (word('shape', 'stripes') === 'star') {
+      pen.area('M20 -2L22 3L27 3L23 6.5L24.5 12L20 9L15.5 12L17 6.5L13 3L18 3Z', hex, outline)
+    } else for (const s of [-1, 1]) for (const y of [5, 10]) pen.area(rect(s * 22 - 7, y, 14, 3), hex, outline)
+  },
+  whiskers: ({ pen, colour }) => {
+    const hex = colour('colour', INK)
+    pen.area('M-4 4L4 4L0 9Z', hex)
+    for (const s of [-1, 1])
+      pen.line(`M${s * 11} 9L${s * 25} 6M${s * 11} 12L${s * 25} 13M${s * 11} 15L${s * 24} 19`, hex, 1.2)
+  },
+  teeth: ({ pen }) => {
+    pen.area('M-12 10Q0 13 12 10Q10 19 0 19Q-10 19 -12 10Z', '#FFFDF6')
+    pen.line('M-12 10Q0 13 12 10Q10 19 0 19Q-10 19 -12 10Z', INK, 1.5)
+    for (const x of [-6, -2, 2, 6]) pen.line(`M${x} 12L${x * 0.9} 18`, INK, 0.9)
+  },
 }

@@ -21,6 +21,7 @@ function picture(mould: string): Uint8Array {
     colours: ['copper'],
     print: null,
     year: null,
+    photo: null,
     components: [],
   }
   const worn = { ...catalogue, parts: new Map([...catalogue.parts, [part.code, part]]) }

@@ -2,6 +2,7 @@ import type { Pen, Paint } from './pen.ts'
 import * as short from './headgearShort.ts'
 import * as long from './headgearLong.ts'
 import * as hats from './headgearHats.ts'
+import * as caps from './headgearCaps.ts'
 
 /** Colours of a mould: main, second and third; the later ones fall back on the main one. */
 export interface Paints {
@@ -30,11 +31,15 @@ export const HEADGEAR: Record<string, HeadgearDrawing> = {
   'fringe-ring': short.fringeRing,
   'curly-top': short.curlyTop,
   'cloud-curls': short.cloudCurls,
+  'bowl-cut': short.bowlCut,
+  windswept: short.windswept,
   'high-bun': short.highBun,
   'twin-puffs': short.twinPuffs,
   'swept-tail': long.sweptTail,
   'side-braid': long.sideBraid,
   'two-plaits': long.twoPlaits,
+  'low-bun': long.lowBun,
+  'crown-braid': long.crownBraid,
   'blunt-bob': long.bluntBob,
   'long-straight': long.longStraight,
   'long-waves': long.longWaves,
@@ -47,4 +52,10 @@ export const HEADGEAR: Record<string, HeadgearDrawing> = {
   'brimmed-hat': hats.brimmedHat,
   'flat-beret': hats.flatBeret,
   'lamp-helmet': hats.lampHelmet,
+  'peaked-hat': caps.peakedHat,
+  'sun-visor': caps.sunVisor,
+  'flower-ring': caps.flowerRing,
+  'rain-hood': caps.rainHood,
+  'divers-dome': caps.diversDome,
+  'cap-with-braid': caps.capWithBraid,
 }

@@ -218,3 +218,50 @@ export const hairUnderHat = {
     strands(pen, second.hex, ...FALL)
   },
 }
+
+/** A knot at the nape; from the front only smooth sides and a peep of it show. */
+export const lowBun: HeadgearDrawing = {
+  behind(pen, { main }) {
+    pen.piece(ellipse(0, 28, 20, 12), main)
+  },
+  front(pen, { main }) {
+    pen.piece('M-36 12C-40 -22 -26 -42 0 -42C26 -42 40 -22 36 12L30 12C33 -4 26 -18 2 -29C-22 -18 -33 -4 -30 12Z', main)
+    strands(pen, main.hex, 'M1 -30L1 -41', 'M-6 -28C-22 -22 -32 -8 -33 6', 'M8 -28C22 -22 32 -8 33 6')
+  },
+  back(pen, { main, second }) {
+    pen.piece('M-36 4C-39 -24 -26 -42 0 -42C26 -42 39 -24 36 4L33 16Q0 34 -33 16Z', main)
+    strands(pen, main.hex, 'M0 -41Q-4 -10 -4 8', 'M-18 -36Q-26 -8 -10 10', 'M18 -36Q26 -8 10 10')
+    pen.piece(ellipse(0, 22, 17, 14), main)
+    strands(pen, main.hex, 'M-9 18Q0 10 9 18', 'M-10 26Q2 18 11 26')
+    pen.piece(ellipse(0, 10, 8, 3.4), second)
+  },
+}
+
+const CROWN_BRAID = [-33, -24, -13, 0, 13, 24, 33]
+
+/** A braid laid round the head like a ring. */
+export const crownBraid: HeadgearDrawing = {
+  front(pen, { main }) {
+    pen.piece('M-36 6C-38 -20 -28 -36 0 -36C28 -36 38 -20 36 6L31 5C30 -8 22 -15 0 -16C-22 -15 -30 -8 -31 5Z', main)
+    for (const [i, x] of CROWN_BRAID.entries()) {
+      const y = -42 + (x * x) / 55
+      pen.piece(ellipse(x, y, 8.5, 7), main)
+      strands(
+        pen,
+        main.hex,
+        i % 2
+          ? `M${x - 5} ${y + 2}Q${x} ${y - 5} ${x + 5} ${y - 2}`
+          : `M${x - 5} ${y - 2}Q${x} ${y + 5} ${x + 5} ${y + 2}`,
+      )
+    }
+  },
+  back(pen, { main }) {
+    pen.piece('M-36 4C-39 -22 -26 -38 0 -38C26 -38 39 -22 36 4L33 16Q0 34 -33 16Z', main)
+    strands(pen, main.hex, 'M0 16L0 -30', 'M-20 12Q-22 -12 -12 -28', 'M20 12Q22 -12 12 -28')
+    for (const x of CROWN_BRAID) {
+      const y = -42 + (x * x) / 55
+      pen.piece(ellipse(x, y, 8.5, 7), main)
+      strands(pen, main.hex, `M${x - 5} ${y + 2}Q${x} ${y - 5} ${x + 5} ${y - 2}`)
+    }
+  },
+}

@@ -202,3 +202,46 @@ export const twinPuffs: HeadgearDrawing = {
 }
 
 export { FALL, NAPE, napeBack, strands }
+
+/** Cut along the rim of a bowl: a straight line above the brows all the way round. */
+export const bowlCut: HeadgearDrawing = {
+  front(pen, { main }) {
+    pen.piece('M-38 4C-44 -26 -26 -45 0 -45C26 -45 44 -26 38 4Q34 7 31 3L30 -9Q0 -13 -30 -9L-31 3Q-34 7 -38 4Z', main)
+    strands(
+      pen,
+      main.hex,
+      'M-24 -12Q-26 -28 -10 -42',
+      'M-8 -12Q-9 -28 -2 -43',
+      'M8 -12Q9 -28 2 -43',
+      'M24 -12Q26 -28 10 -42',
+    )
+  },
+  back(pen, { main }) {
+    pen.piece('M-39 6C-45 -26 -26 -45 0 -45C26 -45 45 -26 39 6Q0 15 -39 6Z', main)
+    strands(pen, main.hex, 'M-24 6Q-28 -18 -6 -43', 'M0 9L0 -44', 'M24 6Q28 -18 6 -43')
+  },
+}
+
+/** Blown to one side by the wind off the water. */
+export const windswept: HeadgearDrawing = {
+  front(pen, { main }) {
+    pen.piece(
+      'M-35 6C-40 -16 -34 -36 -10 -43C8 -50 26 -48 48 -54C44 -46 46 -42 54 -40C46 -36 46 -30 52 -24C44 -24 40 -18 40 -10C38 -4 37 2 35 5L31 2L28 -12C10 -8 -12 -14 -24 -22C-29 -14 -31 -6 -31 4Z',
+      main,
+    )
+    strands(
+      pen,
+      main.hex,
+      'M-22 -28C-4 -38 18 -40 40 -46',
+      'M-16 -22C2 -30 22 -32 42 -34',
+      'M0 -17C14 -22 26 -24 40 -24',
+    )
+  },
+  back(pen, { main }) {
+    pen.piece(
+      'M36 8C40 -16 34 -36 10 -43C-8 -50 -26 -48 -48 -54C-44 -46 -46 -42 -54 -40C-46 -36 -46 -30 -52 -24C-44 -24 -40 -12 -38 6L-30 16Q0 24 32 16Z',
+      main,
+    )
+    strands(pen, main.hex, 'M22 -30C4 -38 -18 -40 -40 -46', 'M24 -10C2 -18 -22 -22 -42 -26', 'M26 8C8 2 -14 0 -32 2')
+  },
+}

@@ -1,4 +1,5 @@
 import type { Paints } from './headgear.ts'
+import { MARKET_ITEMS } from './itemsMarket.ts'
 import { ellipse, rect, rotation } from './path.ts'
 import { darker, lighter, paint, type Pen } from './pen.ts'
 
@@ -175,6 +176,7 @@ export const ITEMS: Record<string, ItemDrawing> = {
   flag,
   mug,
   drum,
+  ...MARKET_ITEMS,
 }
 
 /** Where a lead line points to on an item, in hand units of the right hand; the mitt itself where nothing is said. */
@@ -196,4 +198,12 @@ export const ITEM_POINTS: Record<string, readonly [number, number]> = {
   mallet: [0, -48],
   flag: [-27, -140],
   drum: [0, 14],
+  'landing-net': [0, -118],
+  fiddle: [-4, 4],
+  megaphone: [-14, -26],
+  'hand-bell': [0, -44],
+  'chart-roll': [6, -26],
+  teapot: [0, 2],
+  posy: [0, -34],
+  'paper-lantern': [24, -16],
 }

@@ -30,8 +30,26 @@ const gown: LowerDrawing = (pen, { main, second }, reach) => {
     pen.line(`M${x * 0.7} 14Q${x * 1.1} ${reach * 0.6} ${x * 1.4} ${reach - 18}`, darker(main.hex, 0.3), 1.4)
 }
 
+/** A tail in place of legs: scales to the fin, which lies flat on the ground. */
+const fishTail: LowerDrawing = (pen, { main, second }, reach) => {
+  const fin = reach - 16
+  pen.piece(
+    `M-18 ${fin - 6}C-40 ${fin - 14} -62 ${fin - 2} -60 ${reach}Q-30 ${reach - 6} 0 ${reach}Q30 ${reach - 6} 60 ${reach}C62 ${fin - 2} 40 ${fin - 14} 18 ${fin - 6}Z`,
+    second,
+  )
+  pen.piece(
+    `M-46 0L46 0C48 ${fin * 0.4} 30 ${fin * 0.8} 18 ${fin}L-18 ${fin}C-30 ${fin * 0.8} -48 ${fin * 0.4} -46 0Z`,
+    main,
+  )
+  for (let y = 14, row = 0; y < fin - 10; y += 13, row++) {
+    const half = 38 * (1 - (y / fin) * 0.62)
+    for (let x = -half + (row % 2 ? 6 : 0); x < half - 6; x += 13)
+      pen.line(`M${x} ${y}Q${x + 6} ${y + 8} ${x + 12} ${y}`, darker(main.hex, 0.35), 1.1)
+  }
+}
+
 /** Every lower silhouette by name. */
-export const LOWER_PIECES: Record<string, LowerDrawing> = { skirt, gown }
+export const LOWER_PIECES: Record<string, LowerDrawing> = { skirt, gown, 'fish-tail': fishTail }
 
 const belt: LowerDrawing = (pen, { main, second }) => {
   pen.piece(rect(-47, -6, 94, 12, 3), main)
@@ -61,6 +79,24 @@ const rowingSash: LowerDrawing = (pen, { main }) => {
   pen.piece('M-28 6L-18 6L-12 36L-24 40Z', main)
 }
 
+const longApron: LowerDrawing = (pen, { main, second }, reach) => {
+  const hem = Math.max(30, reach - 14)
+  pen.piece(`M-44 -6L44 -6L50 ${hem}Q0 ${hem + 8} -50 ${hem}Z`, main)
+  pen.piece(rect(-47, -9, 94, 9, 3), second)
+  pen.line(`M-24 ${hem * 0.35}L24 ${hem * 0.35}`, darker(main.hex, 0.35), 1.4)
+  pen.line(`M-49 ${hem - 10}Q0 ${hem - 2} 49 ${hem - 10}`, second.hex, 2.4)
+}
+/** A tail that hangs to one side, as the animals of the lantern parade wear it. */
+const paradeTail: LowerDrawing = (pen, { main, second }, reach) => {
+  const low = Math.min(70, reach - 10)
+  pen.piece(
+    `M30 -4C52 2 66 ${low * 0.5} 62 ${low * 0.85}C60 ${low} 48 ${low} 46 ${low * 0.86}C48 ${low * 0.5} 40 14 26 8Z`,
+    main,
+  )
+  pen.piece(`M62 ${low * 0.8}C61 ${low + 2} 46 ${low + 2} 46 ${low * 0.8}Q54 ${low * 0.7} 62 ${low * 0.8}Z`, second)
+  pen.piece(rect(-47, -6, 94, 8, 3), second)
+}
+
 /** Every waist silhouette by name. */
 export const WAIST_PIECES: Record<string, LowerDrawing> = {
   belt,
@@ -68,6 +104,8 @@ export const WAIST_PIECES: Record<string, LowerDrawing> = {
   'waist-apron': waistApron,
   'coat-tails': coatTails,
   'rowing-sash': rowingSash,
+  'long-apron': longApron,
+  'parade-tail': paradeTail,
 }
 
 /** Companions and things set down, in ground units: standing at 0,0. */
@@ -113,5 +151,18 @@ export const COMPANIONS: Record<string, (pen: Pen, paints: Paints) => void> = {
     pen.piece('M-14 0L-12 -34L12 -34L14 0Z', main)
     pen.piece(ellipse(0, -36, 18, 7), main)
     for (const y of [-12, -18, -24]) pen.piece(rect(-16, y, 32, 7, 3), second)
+  },
+  gull(pen, { main, second }) {
+    pen.line('M-4 -8L-4 0M6 -8L6 0', '#D98A2B', 2.4)
+    pen.piece('M-20 -12C-20 -28 6 -32 20 -24L36 -18Q20 -6 0 -6Q-16 -6 -20 -12Z', main)
+    pen.piece('M-6 -22C8 -28 22 -24 34 -18Q16 -12 0 -14Z', second)
+    pen.piece(ellipse(-16, -32, 9, 8), main)
+    pen.piece('M-24 -33L-35 -30L-24 -28Z', paint('#E2A33C'))
+    pen.area(ellipse(-18, -34, 1.6), '#2A2730')
+  },
+  barrel(pen, { main, second }) {
+    pen.piece('M-20 0C-27 -18 -27 -36 -20 -54L20 -54C27 -36 27 -18 20 0Z', main)
+    for (const x of [-10, 0, 10]) pen.line(`M${x} -53Q${x * 1.35} -27 ${x} -1`, darker(main.hex, 0.4), 1.2)
+    for (const y of [-44, -14]) pen.piece(`M-24 ${y}Q0 ${y + 5} 24 ${y}L24 ${y + 6}Q0 ${y + 11} -24 ${y + 6}Z`, second)
   },
 }

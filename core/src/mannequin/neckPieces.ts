@@ -175,6 +175,40 @@ const beardPiece: NeckDrawing = {
   back: () => {},
 }
 
+/** A towel round the neck, its ends hanging in front. */
+const towel: NeckDrawing = {
+  front(pen, { main, second }) {
+    for (const s of [-1, 1]) {
+      pen.piece(`M${s * 30} -6L${s * 14} -4L${s * 12} 48L${s * 29} 48Z`, main)
+      for (const y of [34, 40])
+        pen.area(`M${s * 12.6} ${y}L${s * 29.2} ${y}L${s * 29.1} ${y + 3}L${s * 12.5} ${y + 3}Z`, second.hex)
+    }
+    pen.piece('M-31 -8Q0 3 31 -8Q33 0 30 6Q0 15 -30 6Q-33 0 -31 -8Z', main)
+  },
+  back(pen, { main, second }) {
+    pen.piece('M-33 -9Q0 -3 33 -9L37 22Q0 32 -37 22Z', main)
+    pen.line('M-36 14Q0 24 36 14', second.hex, 2.6)
+  },
+}
+
+/** A coil of rope worn across the chest. */
+const shoulderRope: NeckDrawing = {
+  front(pen, { main }) {
+    pen.piece('M18 -6L32 -5L-30 78L-44 70Z', main)
+    for (let i = 0; i < 8; i++) {
+      const [x, y] = [24 - i * 8, 2 + i * 10]
+      pen.line(`M${x - 8} ${y + 1}L${x + 6} ${y + 6}`, darker(main.hex, 0.4), 1.3)
+    }
+  },
+  back(pen, { main }) {
+    pen.piece('M18 -8L32 -7L-30 80L-44 72Z', main)
+    for (let i = 0; i < 8; i++) {
+      const [x, y] = [24 - i * 8, i * 10]
+      pen.line(`M${x - 8} ${y + 1}L${x + 6} ${y + 6}`, darker(main.hex, 0.4), 1.3)
+    }
+  },
+}
+
 /** Every neck silhouette by name. */
 export const NECK_PIECES: Record<string, NeckDrawing> = {
   cape,
@@ -187,4 +221,6 @@ export const NECK_PIECES: Record<string, NeckDrawing> = {
   'long-scarf': longScarf,
   'basket-pack': basketPack,
   'beard-piece': beardPiece,
+  towel,
+  'shoulder-rope': shoulderRope,
 }

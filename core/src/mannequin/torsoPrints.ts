@@ -8,6 +8,18 @@ export const TORSO =
 
 const pocket = (x: number, y: number) => `M${x} ${y}L${x + 18} ${y}L${x + 18} ${y + 13}L${x} ${y + 13}Z`
 
+/** Numbers a jersey may carry. */
+export const DIGITS: Record<string, string> = {
+  '1': 'M-5 34L2 28L2 62',
+  '2': 'M-10 36Q0 22 10 36Q10 46 -10 62L11 62',
+  '3': 'M-9 30L9 30L-1 43Q12 44 9 56Q0 68 -10 58',
+  '4': 'M5 62L5 28L-11 52L11 52',
+  '5': 'M9 29L-8 29L-9 43Q10 38 9 54Q2 68 -10 59',
+  '6': 'M8 30Q-10 34 -9 52Q-6 66 6 60Q14 46 -8 48',
+  '7': 'M-10 29L10 29L-3 62',
+  '8': 'M0 44Q-14 36 0 28Q14 36 0 44Q-16 54 0 62Q16 54 0 44',
+}
+
 /** Layers a torso print may use, front or back, in torso units. */
 export const TORSO_LAYERS: Record<string, LayerDrawing> = {
   plain: ({ pen, colour, outline }) => pen.area(rect(-50, -2, 100, 96), colour('colour'), outline),
@@ -166,17 +178,7 @@ export const TORSO_LAYERS: Record<string, LayerDrawing> = {
     pen.line('M0 55L0 30Q12 32 12 44', hex, 3)
   },
   number: ({ pen, colour, word }) => {
-    const digits: Record<string, string> = {
-      '1': 'M-5 34L2 28L2 62',
-      '2': 'M-10 36Q0 22 10 36Q10 46 -10 62L11 62',
-      '3': 'M-9 30L9 30L-1 43Q12 44 9 56Q0 68 -10 58',
-      '4': 'M5 62L5 28L-11 52L11 52',
-      '5': 'M9 29L-8 29L-9 43Q10 38 9 54Q2 68 -10 59',
-      '6': 'M8 30Q-10 34 -9 52Q-6 66 6 60Q14 46 -8 48',
-      '7': 'M-10 29L10 29L-3 62',
-      '8': 'M0 44Q-14 36 0 28Q14 36 0 44Q-16 54 0 62Q16 54 0 44',
-    }
-    pen.line(digits[word('digit', '1')] ?? digits['1']!, colour('colour', '#F3EBD8'), 4.4)
+    pen.line(DIGITS[word('digit', '1')] ?? DIGITS['1']!, colour('colour', '#F3EBD8'), 4.4)
   },
   patches: ({ pen, colour, outline }) => {
     const d = 'M14 54L34 52L36 72L16 74Z'
@@ -203,5 +205,67 @@ export const TORSO_LAYERS: Record<string, LayerDrawing> = {
   'crossed-straps': ({ pen, colour, outline }) => {
     pen.area('M-30 -2L-20 -2L26 50L20 58Z', colour('colour'), outline)
     pen.area('M30 -2L20 -2L-26 50L-20 58Z', colour('colour'), outline)
+  },
+  lapels: ({ pen, colour, outline }) => {
+    const hex = colour('colour')
+    for (const s of [-1, 1]) {
+      pen.area(`M${s * 30} -3L${s * 13} -3L0 46L${s * 22} 30L${s * 17} 22Z`, hex, outline)
+      pen.line(`M${s * 30} -2L${s * 17} 22L${s * 22} 30L0 46L${s * 13} -2`, darker(hex, 0.5), 1.4, outline)
+    }
+  },
+  checks: ({ pen, colour, outline }) => {
+    for (const x of [-40, -20, 0, 20, 40]) pen.area(rect(x - 2, -2, 4, 96), colour('colour'), outline)
+    for (const y of [12, 32, 52, 72]) pen.area(rect(-50, y, 100, 4), colour('second', colour('colour')), outline)
+  },
+  waves: ({ pen, colour, outline }) => {
+    for (const y of [34, 50, 66, 82])
+      pen.line(
+        `M-50 ${y}Q-38 ${y - 9} -25 ${y}Q-13 ${y + 9} 0 ${y}Q13 ${y - 9} 25 ${y}Q38 ${y + 9} 50 ${y}`,
+        colour('colour'),
+        4,
+        outline,
+      )
+  },
+  harness: ({ pen, colour, outline }) => {
+    const hex = colour('colour')
+    for (const s of [-1, 1]) pen.area(`M${s * 28} -2L${s * 18} -2L${s * 14} 44L${s * 24} 46Z`, hex, outline)
+    pen.area(rect(-50, 40, 100, 9), hex, outline)
+    pen.line(rect(-8, 38, 16, 13, 3), colour('buckle', '#A8AEB4'), 2.4)
+  },
+  pockets: ({ pen, colour, outline }) => {
+    const hex = colour('colour')
+    for (const d of [pocket(-32, 26), pocket(14, 26), pocket(-36, 60), pocket(18, 60)]) {
+      pen.area(d, hex, outline)
+      pen.line(d, darker(hex, 0.5), 1.3, outline)
+    }
+  },
+  hood: ({ pen, colour, outline }) => {
+    const hex = colour('colour')
+    pen.area('M-34 -3Q-26 26 0 34Q26 26 34 -3Z', hex, outline)
+    pen.line('M-33 0Q-24 26 0 33Q24 26 33 0', darker(hex, 0.45), 1.5, outline)
+    for (const x of [-6, 6]) pen.line(`M${x} 26L${x * 1.3} 46`, colour('second', '#F3EBD8'), 1.8)
+  },
+  leaves: ({ pen, colour, outline }) => {
+    for (const [x, y, s] of [
+      [-30, 20, 1],
+      [-14, 44, -1],
+      [16, 26, 1],
+      [30, 56, -1],
+      [-28, 72, 1],
+      [4, 76, -1],
+    ] as const)
+      pen.area(
+        `M${x} ${y}Q${x + 8 * s} ${y - 9} ${x + 14 * s} ${y}Q${x + 8 * s} ${y + 7} ${x} ${y}Z`,
+        colour('colour'),
+        outline,
+      )
+  },
+  fish: ({ pen, colour }) => {
+    const hex = colour('colour', '#F3EBD8')
+    pen.area('M-18 46Q-4 32 12 46L22 38L22 56L12 48Q-4 62 -18 46Z', hex)
+    pen.area(ellipse(-9, 44, 1.8), darker(hex, 0.7))
+  },
+  star: ({ pen, colour }) => {
+    pen.area('M0 28L5 40L18 41L8 49L11 62L0 55L-11 62L-8 49L-18 41L-5 40Z', colour('colour', '#F2B53A'))
   },
 }

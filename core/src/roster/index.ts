@@ -1,4 +1,4 @@
-import type { Part, Placement } from '../catalogue/index.ts'
+import type { Drawables, Placement } from '../catalogue/index.ts'
 
 /** An outfit on a shelf: its chosen take and how much of it the drawer gives. */
 export interface ShelfOutfit {
@@ -30,8 +30,8 @@ export interface Take {
   placements: Placement[]
 }
 
-/** An outfit as the bench opens it. */
-export interface OutfitDetail {
+/** An outfit as the bench opens it, with every part any take wears. */
+export interface OutfitDetail extends Drawables {
   id: string
   name: string
   stature: string
@@ -39,8 +39,6 @@ export interface OutfitDetail {
   character: string
   roster: { id: string; name: string; currency: string; rules: string }
   takes: Take[]
-  /** Every part any take wears. */
-  parts: Part[]
   /** Owned parts that are free for this outfit, by code. */
   free: Record<string, number>
   /** Lowest single price of each of `parts` in the home currency; null when nobody sells it singly. */

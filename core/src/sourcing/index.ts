@@ -8,3 +8,4 @@ export { problemFor, type MarketOffer, type MarketSeller } from './problemFor.ts
 export { planToCsv } from './planToCsv.ts'
 export type { ReportWithParts, SourcingReport } from './report.ts'
 export { costOfTake, type TakeCost } from './costOfTake.ts'
+export { waysToGet, type Bringer, type WayToGet } from './waysToGet.ts'

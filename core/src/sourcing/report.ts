@@ -1,4 +1,4 @@
-import type { Part } from '../catalogue/index.ts'
+import type { Drawables } from '../catalogue/index.ts'
 import type { NaivePlan } from './cheapestOfEach.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
 
@@ -19,4 +19,4 @@ export interface SourcingReport {
 }
 
 /** A report with the parts its offers yield, so that they can be drawn. */
-export type ReportWithParts = SourcingReport & { parts: Part[] }
+export type ReportWithParts = SourcingReport & Drawables

@@ -1,11 +1,14 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { slotsFor, SLOT_FACTS } from '../anatomy/index.ts'
+import { sitsOver, slotsFor, SLOT_FACTS } from '../anatomy/index.ts'
 import {
   catalogueOf,
+  groupBy,
   mouldOf,
   SLOTS,
+  TAKING_APART,
   type Catalogue,
+  type Level,
   type Part,
   type Placement,
   type Slot,
@@ -47,9 +50,15 @@ let known: Catalogue | undefined
 export function worldCatalogue(): Catalogue {
   if (known) return known
   const components = worldTable('components')
+  const inside = groupBy(components, ({ assembly }) => assembly)
   const parts = worldTable('parts').map((row): Part => ({
     ...row,
-    components: components.filter(({ assembly }) => assembly === row.code).map(({ slot, part }) => ({ slot, part })),
+    photo: null,
+    components: (inside.get(row.code) ?? []).map(({ slot, part, level }) => ({
+      slot,
+      part,
+      level: (level ?? TAKING_APART[slot] ?? 1) as Level,
+    })),
   }))
   known = catalogueOf({
     colours: worldTable('colours'),
@@ -86,10 +95,22 @@ export function anyOutfit(): fc.Arbitrary<Placement[]> {
   for (const part of catalogue.parts.values())
     if (part.components.length === 0)
       for (const slot of slotsFor(mouldOf(catalogue, part).kind)) bySlot.get(slot)!.push(part.code)
+  /** Nothing, one piece, or a hat over hair where the moulds allow it. */
+  const onHead = (codes: readonly string[]): fc.Arbitrary<Placement[]> => {
+    const mouldFor = (code: string) => mouldOf(catalogue, catalogue.parts.get(code)!)
+    const placed = (part: string, order: number): Placement => ({ slot: 'headgear', part, order, turned: false })
+    const single = fc.constantFrom(...codes).map((code) => [placed(code, 0)])
+    const pairs = codes.flatMap((hair) =>
+      codes.flatMap((hat) => (sitsOver(mouldFor(hat), mouldFor(hair)) ? [[hair, hat]] : [])),
+    )
+    const layered = fc.constantFrom(...pairs).map((pair) => pair.map(placed))
+    return fc.oneof(fc.constant([]), single, layered)
+  }
   const filled = (slot: Slot): fc.Arbitrary<Placement[]> => {
     const codes = bySlot.get(slot)!
     if (codes.length === 0) return fc.constant([])
     const most = SLOT_FACTS[slot].stack ? 3 : 1
+    if (SLOT_FACTS[slot].layered) return onHead(codes)
     return fc
       .array(fc.tuple(fc.constantFrom(...codes), fc.boolean()), { maxLength: most })
       .map((worn) => worn.map(([part, turned], order) => ({ slot, part, order, turned })))

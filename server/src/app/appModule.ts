@@ -2,10 +2,21 @@ import { Module, type DynamicModule, type Type } from '@nestjs/common'
 import { APP_FILTER } from '@nestjs/core'
 import { TypeOrmModule } from '@nestjs/typeorm'
 import { CatalogueController } from '../catalogue/catalogueController.ts'
+import { BrowseController } from '../catalogue/browseController.ts'
+import { EDIT_CONTROLLERS } from '../catalogue/editController.ts'
+import { EditService } from '../catalogue/editService.ts'
+import { PartPageController } from '../catalogue/partPageController.ts'
+import { PhotoService } from '../catalogue/photoService.ts'
+import { PricedService } from '../catalogue/pricedService.ts'
+import { FinderService } from '../catalogue/finderService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
+import { WishService } from '../catalogue/wishService.ts'
+import { ExportService } from '../import/exportService.ts'
 import { ImportController } from '../import/importController.ts'
 import { ImportService } from '../import/importService.ts'
+import { MappingService } from '../import/mappingService.ts'
+import { UploadsService } from '../import/uploadsService.ts'
 import { JobsController } from '../jobs/jobsController.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { MarketService } from '../market/marketService.ts'
@@ -16,10 +27,12 @@ import { ShowController } from '../show/showController.ts'
 import { PlanRunner } from '../sourcing/planRunner.ts'
 import { SourcingController } from '../sourcing/sourcingController.ts'
 import { SourcingService } from '../sourcing/sourcingService.ts'
+import { Changes } from './changes.ts'
 import { databaseIn } from './database.ts'
 import { HealthController } from './healthController.ts'
 import { ProblemFilter } from './problem.ts'
 import { SETTINGS, type Settings } from './settings.ts'
+import { Writer } from './writer.ts'
 
 @Module({})
 export class AppModule {
@@ -30,6 +43,9 @@ export class AppModule {
       controllers: [
         HealthController,
         CatalogueController,
+        PartPageController,
+        BrowseController,
+        ...EDIT_CONTROLLERS,
         ImportController,
         JobsController,
         RosterController,
@@ -40,8 +56,18 @@ export class AppModule {
         { provide: SETTINGS, useValue: settings },
         { provide: APP_FILTER, useClass: ProblemFilter },
         { provide: PlanRunner, useClass: runner },
+        Changes,
+        Writer,
         CatalogueService,
+        FinderService,
         DrawerService,
+        WishService,
+        PricedService,
+        PhotoService,
+        EditService,
+        UploadsService,
+        MappingService,
+        ExportService,
         ImportService,
         JobsService,
         MarketService,

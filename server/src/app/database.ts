@@ -3,12 +3,13 @@ import { join } from 'node:path'
 import type { DataSourceOptions } from 'typeorm'
 import * as catalogue from '../catalogue/entities.ts'
 import * as drawer from '../drawer/entities.ts'
+import * as imports from '../import/entities.ts'
 import * as jobs from '../jobs/entities.ts'
 import * as market from '../market/entities.ts'
 import * as roster from '../roster/entities.ts'
-import { MIGRATIONS } from './migrations.ts'
+import { MIGRATIONS } from './migrations/index.ts'
 
-export const ENTITIES = [catalogue, drawer, jobs, market, roster].flatMap((module) => Object.values(module))
+export const ENTITIES = [catalogue, drawer, imports, jobs, market, roster].flatMap((module) => Object.values(module))
 
 interface Pragmas {
   pragma(statement: string): unknown

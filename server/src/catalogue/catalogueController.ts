@@ -1,14 +1,12 @@
-import { Controller, Get, Param, Query } from '@nestjs/common'
+import { Controller, Get, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { Type } from 'class-transformer'
-import { IsIn, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
+import { Transform, Type } from 'class-transformer'
+import { IsArray, IsBoolean, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
-import { SLOTS, type Part, type Slot } from '@outfit/core/catalogue'
-import { unitsOf } from '@outfit/core/drawer'
-import { notFound } from '../app/problem.ts'
-import { DrawerService } from '../drawer/drawerService.ts'
-import { MarketService } from '../market/marketService.ts'
+import { PART_ORDERS, SHELF_KEYS, SLOTS, type PartOrder, type ShelfKey, type Slot } from '@outfit/core/catalogue'
 import { CatalogueService } from './catalogueService.ts'
+import { FinderService } from './finderService.ts'
+import { PricedService } from './pricedService.ts'
 
 export class PartsQuery {
   @IsIn(SLOTS) slot: Slot
@@ -16,13 +14,33 @@ export class PartsQuery {
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(500) limit?: number
 }
 
+/** "a,b" of a query as a list. */
+const listed = ({ value }: { value: unknown }) =>
+  typeof value === 'string' ? value.split(',').filter(Boolean) : (value ?? [])
+const yes = ({ value }: { value: unknown }) => (value === 'yes' ? true : value === 'no' ? false : value)
+
+export class FindQuery {
+  /** Words a part is found by: name, code, traits, colours. */
+  @IsOptional() @IsString() @MaxLength(200) text?: string
+  @IsOptional() @Transform(listed) @IsArray() @IsIn(SHELF_KEYS, { each: true }) shelves?: ShelfKey[]
+  @IsOptional() @Transform(listed) @IsArray() @IsString({ each: true }) families?: string[]
+  @IsOptional() @Type(() => Number) @IsInt() yearFrom?: number
+  @IsOptional() @Type(() => Number) @IsInt() yearTo?: number
+  @IsOptional() @Transform(yes) @IsBoolean() owned?: boolean
+  @IsOptional() @Type(() => Number) @IsInt() @Min(0) priceTo?: number
+  @IsOptional() @Transform(yes) @IsBoolean() inProduction?: boolean
+  @IsOptional() @IsIn(PART_ORDERS) order?: PartOrder
+  @IsOptional() @Type(() => Number) @IsInt() @Min(0) offset?: number
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(200) limit?: number
+}
+
 @ApiTags('catalogue')
 @Controller()
 export class CatalogueController {
   constructor(
     private readonly catalogue: CatalogueService,
-    private readonly drawer: DrawerService,
-    private readonly market: MarketService,
+    private readonly finder: FinderService,
+    private readonly priced: PricedService,
   ) {}
 
   @Get('catalogue/basics')
@@ -35,39 +53,17 @@ export class CatalogueController {
   async page(@Query() { slot, after = '', limit = 100 }: PartsQuery) {
     const found = await this.catalogue.page(SLOT_FACTS[slot].accepts, after, limit)
     return {
-      ...(await this.withPrices(found)),
+      ...(await this.priced.withPrices(found)),
       next: found.length === limit ? found[found.length - 1]!.code : null,
     }
   }
 
-  /** Every part made from the mould of this one, for its mould and colour grid. */
-  @Get('parts/:code/mould')
-  async mould(@Param('code') code: string) {
-    const found = await this.catalogue.sameMould(code)
-    if (!found) throw notFound('part', code)
-    return this.withPrices(found)
-  }
-
-  /** Parts with what is owned and the lowest price, and the parts inside assemblies likewise. */
-  private async withPrices(found: readonly Part[]) {
-    const inside = await this.catalogue.parts(found.flatMap((part) => part.components.map((c) => c.part)))
-    const [owned, prices] = await Promise.all([this.drawer.onHand(), this.market.lowest()])
-    const ownedOf = (part: Part) => unitsOf(part, (code) => owned.get(code) ?? 0)
-    const priced = (part: Part) => ({ part, owned: ownedOf(part), lowest: prices.get(part.code) ?? null })
-    return { items: found.map(priced), parts: inside.map(priced) }
-  }
-
-  /** One part with where it lies, who carries it and who sells it. */
-  @Get('parts/:code')
-  async part(@Param('code') code: string) {
-    const parts = await this.catalogue.parts([code])
-    const part = parts.find((p) => p.code === code)
-    if (!part) throw notFound('part', code)
-    const [bins, carriers, offers] = await Promise.all([
-      this.drawer.placesOf([code, ...part.components.map((c) => c.part)]),
-      this.catalogue.carriers(code),
-      this.market.offersFor(code),
-    ])
-    return { part, parts: parts.filter((p) => p.code !== code), bins, ...carriers, offers }
+  /** Parts found by words and facets: a page of them, how many there are, and what each facet would leave. */
+  @Get('parts/find')
+  async find(@Query() { text = '', offset = 0, limit = 60, ...question }: FindQuery) {
+    const { codes, total, facets } = await this.finder.find(text, question, offset, limit)
+    const found = new Map((await this.catalogue.parts(codes)).map((part) => [part.code, part]))
+    const page = codes.flatMap((code) => found.get(code) ?? [])
+    return { total, facets, ...(await this.priced.withPrices(page)) }
   }
 }

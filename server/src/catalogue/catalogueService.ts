@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import type { Part, PartKind } from '@outfit/core/catalogue'
+import { groupBy, type Part, type PartKind, type Print } from '@outfit/core/catalogue'
 import {
+  CaseContentEntity,
   ColourEntity,
   ComponentEntity,
   FigureEntity,
@@ -16,21 +17,47 @@ import {
 /** Where a part can be found: a figure that wears it, and the releases that hold such figures or the part itself. */
 export interface Carriers {
   figures: { code: string; name: string; year: number; qty: number }[]
-  releases: { code: string; name: string; kind: string; year: number; qty: number; loose: boolean }[]
+  releases: {
+    code: string
+    name: string
+    kind: string
+    year: number
+    qty: number
+    /** Only in it loose, on no figure. */
+    loose: boolean
+    /** Packs in a case, where a pack brings one figure by chance and `qty` counts what a full case brings. */
+    packs: number | null
+  }[]
 }
+
+/** Codes in one list of a statement; SQLite takes up to 32,766 variables. */
+const LIST = 10_000
+
+/** So many things have what they yield looked up one by one. */
+const FEW_THINGS = 1500
 
 @Injectable()
 export class CatalogueService {
   constructor(private readonly database: DataSource) {}
 
-  /** Colours, moulds and prints: what every drawing needs. */
+  /** Colours and moulds: what every drawing needs. Prints are many and come with the parts that wear them. */
   async basics() {
-    const [colours, moulds, prints] = await Promise.all([
+    const [colours, moulds] = await Promise.all([
       this.database.getRepository(ColourEntity).find({ order: { code: 'ASC' } }),
       this.database.getRepository(MouldEntity).find({ order: { code: 'ASC' } }),
-      this.database.getRepository(PrintEntity).find({ order: { code: 'ASC' } }),
     ])
-    return { colours, moulds, prints }
+    return { colours, moulds }
+  }
+
+  /** The prints some parts wear. */
+  async printsOn(parts: readonly Part[]): Promise<Print[]> {
+    const codes = [...new Set(parts.flatMap(({ print }) => print ?? []))]
+    const prints: Print[] = []
+    for (let from = 0; from < codes.length; from += LIST)
+      prints.push(
+        ...(await this.database.getRepository(PrintEntity).findBy({ code: In(codes.slice(from, from + LIST)) })),
+      )
+    return prints
   }
 
   /** Parts by code with their components, and the components' own parts too, so that any of them can be drawn. */
@@ -61,6 +88,27 @@ export class CatalogueService {
     return this.withComponents(rows)
   }
 
+  /** Every part of some kinds, by code. */
+  async ofKinds(kinds: readonly PartKind[]): Promise<Part[]> {
+    const rows = await this.database
+      .getRepository(PartEntity)
+      .find({ where: { kind: In([...kinds]) }, order: { code: 'ASC' } })
+    return this.withComponents(rows)
+  }
+
+  /** Assemblies a part comes out of, by code, `most` of them. */
+  async assembliesWith(code: string, most: number): Promise<string[]> {
+    const rows = await this.database
+      .getRepository(ComponentEntity)
+      .createQueryBuilder('c')
+      .select('DISTINCT c.assembly', 'assembly')
+      .where('c.part = :code', { code })
+      .orderBy('c.assembly')
+      .limit(most)
+      .getRawMany<{ assembly: string }>()
+    return rows.map(({ assembly }) => assembly)
+  }
+
   /** Every part of the mould of a part, in any colour and print, by code; null when there is no such part. */
   async sameMould(code: string): Promise<Part[] | null> {
     const parts = this.database.getRepository(PartEntity)
@@ -69,12 +117,18 @@ export class CatalogueService {
   }
 
   private async withComponents(rows: PartEntity[]): Promise<Part[]> {
-    const components = await this.database
-      .getRepository(ComponentEntity)
-      .findBy({ assembly: In(rows.map(({ code }) => code)) })
+    // Kinds of part can be many thousands, more than one statement takes.
+    const components: ComponentEntity[] = []
+    for (let from = 0; from < rows.length; from += LIST)
+      components.push(
+        ...(await this.database
+          .getRepository(ComponentEntity)
+          .findBy({ assembly: In(rows.slice(from, from + LIST).map(({ code }) => code)) })),
+      )
+    const inside = groupBy(components, ({ assembly }) => assembly)
     return rows.map(({ kind: _kind, ...row }) => ({
       ...row,
-      components: components.filter((c) => c.assembly === row.code).map(({ slot, part }) => ({ slot, part })),
+      components: (inside.get(row.code) ?? []).map(({ slot, part, level }) => ({ slot, part, level })),
     }))
   }
 
@@ -92,10 +146,21 @@ export class CatalogueService {
     const figures = figureRows
       .filter((figure) => wanted.every((c) => parts.some((p) => p.figure === figure.code && p.part === c.part)))
       .map((figure) => ({ ...figure, qty: worn.filter((w) => w.figure === figure.code).length }))
-    const contents = await this.database.getRepository(ReleaseContentEntity).findBy([
-      { kind: 'figure', code: In(figures.map((f) => f.code)) },
-      { kind: 'part', code },
+    const wornBy = In(figures.map((f) => f.code))
+    const [sure, chances] = await Promise.all([
+      this.database.getRepository(ReleaseContentEntity).findBy([
+        { kind: 'figure', code: wornBy },
+        { kind: 'part', code },
+      ]),
+      this.database.getRepository(CaseContentEntity).findBy({ figure: wornBy }),
     ])
+    const cases = await this.database
+      .getRepository(CaseContentEntity)
+      .findBy({ release: In(chances.map((c) => c.release)) })
+    const contents = [
+      ...sure,
+      ...chances.map(({ release, figure, qty }) => ({ release, kind: 'figure' as const, code: figure, qty })),
+    ]
     const releases = await this.database
       .getRepository(ReleaseEntity)
       .find({ where: { code: In(contents.map((c) => c.release)) }, order: { year: 'DESC', code: 'ASC' } })
@@ -107,7 +172,9 @@ export class CatalogueService {
           (sum, c) => sum + c.qty * (c.kind === 'part' ? 1 : (figures.find((f) => f.code === c.code)?.qty ?? 0)),
           0,
         )
-        return { code, name, kind, year, qty, loose: own.every((c) => c.kind === 'part') }
+        const inCase = cases.filter((c) => c.release === code)
+        const packs = inCase.length > 0 ? inCase.reduce((sum, c) => sum + c.qty, 0) : null
+        return { code, name, kind, year, qty, loose: own.every((c) => c.kind === 'part'), packs }
       }),
     }
   }
@@ -133,21 +200,24 @@ export class CatalogueService {
 
   /** Atomic parts one unit of a thing yields when taken apart as far as hands, arms and single legs, and its mass in grams. */
   async yields(things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[]) {
-    const [components, figureParts, contents, parts, moulds] = await Promise.all([
-      this.database.getRepository(ComponentEntity).find(),
-      this.database.getRepository(FigurePartEntity).find(),
-      this.database.getRepository(ReleaseContentEntity).find(),
-      this.database.getRepository(PartEntity).find({ select: { code: true, mould: true } }),
-      this.database.getRepository(MouldEntity).find({ select: { code: true, mass: true } }),
+    const db = this.database.manager
+    // Of few things only their own rows are read; of a whole market everything is, which is quicker than long lists.
+    const few = things.length <= FEW_THINGS
+    const ofKind = (kind: string) => things.filter((thing) => thing.kind === kind).map(({ code }) => code)
+    const contents = await db.find(ReleaseContentEntity, few ? { where: { release: In(ofKind('release')) } } : {})
+    const inside = (kind: string) => [...ofKind(kind), ...contents.filter((c) => c.kind === kind).map((c) => c.code)]
+    const [components, figureParts] = await Promise.all([
+      db.find(ComponentEntity, few ? { where: { assembly: In(inside('part')) } } : {}),
+      db.find(FigurePartEntity, few ? { where: { figure: In(inside('figure')) } } : {}),
     ])
-    const group = <T>(rows: T[], key: (row: T) => string) => {
-      const map = new Map<string, T[]>()
-      for (const row of rows) map.set(key(row), [...(map.get(key(row)) ?? []), row])
-      return map
-    }
-    const inAssembly = group(components, (c) => c.assembly)
-    const onFigure = group(figureParts, (p) => p.figure)
-    const inRelease = group(contents, (c) => c.release)
+    const atomic = [...inside('part'), ...components.map((c) => c.part), ...figureParts.map((p) => p.part)]
+    const [parts, moulds] = await Promise.all([
+      db.find(PartEntity, { select: { code: true, mould: true }, ...(few ? { where: { code: In(atomic) } } : {}) }),
+      db.find(MouldEntity, { select: { code: true, mass: true } }),
+    ])
+    const inAssembly = groupBy(components, (c) => c.assembly)
+    const onFigure = groupBy(figureParts, (p) => p.figure)
+    const inRelease = groupBy(contents, (c) => c.release)
     const mass = new Map(moulds.map((m) => [m.code, m.mass]))
     const massOf = new Map(parts.map((p) => [p.code, mass.get(p.mould) ?? 0]))
     const atoms = (kind: string, code: string): string[] => {

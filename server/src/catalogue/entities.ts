@@ -1,5 +1,5 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
-import type { Finish, Layer, PartKind, Slot, Traits } from '@outfit/core/catalogue'
+import type { Connection, Cover, Finish, Layer, Level, PartKind, Slot, Traits } from '@outfit/core/catalogue'
 
 @Entity('colour')
 export class ColourEntity {
@@ -19,6 +19,8 @@ export class MouldEntity {
   @Column('real') neckThickness: number
   @Column('real') height: number
   @Column('real') mass: number
+  @Column('simple-json') connections: Connection[]
+  @Column('simple-json') covers: Cover[]
   @Column('simple-json') traits: Traits
 }
 
@@ -42,6 +44,7 @@ export class PartEntity {
   @Column('simple-json') colours: string[]
   @Column('text', { nullable: true }) print: string | null
   @Column('integer', { nullable: true }) year: number | null
+  @Column('text', { nullable: true }) photo: string | null
 }
 
 @Entity('component')
@@ -49,6 +52,7 @@ export class ComponentEntity {
   @PrimaryColumn('text') assembly: string
   @PrimaryColumn('text') slot: Slot
   @Column('text') part: string
+  @Column('integer') level: Level
 }
 
 @Entity('figure')
@@ -56,6 +60,7 @@ export class FigureEntity {
   @PrimaryColumn('text') code: string
   @Column('text') name: string
   @Column('integer') year: number
+  @Column('text', { nullable: true }) photo: string | null
 }
 
 @Entity('figure_part')
@@ -75,6 +80,7 @@ export class ReleaseEntity {
   @Column('integer') price: number
   @Column('text') currency: string
   @Column('boolean') inProduction: boolean
+  @Column('text', { nullable: true }) photo: string | null
 }
 
 @Entity('release_content')
@@ -83,4 +89,35 @@ export class ReleaseContentEntity {
   @PrimaryColumn('text') kind: 'part' | 'figure'
   @PrimaryColumn('text') code: string
   @Column('integer') qty: number
+}
+
+/** How many of a figure stand in one full case of a blind pack. */
+@Entity('case_content')
+export class CaseContentEntity {
+  @PrimaryColumn('text') release: string
+  @PrimaryColumn('text') figure: string
+  @Column('integer') qty: number
+}
+
+/** A re-encoded picture in the folder of files, by the SHA-256 of its bytes. */
+@Entity('photo')
+export class PhotoEntity {
+  @PrimaryColumn('text') hash: string
+  @Column('integer') width: number
+  @Column('integer') height: number
+  @Column('integer') bytes: number
+}
+
+/** A mould and print wished for in a colour; fulfilled by the part that brought it. */
+@Entity('wish')
+export class WishEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text') mould: string
+  @Column('text', { nullable: true }) print: string | null
+  @Column('text') colour: string
+  @Column('text') at: string
+  @Column('text', { name: 'fulfilled_by', nullable: true }) fulfilledBy: string | null
+  @Column('text', { name: 'fulfilled_at', nullable: true }) fulfilledAt: string | null
+  /** Whether the news that it is fulfilled was seen. */
+  @Column('boolean') seen: boolean
 }

@@ -1,14 +1,23 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { onHandByBin } from '@outfit/core/drawer'
+import { Changes } from '../app/changes.ts'
 import { BinEntity, MovementEntity } from './entities.ts'
 
 @Injectable()
 export class DrawerService {
-  constructor(private readonly database: DataSource) {}
+  /** How many of each part are owned, wherever they lie; kept until the drawer changes. */
+  readonly onHand: () => Promise<ReadonlyMap<string, number>>
 
-  /** How many of each part are owned, wherever they lie. Computed by the database, since movements only grow. */
-  async onHand(): Promise<Map<string, number>> {
+  constructor(
+    private readonly database: DataSource,
+    changes: Changes,
+  ) {
+    this.onHand = changes.keeping(['drawer'], () => this.sumOfMovements())
+  }
+
+  /** Computed by the database, since movements only grow. */
+  private async sumOfMovements(): Promise<Map<string, number>> {
     const rows = await this.database
       .getRepository(MovementEntity)
       .createQueryBuilder('m')

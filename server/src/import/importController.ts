@@ -1,9 +1,17 @@
-import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common'
+import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put, Req, Res } from '@nestjs/common'
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger'
-import { IsBoolean, IsObject, IsOptional, IsString } from 'class-validator'
+import { Type } from 'class-transformer'
+import { IsBoolean, IsIn, IsObject, IsOptional, IsString, MaxLength, MinLength, ValidateNested } from 'class-validator'
+import type { Request, Response } from 'express'
 import { TABLES, type TableName } from '@outfit/core/formats'
 import { notFound } from '../app/problem.ts'
+import { JobsService } from '../jobs/jobsService.ts'
+import { ExportService } from './exportService.ts'
 import { ImportService } from './importService.ts'
+import { MappingService } from './mappingService.ts'
+import { UploadsService } from './uploadsService.ts'
+
+const TABLE_NAMES = Object.keys(TABLES) as TableName[]
 
 export class ImportRequest {
   /** The file's text, header row first. */
@@ -14,16 +22,96 @@ export class ImportRequest {
   @IsOptional() @IsBoolean() strict?: boolean
 }
 
-@ApiTags('import')
-@Controller('import')
-export class ImportController {
-  constructor(private readonly imports: ImportService) {}
+export class CorrectionsDto {
+  /** The mould to take for all names with these words. */
+  @IsObject() moulds: Record<string, string>
+  /** The colour to take for these words. */
+  @IsObject() colours: Record<string, string>
+}
 
-  @Post(':table')
+export class UploadImportRequest {
+  @IsString() upload: string
+  @IsIn(TABLE_NAMES) table: TableName
+  @IsOptional() @IsObject() mapping?: Record<string, string>
+  @IsOptional() @IsBoolean() strict?: boolean
+  /** Only look: check every row and write nothing. */
+  @IsOptional() @IsBoolean() dry?: boolean
+  /** Guess what a row of parts leaves empty from its name. */
+  @IsOptional() @ValidateNested() @Type(() => CorrectionsDto) guess?: CorrectionsDto
+}
+
+export class MappingDto {
+  @IsObject() columns: Record<string, string>
+}
+
+export class MappingName {
+  @IsIn(TABLE_NAMES) table: TableName
+  @IsString() @MinLength(1) @MaxLength(80) name: string
+}
+
+@ApiTags('import')
+@Controller()
+export class ImportController {
+  constructor(
+    private readonly imports: ImportService,
+    private readonly exports: ExportService,
+    private readonly uploads: UploadsService,
+    private readonly mappings: MappingService,
+    private readonly jobs: JobsService,
+  ) {}
+
+  @Post('import/:table')
   @HttpCode(200)
   @ApiOkResponse({ description: 'What was taken and which rows were not, with line and reason.' })
   importTable(@Param('table') table: string, @Body() request: ImportRequest) {
-    if (!(table in TABLES)) throw notFound('table', table)
-    return this.imports.importTable(table as TableName, request.csv, request)
+    return this.imports.importTable(known(table), request.csv, request)
   }
+
+  /** Keep a table file for the mapping step; the body is the file itself. */
+  @Post('uploads')
+  upload(@Req() request: Request) {
+    const announced = Number(request.headers['content-length'] ?? NaN)
+    return this.uploads.take(request, Number.isFinite(announced) ? announced : null)
+  }
+
+  /** Check or import a kept file, as a job. */
+  @Post('imports')
+  @HttpCode(202)
+  start(@Body() { upload, table, ...options }: UploadImportRequest) {
+    this.uploads.demand(upload)
+    const job = this.jobs.start('import', { upload, table, ...options }, (signal, report) =>
+      this.imports.importUpload(upload, table, options, { signal, report }),
+    )
+    return { job }
+  }
+
+  @Get('mappings/:table')
+  mappingsOf(@Param('table') table: string) {
+    return this.mappings.of(known(table))
+  }
+
+  @Put('mappings/:table/:name')
+  @HttpCode(204)
+  remember(@Param() { table, name }: MappingName, @Body() { columns }: MappingDto) {
+    return this.mappings.remember(table, name, columns)
+  }
+
+  @Delete('mappings/:table/:name')
+  @HttpCode(204)
+  forget(@Param() { table, name }: MappingName) {
+    return this.mappings.forget(table, name)
+  }
+
+  /** A table as the CSV that an import reads back. */
+  @Get('export/:table.csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  async export(@Param('table') table: string, @Res() response: Response) {
+    response.setHeader('Content-Disposition', `attachment; filename="${known(table)}.csv"`)
+    await this.exports.write(known(table), response)
+  }
+}
+
+function known(table: string): TableName {
+  if (!Object.hasOwn(TABLES, table)) throw notFound('table', table)
+  return table as TableName
 }

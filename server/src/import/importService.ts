@@ -1,115 +1,234 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, type EntityManager, type EntityTarget, type ObjectLiteral } from 'typeorm'
-import { LAYER_KINDS, SILHOUETTES } from '@outfit/core/mannequin'
-import { readTable, type Reject, type TableName, type TableRow } from '@outfit/core/formats'
-import { TABLE_TARGETS, type TableTarget } from './tableTargets.ts'
+import { parse } from 'csv-parse/sync'
+import { DataSource, type EntityManager, type ObjectLiteral } from 'typeorm'
+import {
+  CSV_OPTIONS,
+  delimiterOf,
+  missingColumns,
+  notCsv,
+  PartGuesser,
+  rowReader,
+  sparseRowReader,
+  type Corrections,
+  type GuessGroup,
+  type Mapping,
+  type Reject,
+  type TableName,
+  type TableRow,
+} from '@outfit/core/formats'
+import { Changes } from '../app/changes.ts'
+import { Writer } from '../app/writer.ts'
+import { ColourEntity, MouldEntity, PartEntity, PrintEntity } from '../catalogue/entities.ts'
+import { FinderService } from '../catalogue/finderService.ts'
+import { WishService, type Fulfilled } from '../catalogue/wishService.ts'
+import { RowChecker } from './rowChecker.ts'
+import { TABLE_TARGETS } from './tableTargets.ts'
+import { writeRows } from './tableWriter.ts'
+import { UploadsService, type FileRecord } from './uploadsService.ts'
 
 export interface ImportReport {
   table: TableName
+  /** Rows read under the header. */
+  rows: number
   taken: number
+  /** The first rejected rows; `rejected` counts them all. */
   rejects: Reject[]
+  rejected: number
   written: boolean
+  /** The first rows as they were read. */
+  sample: Record<string, unknown>[]
+  guesses: GuessGroup[]
+  /** Wishes for a colour that this import brought. */
+  fulfilled: Fulfilled[]
 }
 
-/** Rows in one INSERT; SQLite takes up to 32,766 variables in a statement. */
-const CHUNK = 500
+export interface ImportOptions {
+  mapping?: Mapping
+  /** Write nothing when any row is rejected; true unless said otherwise. */
+  strict?: boolean
+  /** Only look: write nothing at all. */
+  dry?: boolean
+  /** For parts: guess what a row leaves empty from its name, with corrections in bulk. */
+  guess?: Corrections | null
+}
+
+/** What a long import tells and listens to. */
+export interface Course {
+  signal?: AbortSignal
+  report?: (progress: { rows: number }) => void
+}
+
+/** Rejected rows and guesses told one by one; a file of nonsense would otherwise fill the screen and the memory. */
+const MOST_REJECTS = 1000
+const MOST_GUESSES = 200
+const SAMPLE = 8
+/** Rows read between two signs of life. */
+const BREATH = 2000
 
 /**
  * Brings CSV tables into the database. Rows with an unknown code or a duplicate key are rejected with line and reason;
- * with `strict` any reject stops the whole import. What is written is written in one transaction.
+ * with `strict` any reject stops the whole import. What is written is written in one transaction, streaming, so that a
+ * large file needs little memory and a cancel or a crash leaves nothing behind.
  */
 @Injectable()
 export class ImportService {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly uploads: UploadsService,
+    private readonly finder: FinderService,
+    private readonly wishes: WishService,
+    private readonly changes: Changes,
+  ) {}
 
-  async importTable<T extends TableName>(
-    table: T,
-    csv: string,
-    { mapping = {}, strict = true }: { mapping?: Record<string, string>; strict?: boolean } = {},
+  /** A table given as text. */
+  async importTable(table: TableName, csv: string, options: ImportOptions = {}): Promise<ImportReport> {
+    let records: FileRecord[]
+    try {
+      records = parse(csv, { ...CSV_OPTIONS, delimiter: delimiterOf(csv) }) as unknown as FileRecord[]
+    } catch (error) {
+      return { ...nothing(table), rejects: [notCsv(error)], rejected: 1 }
+    }
+    return this.run(table, records, options, {})
+  }
+
+  /** A table uploaded before. */
+  async importUpload(upload: string, table: TableName, options: ImportOptions, course: Course): Promise<ImportReport> {
+    const report = await this.run(table, await this.uploads.records(upload), options, course)
+    if (report.written) await this.uploads.forget(upload)
+    return report
+  }
+
+  private async run(
+    table: TableName,
+    records: Iterable<FileRecord> | AsyncIterable<FileRecord>,
+    options: ImportOptions,
+    course: Course,
   ): Promise<ImportReport> {
-    const target = TABLE_TARGETS[table] as unknown as TableTarget<T>
-    const { rows, rejects } = readTable(table, csv, mapping)
-    return this.database.transaction(async (db) => {
-      const seen = new Set<string>()
-      const good: ObjectLiteral[] = []
-      const known = codesIn(db)
-      for (const { line, row } of rows) {
-        const faults = [
-          ...duplicateFault(target, row, seen),
-          ...drawingFaults(table, row),
-          ...(await referenceFaults(target, row, known)),
-        ]
-        if (faults.length) rejects.push(...faults.map((fault) => ({ line, ...fault })))
-        else good.push(target.convert ? await target.convert(row, db) : row)
+    if (options.dry) return this.read(this.database.manager, table, records, options, course, null)
+    const { aspect } = TABLE_TARGETS[table]
+    try {
+      return await this.writer.transaction(async (db) => {
+        const codes: string[] = []
+        const report = await this.read(db, table, records, options, course, codes)
+        if (report.taken === 0 || (options.strict !== false && report.rejected > 0)) throw new NotWritten(report)
+        await this.settle(db, table, codes)
+        const fulfilled = table === 'parts' ? await this.wishes.fulfil(db) : []
+        return { ...report, written: true, fulfilled }
+      })
+    } catch (error) {
+      if (error instanceof NotWritten) return { ...error.report, taken: 0 }
+      throw error
+    } finally {
+      // Also after a failure: what was read meanwhile saw rows that are gone again.
+      this.changes.tell(aspect)
+    }
+  }
+
+  /** Read all records; with `codes` write what is good and collect the codes written. */
+  private async read(
+    db: EntityManager,
+    table: TableName,
+    records: Iterable<FileRecord> | AsyncIterable<FileRecord>,
+    { mapping = {}, guess = null }: ImportOptions,
+    { signal, report: tell }: Course,
+    codes: string[] | null,
+  ): Promise<ImportReport> {
+    const report = nothing(table)
+    const checker = await RowChecker.open(db, table)
+    const guesser = table === 'parts' && guess ? await this.guesser(db, guess) : null
+    let readRow: ((record: readonly string[], line: number, rejects: Reject[]) => unknown) | null = null
+    let waiting: { line: number; row: ObjectLiteral }[] = []
+    let prints: ObjectLiteral[] = []
+    const rejects: Reject[] = []
+    const flush = async () => {
+      if (codes) {
+        await writeRows(db, PrintEntity, prints)
+        const rows = waiting.map(({ row }) => row)
+        await writeRows(db, TABLE_TARGETS[table].entity, rows)
+        for (const row of rows) if ('code' in row) codes.push(row['code'] as string)
       }
-      const written = good.length > 0 && !(strict && rejects.length > 0)
-      if (written)
-        for (let from = 0; from < good.length; from += CHUNK) {
-          const chunk = good.slice(from, from + CHUNK)
-          if (target.key) await db.getRepository(target.entity).save(chunk, { chunk: CHUNK })
-          else await db.insert(target.entity, chunk)
+      waiting = []
+      prints = []
+      report.rejected += rejects.length
+      report.rejects.push(...rejects.splice(0).slice(0, Math.max(0, MOST_REJECTS - report.rejects.length)))
+    }
+    try {
+      for await (const { record, info } of records) {
+        if (signal?.aborted) throw new Error('cancelled')
+        if (!readRow) {
+          const missing = missingColumns(table, record, mapping, guesser ? ['mould', 'colours'] : [])
+          if (missing.length > 0) return { ...report, rejects: missing, rejected: missing.length }
+          readRow = guesser ? sparseRowReader(record, mapping) : rowReader(table, record, mapping)
+          continue
         }
-      return { table, taken: written ? good.length : 0, rejects: rejects.sort((a, b) => a.line - b.line), written }
-    })
+        report.rows += 1
+        const read = readRow(record, info.lines, rejects)
+        const filled = read && guesser ? guesser.fill(read as never, info.lines, rejects) : null
+        if (filled?.print) checker.know(filled.print.code)
+        const row = (guesser ? filled?.part : read) as TableRow<TableName> | null | undefined
+        const good = row ? checker.check(row as never, info.lines, rejects) : null
+        if (good) {
+          waiting.push({ line: info.lines, row: good })
+          if (filled?.print) prints.push(filled.print)
+          report.taken += 1
+          if (report.sample.length < SAMPLE) report.sample.push(row as Record<string, unknown>)
+        }
+        if (report.rows % BREATH === 0) {
+          // Whether components are good shows only when all of them are known.
+          if (table !== 'components') await flush()
+          tell?.({ rows: report.rows })
+          await new Promise(setImmediate)
+        }
+      }
+    } catch (error) {
+      if (signal?.aborted || !isCsvFault(error)) throw error
+      rejects.push(notCsv(error))
+    }
+    const before = rejects.length
+    checker.finish(rejects)
+    const late = new Set(rejects.slice(before).map(({ line }) => line))
+    waiting = waiting.filter(({ line }) => !late.has(line))
+    report.taken -= late.size
+    await flush()
+    report.rejects.sort((a, b) => a.line - b.line)
+    report.guesses = guesser?.groups.slice(0, MOST_GUESSES) ?? []
+    return report
+  }
+
+  private async guesser(db: EntityManager, corrections: Corrections): Promise<PartGuesser> {
+    const [colours, moulds] = await Promise.all([
+      db.find(ColourEntity, { order: { code: 'ASC' } }),
+      db.find(MouldEntity, { order: { code: 'ASC' } }),
+    ])
+    return new PartGuesser(colours, moulds, corrections)
+  }
+
+  /** What follows from new rows: the words parts are found by. */
+  private async settle(db: EntityManager, table: TableName, codes: readonly string[]): Promise<void> {
+    if (table === 'parts') await this.finder.index(db, codes)
+    else if (['colours', 'moulds', 'prints'].includes(table) && (await db.count(PartEntity)) > 0)
+      await this.finder.index(db)
   }
 }
 
-type Fault = Omit<Reject, 'line'>
-
-function duplicateFault<T extends TableName>(target: TableTarget<T>, row: TableRow<T>, seen: Set<string>): Fault[] {
-  const key = target.key?.(row)
-  if (key === undefined) return []
-  if (seen.has(key)) return [{ column: null, reason: `"${key}" stands in the file twice` }]
-  seen.add(key)
-  return []
-}
-
-/** Codes of a table, read once and kept for the import. */
-function codesIn(db: EntityManager) {
-  const cache = new Map<EntityTarget<ObjectLiteral>, Promise<Set<string>>>()
-  return (entity: EntityTarget<ObjectLiteral>) => {
-    const cached =
-      cache.get(entity) ??
-      db.find(entity, { select: { code: true } }).then((rows) => new Set(rows.map((r) => r['code'] as string)))
-    cache.set(entity, cached)
-    return cached
+/** Rolls a transaction back with what was found. */
+class NotWritten extends Error {
+  constructor(readonly report: ImportReport) {
+    super('not written')
   }
 }
 
-async function referenceFaults<T extends TableName>(
-  target: TableTarget<T>,
-  row: TableRow<T>,
-  known: (entity: EntityTarget<ObjectLiteral>) => Promise<Set<string>>,
-): Promise<Fault[]> {
-  const faults: Fault[] = []
-  for (const [column, to] of Object.entries(target.refers) as [
-    keyof TableRow<T> & string,
-    (row: TableRow<T>) => EntityTarget<ObjectLiteral>,
-  ][]) {
-    const value = row[column] as string | string[] | null
-    if (value === null) continue
-    const codes = await known(to(row))
-    for (const code of [value].flat())
-      if (!codes.has(code)) faults.push({ column, reason: `${column} "${code}" is not known` })
-  }
-  return faults
-}
+const nothing = (table: TableName): ImportReport => ({
+  table,
+  rows: 0,
+  taken: 0,
+  rejects: [],
+  rejected: 0,
+  written: false,
+  sample: [],
+  guesses: [],
+  fulfilled: [],
+})
 
-/** Moulds and prints must be drawable: their silhouette and layers must be ones the mannequin knows. */
-function drawingFaults(table: TableName, row: unknown): Fault[] {
-  if (table === 'moulds') {
-    const { kind, silhouette } = row as TableRow<'moulds'>
-    const known = SILHOUETTES[kind]
-    return known && !known.includes(silhouette)
-      ? [{ column: 'silhouette', reason: `silhouette "${silhouette}" is not known for ${kind}` }]
-      : []
-  }
-  if (table === 'prints') {
-    const { kind, front, back } = row as TableRow<'prints'>
-    const known = LAYER_KINDS[kind] ?? []
-    return [...front, ...back].flatMap((layer) =>
-      known.includes(layer.kind) ? [] : [{ column: 'front', reason: `layer "${layer.kind}" is not known for ${kind}` }],
-    )
-  }
-  return []
-}
+const isCsvFault = (error: unknown) => String((error as { code?: string }).code ?? '').startsWith('CSV_')

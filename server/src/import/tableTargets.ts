@@ -1,6 +1,8 @@
-import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm'
+import type { EntityTarget, ObjectLiteral } from 'typeorm'
 import { monotonicFactory } from 'ulid'
+import { TAKING_APART } from '@outfit/core/catalogue'
 import type { TableName, TableRow } from '@outfit/core/formats'
+import type { Aspect } from '../app/changes.ts'
 import * as catalogue from '../catalogue/entities.ts'
 import * as drawer from '../drawer/entities.ts'
 import * as market from '../market/entities.ts'
@@ -8,64 +10,83 @@ import * as market from '../market/entities.ts'
 /** How rows of a table become rows of the database. */
 export interface TableTarget<T extends TableName> {
   entity: EntityTarget<ObjectLiteral>
+  /** What a change of it makes stale. */
+  aspect: Aspect
   /** What makes a row the only one of its kind; null where equal rows may repeat. */
   key: ((row: TableRow<T>) => string) | null
-  /** Codes a row refers to, by column. */
-  refers: Partial<Record<keyof TableRow<T>, (row: TableRow<T>) => EntityTarget<ObjectLiteral>>>
-  convert?: (row: TableRow<T>, db: EntityManager) => Promise<ObjectLiteral> | ObjectLiteral
+  /** Tables a column's codes must be in; of several, `choose` says which for a row. */
+  refers: Partial<Record<keyof TableRow<T>, EntityTarget<ObjectLiteral>[]>>
+  choose?: (row: TableRow<T>, entities: readonly EntityTarget<ObjectLiteral>[]) => EntityTarget<ObjectLiteral>
+  /** The row as it is written. `kinds` are the kinds of moulds by code, for parts. */
+  convert?: (row: TableRow<T>, kinds: ReadonlyMap<string, string>) => ObjectLiteral
 }
 
-const OFFERED = { part: catalogue.PartEntity, figure: catalogue.FigureEntity, release: catalogue.ReleaseEntity }
+const { PartEntity, FigureEntity, ReleaseEntity, MouldEntity, PrintEntity, ColourEntity } = catalogue
+const OFFERED = { part: PartEntity, figure: FigureEntity, release: ReleaseEntity }
+const byKind = (row: { kind: keyof typeof OFFERED }) => OFFERED[row.kind]
 const ulid = monotonicFactory()
 const code = ({ code }: { code: string }) => code
 
 export const TABLE_TARGETS: { [T in TableName]: TableTarget<T> } = {
-  colours: { entity: catalogue.ColourEntity, key: code, refers: {} },
-  moulds: { entity: catalogue.MouldEntity, key: code, refers: {} },
-  prints: { entity: catalogue.PrintEntity, key: code, refers: {} },
+  colours: { entity: ColourEntity, aspect: 'catalogue', key: code, refers: {} },
+  moulds: { entity: MouldEntity, aspect: 'catalogue', key: code, refers: {} },
+  prints: { entity: PrintEntity, aspect: 'catalogue', key: code, refers: {} },
   parts: {
-    entity: catalogue.PartEntity,
+    entity: PartEntity,
+    aspect: 'catalogue',
     key: code,
-    refers: {
-      mould: () => catalogue.MouldEntity,
-      print: () => catalogue.PrintEntity,
-      colours: () => catalogue.ColourEntity,
-    },
-    convert: async (row, db) => {
-      const { kind } = await db.findOneByOrFail(catalogue.MouldEntity, { code: row.mould })
-      return { ...row, kind }
-    },
+    refers: { mould: [MouldEntity], print: [PrintEntity], colours: [ColourEntity] },
+    convert: (row, kinds) => ({ ...row, kind: kinds.get(row.mould)! }),
   },
   components: {
     entity: catalogue.ComponentEntity,
+    aspect: 'catalogue',
     key: (row) => `${row.assembly} ${row.slot}`,
-    refers: { assembly: () => catalogue.PartEntity, part: () => catalogue.PartEntity },
+    refers: { assembly: [PartEntity], part: [PartEntity] },
+    convert: (row) => ({ ...row, level: row.level ?? TAKING_APART[row.slot] ?? 1 }),
   },
-  figures: { entity: catalogue.FigureEntity, key: code, refers: {} },
+  figures: { entity: FigureEntity, aspect: 'catalogue', key: code, refers: {} },
   'figure-parts': {
     entity: catalogue.FigurePartEntity,
+    aspect: 'catalogue',
     key: (row) => `${row.figure} ${row.slot} ${row.order}`,
-    refers: { figure: () => catalogue.FigureEntity, part: () => catalogue.PartEntity },
+    refers: { figure: [FigureEntity], part: [PartEntity] },
   },
-  releases: { entity: catalogue.ReleaseEntity, key: code, refers: {} },
+  releases: { entity: ReleaseEntity, aspect: 'catalogue', key: code, refers: {} },
   'release-contents': {
     entity: catalogue.ReleaseContentEntity,
+    aspect: 'catalogue',
     key: (row) => `${row.release} ${row.kind} ${row.code}`,
-    refers: { release: () => catalogue.ReleaseEntity, code: (row) => OFFERED[row.kind] },
+    refers: { release: [ReleaseEntity], code: [PartEntity, FigureEntity] },
+    choose: byKind,
   },
-  bins: { entity: drawer.BinEntity, key: code, refers: {} },
+  'case-contents': {
+    entity: catalogue.CaseContentEntity,
+    aspect: 'catalogue',
+    key: (row) => `${row.release} ${row.figure}`,
+    refers: { release: [ReleaseEntity], figure: [FigureEntity] },
+  },
+  bins: { entity: drawer.BinEntity, aspect: 'drawer', key: code, refers: {} },
   owned: {
     entity: drawer.MovementEntity,
+    aspect: 'drawer',
     key: null,
-    refers: { part: () => catalogue.PartEntity, bin: () => drawer.BinEntity },
+    refers: { part: [PartEntity], bin: [drawer.BinEntity] },
     convert: ({ part, bin, qty, date, reason }) => ({ id: ulid(), at: date, part, from: null, to: bin, qty, reason }),
   },
-  sellers: { entity: market.SellerEntity, key: code, refers: {} },
-  rates: { entity: market.RateEntity, key: (row) => `${row.date} ${row.from} ${row.to}`, refers: {} },
+  sellers: { entity: market.SellerEntity, aspect: 'market', key: code, refers: {} },
+  rates: {
+    entity: market.RateEntity,
+    aspect: 'market',
+    key: (row) => `${row.date} ${row.from} ${row.to}`,
+    refers: {},
+  },
   offers: {
     entity: market.OfferEntity,
+    aspect: 'market',
     key: null,
-    refers: { seller: () => market.SellerEntity, code: (row) => OFFERED[row.kind] },
+    refers: { seller: [market.SellerEntity], code: [PartEntity, FigureEntity, ReleaseEntity] },
+    choose: byKind,
     convert: (row) => ({ id: ulid(), ...row }),
   },
 }

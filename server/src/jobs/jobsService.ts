@@ -1,8 +1,9 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common'
-import { DataSource, LessThanOrEqual } from 'typeorm'
+import { DataSource, LessThanOrEqual, type EntityManager } from 'typeorm'
 import { Observable, ReplaySubject } from 'rxjs'
 import { monotonicFactory } from 'ulid'
 import { notFound } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
 import { JobEntity } from './entities.ts'
 
 /** Rising ids, so that the newest job is the last. */
@@ -30,7 +31,10 @@ export const KEPT_JOBS = 100
 export class JobsService implements OnModuleDestroy {
   private readonly running = new Map<string, Running>()
 
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+  ) {}
 
   /** Start work and return its id at once. */
   start(
@@ -43,10 +47,17 @@ export class JobsService implements OnModuleDestroy {
     this.running.set(id, job)
     job.events.next({ state: 'running', progress: null })
     const finish = async (state: JobEntity['state'], result: unknown, detail?: string) => {
-      await this.database
-        .getRepository(JobEntity)
-        .insert({ id, kind, state, at: new Date().toISOString(), input: input as object, result: result as object })
-      await this.forgetOldest(kind)
+      await this.writer.transaction(async (db) => {
+        await db.insert(JobEntity, {
+          id,
+          kind,
+          state,
+          at: new Date().toISOString(),
+          input: input as object,
+          result: result as object,
+        })
+        await this.forgetOldest(db, kind)
+      })
       job.events.next({ state, progress: null, ...(detail ? { detail } : {}) })
       job.events.complete()
       this.running.delete(id)
@@ -85,8 +96,8 @@ export class JobsService implements OnModuleDestroy {
     else await this.get(id)
   }
 
-  private async forgetOldest(kind: string): Promise<void> {
-    const jobs = this.database.getRepository(JobEntity)
+  private async forgetOldest(db: EntityManager, kind: string): Promise<void> {
+    const jobs = db.getRepository(JobEntity)
     const [newestGone] = await jobs.find({
       where: { kind },
       order: { id: 'DESC' },

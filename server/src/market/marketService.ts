@@ -1,7 +1,9 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource } from 'typeorm'
+import { DataSource, In } from 'typeorm'
+import { OFFER_KINDS } from '@outfit/core/formats'
 import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
-import type { MarketOffer, MarketSeller } from '@outfit/core/sourcing'
+import type { Bringer, MarketOffer, MarketSeller } from '@outfit/core/sourcing'
+import { Changes } from '../app/changes.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { OfferEntity, RateEntity, SellerEntity } from './entities.ts'
 
@@ -16,10 +18,16 @@ export interface MarketToday {
 
 @Injectable()
 export class MarketService {
+  /** Lowest price of each single part in the home currency, with the offers that name one; kept until the market changes. */
+  readonly lowest: () => Promise<ReadonlyMap<string, number>>
+
   constructor(
     private readonly database: DataSource,
     private readonly catalogue: CatalogueService,
-  ) {}
+    changes: Changes,
+  ) {
+    this.lowest = changes.keeping(['market'], () => this.lowestPrices())
+  }
 
   private rates(): Promise<Rate[]> {
     return this.database.getRepository(RateEntity).find()
@@ -33,8 +41,7 @@ export class MarketService {
     return newest?.date ?? new Date().toISOString().slice(0, 10)
   }
 
-  /** Lowest price of each single part in the home currency, with the offers that name one. */
-  async lowest(): Promise<Map<string, number>> {
+  private async lowestPrices(): Promise<Map<string, number>> {
     const [rates, date] = await Promise.all([this.rates(), this.today()])
     const rows = await this.database
       .getRepository(OfferEntity)
@@ -77,6 +84,34 @@ export class MarketService {
       .sort((a, b) => a.home - b.home || (a.id < b.id ? -1 : 1))
   }
 
+  /** Offers of some things with what they yield, in the home currency, for the ways to get a part. */
+  async bringers(things: readonly { kind: OfferEntity['kind']; code: string }[]): Promise<Bringer[]> {
+    const codesOf = (kind: OfferEntity['kind']) => In(things.filter((t) => t.kind === kind).map(({ code }) => code))
+    const [offers, sellers, rates, date, names, yields] = await Promise.all([
+      this.database
+        .getRepository(OfferEntity)
+        .find({ where: OFFER_KINDS.map((kind) => ({ kind, code: codesOf(kind) })), order: { id: 'ASC' } }),
+      this.database.getRepository(SellerEntity).find(),
+      this.rates(),
+      this.today(),
+      this.catalogue.namesOf(things),
+      this.catalogue.yields(things),
+    ])
+    const sellerNames = new Map(sellers.map(({ code, name }) => [code, name]))
+    return offers
+      .filter(({ stock, multiple }) => stock >= multiple)
+      .map(({ kind, code, seller, condition, price, currency, multiple }) => ({
+        kind,
+        code,
+        name: names.get(code) ?? code,
+        sellerName: sellerNames.get(seller) ?? seller,
+        condition,
+        price: convert(price, currency, HOME_CURRENCY, date, rates),
+        multiple,
+        yields: yields.get(`${kind} ${code}`)!.yields,
+      }))
+  }
+
   /** Everything a sourcing problem is made from. */
   async marketToday(): Promise<MarketToday> {
     const [offers, sellers, rates, date] = await Promise.all([
@@ -98,15 +133,18 @@ export class MarketService {
         arrivesInDays: s.arrivesInDays,
         shipping: { basis: s.shippingBasis, bands: s.shippingBands },
       })),
-      offers: offers.map(({ id, seller, kind, code, price, currency, stock, multiple }) => ({
-        id,
-        seller,
-        price,
-        currency,
-        stock,
-        multiple,
-        ...yields.get(`${kind} ${code}`)!,
-      })),
+      // A blind pack surely yields nothing, so no plan can count on it.
+      offers: offers
+        .map(({ id, seller, kind, code, price, currency, stock, multiple }) => ({
+          id,
+          seller,
+          price,
+          currency,
+          stock,
+          multiple,
+          ...yields.get(`${kind} ${code}`)!,
+        }))
+        .filter((offer) => offer.yields.length > 0),
       things: new Map(offers.map(({ id, kind, code, condition }) => [id, { kind, code, condition }])),
     }
   }

@@ -2,10 +2,11 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { placementFaults } from '@outfit/core/anatomy'
-import { catalogueOf, type Placement } from '@outfit/core/catalogue'
+import { catalogueOf, type Drawables, type Placement } from '@outfit/core/catalogue'
 import { allocateOwned } from '@outfit/core/drawer'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
 import { notFound, Problem } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { MouldEntity } from '../catalogue/entities.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
@@ -19,13 +20,14 @@ const ulid = monotonicFactory()
 export class RosterService {
   constructor(
     private readonly database: DataSource,
+    private readonly writer: Writer,
     private readonly catalogue: CatalogueService,
     private readonly drawer: DrawerService,
     private readonly market: MarketService,
   ) {}
 
   /** Every roster with its outfits as their chosen takes, and the parts needed to draw them. */
-  async shelves(): Promise<{ rosters: RosterShelf[]; parts: Awaited<ReturnType<CatalogueService['parts']>> }> {
+  async shelves(): Promise<{ rosters: RosterShelf[] } & Drawables> {
     const db = this.database.manager
     const [rosters, characters, outfits, takes, placements] = await Promise.all([
       db.find(RosterEntity, { order: { position: 'ASC' } }),
@@ -61,7 +63,8 @@ export class RosterService {
           }
         }),
     }))
-    return { rosters: shelves, parts: await this.catalogue.parts(placements.map((p) => p.part)) }
+    const parts = await this.catalogue.parts(placements.map((p) => p.part))
+    return { rosters: shelves, parts, prints: await this.catalogue.printsOn(parts) }
   }
 
   /** One outfit with all its takes, and how many of each owned part are free for it. */
@@ -89,6 +92,7 @@ export class RosterService {
         placements: placements.filter((p) => p.take === take).map(placementOf),
       })),
       parts,
+      prints: await this.catalogue.printsOn(parts),
       free: Object.fromEntries(await this.freeFor(id)),
       lowest: Object.fromEntries(parts.map(({ code }) => [code, lowest.get(code) ?? null])),
     }
@@ -179,7 +183,7 @@ export class RosterService {
         for (const [o, outfit] of character.outfits.entries())
           for (const [t, take] of outfit.takes.entries())
             await this.refuseFaulty(take.placements, `rosters[${r}].characters[${c}].outfits[${o}].takes[${t}].`)
-    await this.database.transaction(async (db) => {
+    await this.writer.transaction(async (db) => {
       const first = await db.count(RosterEntity)
       for (const [position, { characters, ...roster }] of file.rosters.entries()) {
         const rosterId = ulid()
@@ -218,7 +222,7 @@ export class RosterService {
     version: number,
     write: (db: EntityManager) => Promise<void>,
   ): Promise<{ version: number }> {
-    return this.database.transaction(async (db) => {
+    return this.writer.transaction(async (db) => {
       const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
       if (!outfit) throw notFound('outfit', outfitId)
       if (outfit.version !== version)

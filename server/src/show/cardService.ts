@@ -30,7 +30,7 @@ export class CardService {
       ? outfit.takes.find((t) => t.id === takeId)
       : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
     if (!take) throw notFound('take', takeId ?? 'of this outfit')
-    const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts })
+    const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts, prints: outfit.prints })
     const drawing = drawFigure(take.placements, catalogue)
     const sources = await this.sourcesOf(take.placements.map((p) => p.part))
     const entries = cardEntries(take.placements, catalogue, drawing, (part) => sources.get(part) ?? 'no release known')

@@ -102,7 +102,8 @@ export class SourcingService {
       .filter(({ id }) => bought.has(id))
       .flatMap(({ yields }) => yields.map(({ part }) => part))
     const needed = report.problem.needs.flatMap(({ accept }) => accept.map(({ part }) => part))
-    return { ...report, parts: await this.catalogue.parts([...codes, ...needed]) }
+    const parts = await this.catalogue.parts([...codes, ...needed])
+    return { ...report, parts, prints: await this.catalogue.printsOn(parts) }
   }
 
   async shoppingCsv(jobId: string): Promise<string> {

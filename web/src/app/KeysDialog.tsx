@@ -4,7 +4,7 @@ import { useSingleKeys } from './singleKeys.ts'
 
 const KEYS: [string, string][] = [
   ['j / k', 'Slot down, slot up'],
-  ['/', 'Find in the tray'],
+  ['/', 'Find in the tray or among all parts'],
   ['Arrows', 'Move in the tray'],
   ['Enter', 'Wear what is picked'],
   ['x', 'Take off what the slot wears'],
@@ -15,7 +15,7 @@ const KEYS: [string, string][] = [
   ['t', 'New take from this one'],
   ['n', 'Next pin'],
   ['Ctrl Z', 'Undo; with Shift, redo'],
-  ['g r, g b, g s, g c', 'Go to rosters, bench, sourcing, card'],
+  ['g then r, b, s, c, p', 'Go to rosters, bench, sourcing, card, parts'],
   ['?', 'This list'],
 ]
 

@@ -12,6 +12,12 @@ import { Trail } from './Trail.tsx'
 const room = (isActive: boolean) =>
   `pb-1 border-b-2 ${isActive ? 'border-[#d9573f] font-bold text-ink' : 'border-transparent text-soft hover:text-ink'}`
 
+/** Addresses that belong to a room besides its own. */
+const AREAS: Record<string, readonly string[]> = {
+  Rosters: ['/rosters'],
+  Parts: ['/parts', '/moulds', '/catalogue', '/tables'],
+}
+
 /** The frame of every view: rooms, where one is, whether all is saved. */
 export function Shell() {
   api.endpoints.basics.useQuery()
@@ -35,13 +41,14 @@ export function Shell() {
           { key: 'c', name: 'Card', to: `/outfits/${outfit}/card${take}` },
         ]
       : []),
+    { key: 'p', name: 'Parts', to: '/parts' },
   ]
   const go = (key: string) => {
     const found = rooms.find((r) => r.key === key)
     if (found) void navigate(found.to)
   }
   useHotkeys(
-    ['g>r', 'g>b', 'g>s', 'g>c'],
+    ['g>r', 'g>b', 'g>s', 'g>c', 'g>p'],
     (_event, { keys }) => go(keys?.at(-1) ?? ''),
     { enabled: singleKeys, sequenceTimeoutMs: 1200 },
     [rooms],
@@ -66,7 +73,9 @@ export function Shell() {
               key={name}
               to={to}
               end
-              className={({ isActive }) => room(isActive || (name === 'Rosters' && pathname.startsWith('/rosters')))}
+              className={({ isActive }) =>
+                room(isActive || (AREAS[name]?.some((start) => pathname.startsWith(start)) ?? false))
+              }
             >
               {name}
             </NavLink>

@@ -1,50 +1,57 @@
-import { createSelector, createSlice } from '@reduxjs/toolkit'
-import { catalogueOf, type Catalogue, type Part } from '@outfit/core/catalogue'
-import { api, type Candidate } from './api.ts'
+import { createSelector, createSlice, isDraft, original } from '@reduxjs/toolkit'
+import { catalogueOf, type Catalogue, type Drawables, type Part, type Print } from '@outfit/core/catalogue'
+import { api, type Candidate, type PricedParts } from './api.ts'
 
 interface CatalogueState {
   parts: Record<string, Part>
+  prints: Record<string, Print>
   /** Lowest single price by part, in euro cents, as far as it was looked up. */
   lowest: Record<string, number | null>
 }
 
-const initialState: CatalogueState = { parts: {}, lowest: {} }
+const initialState: CatalogueState = { parts: {}, prints: {}, lowest: {} }
 
-/** Every part the screen has met, so that any of them can be drawn and checked without asking again. */
+/** Two answers about the same entry are mostly equal; keeping the first then spares everything drawn from it. */
+function keep<T extends { code: string }>(known: Record<string, T>, entries: readonly T[]) {
+  const plain = (isDraft(known) ? original(known as object) : known) as Record<string, T>
+  for (const entry of entries) {
+    const before = plain[entry.code]
+    if (!before || JSON.stringify(before) !== JSON.stringify(entry)) known[entry.code] = entry
+  }
+}
+
+function know(state: CatalogueState, { parts, prints }: Drawables) {
+  keep(state.parts, parts)
+  keep(state.prints, prints)
+}
+
+function knowPriced(state: CatalogueState, { items, parts, prints }: PricedParts) {
+  const all: Candidate[] = [...items, ...parts]
+  know(state, { parts: all.map(({ part }) => part), prints })
+  for (const { part, lowest } of all) state.lowest[part.code] = lowest
+}
+
+const { endpoints } = api
+
+/** Every part and print the screen has met, so that any of them can be drawn and checked without asking again. */
 export const catalogueSlice = createSlice({
   name: 'catalogue',
   initialState,
   reducers: {},
   extraReducers: (build) => {
-    const know = (state: CatalogueState, parts: readonly Part[]) => {
-      for (const part of parts) state.parts[part.code] ??= part
-    }
-    const price = (state: CatalogueState, candidates: readonly Candidate[]) => {
-      for (const { part, lowest } of candidates) state.lowest[part.code] = lowest
-    }
     build
-      .addMatcher(api.endpoints.shelves.matchFulfilled, (state, { payload }) => know(state, payload.parts))
-      .addMatcher(api.endpoints.outfit.matchFulfilled, (state, { payload }) => {
-        know(state, payload.parts)
+      .addMatcher(endpoints.shelves.matchFulfilled, (state, { payload }) => know(state, payload))
+      .addMatcher(endpoints.outfit.matchFulfilled, (state, { payload }) => {
+        know(state, payload)
         Object.assign(state.lowest, payload.lowest)
       })
-      .addMatcher(api.endpoints.sameMould.matchFulfilled, (state, { payload }) => {
-        const all = [...payload.items, ...payload.parts]
-        know(
-          state,
-          all.map(({ part }) => part),
-        )
-        price(state, all)
-      })
-      .addMatcher(api.endpoints.report.matchFulfilled, (state, { payload }) => know(state, payload.parts))
-      .addMatcher(api.endpoints.candidates.matchFulfilled, (state, { payload }) => {
-        const all = [...payload.items, ...payload.parts]
-        know(
-          state,
-          all.map(({ part }) => part),
-        )
-        price(state, all)
-      })
+      .addMatcher(endpoints.report.matchFulfilled, (state, { payload }) => know(state, payload))
+      .addMatcher(endpoints.waysToGet.matchFulfilled, (state, { payload }) => know(state, payload))
+      .addMatcher(endpoints.partDetail.matchFulfilled, (state, { payload }) =>
+        know(state, { parts: [payload.part, ...payload.parts], prints: payload.prints }),
+      )
+    for (const endpoint of [endpoints.sameMould, endpoints.candidates, endpoints.findParts, endpoints.goesWith])
+      build.addMatcher(endpoint.matchFulfilled, (state, { payload }) => knowPriced(state, payload))
   },
 })
 
@@ -55,8 +62,13 @@ interface WithCatalogue {
 
 const selectBasics = api.endpoints.basics.select()
 
-/** The catalogue as core wants it; null until colours, moulds and prints are here. */
+/** The catalogue as core wants it; null until colours and moulds are here. */
 export const selectCatalogue: (state: WithCatalogue) => Catalogue | null = createSelector(
-  [(state: WithCatalogue) => selectBasics(state as never).data, (state: WithCatalogue) => state.catalogue.parts],
-  (basics, parts) => (basics ? catalogueOf({ ...basics, parts: Object.values(parts) }) : null),
+  [
+    (state: WithCatalogue) => selectBasics(state as never).data,
+    (state: WithCatalogue) => state.catalogue.parts,
+    (state: WithCatalogue) => state.catalogue.prints,
+  ],
+  (basics, parts, prints) =>
+    basics ? catalogueOf({ ...basics, parts: Object.values(parts), prints: Object.values(prints) }) : null,
 )

@@ -31,6 +31,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../show/CardView.tsx')).CardView }),
       },
       {
+        path: 'parts',
+        lazy: async () => ({ Component: (await import('../parts/FinderView.tsx')).FinderView }),
+      },
+      {
+        path: 'moulds',
+        lazy: async () => ({ Component: (await import('../parts/MouldSheet.tsx')).MouldSheet }),
+      },
+      {
         path: 'parts/:part',
         lazy: async () => ({ Component: (await import('../parts/PartView.tsx')).PartView }),
       },

@@ -82,7 +82,7 @@ export function Worn({ placements, slots, catalogue, onChange, onNote }: WornPro
               )}
               <button
                 type="button"
-                onClick={() => onChange(takeOff(placements, slot, SLOT_FACTS[slot].stack ? order : undefined))}
+                onClick={() => onChange(takeOff(placements, slot, order))}
                 className={small}
                 aria-label={`Take off ${part.name}, ${SLOT_FACTS[slot].label}`}
               >

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react'
 import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
-import { cropTo, drawFigure, svgBody, viewBox, type View } from '@outfit/core/mannequin'
+import { cropTo, drawFigure, svgBody, viewBox, type Shape, type View } from '@outfit/core/mannequin'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { useAppSelector } from '../app/store.ts'
 
@@ -16,8 +16,13 @@ interface FigureProps {
   plinth?: boolean
   /** Draw from this catalogue instead of the one that is loaded. */
   from?: Catalogue
+  /** Show what is worn in full and the bare doll under it faintly. */
+  ghost?: boolean
   className?: string
 }
+
+/** How much of the bare doll shows behind a single part. */
+const GHOST = 0.22
 
 /** A drawn figure. The drawing goes in as one string, which the browser parses faster than React builds it. */
 export const Figure = memo(function Figure({
@@ -28,6 +33,7 @@ export const Figure = memo(function Figure({
   window,
   plinth = true,
   from,
+  ghost = false,
   className,
 }: FigureProps) {
   const loaded = useAppSelector(selectCatalogue)
@@ -35,11 +41,17 @@ export const Figure = memo(function Figure({
   const drawn = useMemo(() => {
     if (!catalogue) return null
     const drawing = drawFigure(placements, catalogue, { view, plinth })
+    const worn = new Set<Shape['slot']>(placements.map(({ slot }) => slot))
+    const shapes = ghost
+      ? drawing.shapes.map((shape) =>
+          worn.has(shape.slot) ? shape : { ...shape, opacity: GHOST * (shape.opacity ?? 1) },
+        )
+      : drawing.shapes
     return {
       box: viewBox({ ...drawing, window: crop ? cropTo(drawing, crop) : (window ?? drawing.window) }.window),
-      html: svgBody(drawing.shapes),
+      html: svgBody(shapes),
     }
-  }, [placements, catalogue, view, crop, window, plinth])
+  }, [placements, catalogue, view, crop, window, plinth, ghost])
   if (!drawn) return <div className={className} />
   return (
     <svg

@@ -62,5 +62,3 @@ export class First1763900000000 implements MigrationInterface {
     for (const table of newestFirst) await db.query(`DROP TABLE "${table}"`)
   }
 }
-
-export const MIGRATIONS = [First1763900000000]

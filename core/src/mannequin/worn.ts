@@ -1,0 +1,82 @@
+import {
+  mouldOf,
+  type Catalogue,
+  type Colour,
+  type Layer,
+  type Mould,
+  type Part,
+  type Placement,
+  type Slot,
+} from '../catalogue/index.ts'
+import type { Paints } from './headgear.ts'
+import { paint, type Paint } from './pen.ts'
+import { recipeOf, type Recipe } from './recipe.ts'
+import type { View } from './drawFigure.ts'
+
+/** A placement with what drawing it takes. */
+export interface Worn {
+  placement: Placement
+  part: Part
+  mould: Mould
+  recipe: Recipe
+  paints: Paints
+}
+
+/** The bare doll under the clothes: pale wood and cloth. */
+export const WOOD = paint('#E9D9BC')
+export const BARE: Paints = { main: WOOD, second: WOOD, third: WOOD }
+
+function paintsOf(part: Part, catalogue: Catalogue): Paints {
+  const at = (index: number): Paint | undefined => {
+    const colour = catalogue.colours.get(part.colours[index] ?? '')
+    return colour && paint(colour.hex, colour.finish)
+  }
+  const main = at(0) ?? WOOD
+  const second = at(1) ?? main
+  return { main, second, third: at(2) ?? second }
+}
+
+/** Guesses read a good deal of text, so each is made once for a part as long as its catalogue lives. */
+const guesses = new WeakMap<Part, { print: object; recipe: Recipe }>()
+
+const palettes = new WeakMap<Catalogue['colours'], Colour[]>()
+
+function paletteOf({ colours }: Catalogue): Colour[] {
+  const known = palettes.get(colours) ?? [...colours.values()]
+  palettes.set(colours, known)
+  return known
+}
+
+function recipeFor(part: Part, mould: Mould, catalogue: Catalogue): Recipe {
+  const print = part.print === null ? undefined : catalogue.prints.get(part.print)
+  const known = guesses.get(part)
+  if (known && known.print === print) return known.recipe
+  const recipe = recipeOf(part, print, mould.kind, paletteOf(catalogue))
+  if (recipe.guessed && print) guesses.set(part, { print, recipe })
+  return recipe
+}
+
+/** Placements by slot, the innermost first; those whose part is not in the catalogue are left out. */
+export function wornBySlot(placements: readonly Placement[], catalogue: Catalogue): Map<Slot, Worn[]> {
+  const worn = new Map<Slot, Worn[]>()
+  for (const placement of [...placements].sort((a, b) => a.order - b.order)) {
+    const part = catalogue.parts.get(placement.part)
+    if (!part) continue
+    const mould = mouldOf(catalogue, part)
+    const entry = {
+      placement,
+      part,
+      mould,
+      recipe: recipeFor(part, mould, catalogue),
+      paints: paintsOf(part, catalogue),
+    }
+    worn.set(placement.slot, [...(worn.get(placement.slot) ?? []), entry])
+  }
+  return worn
+}
+
+/** Layers of a recipe as seen in a view: a turned part shows its back in front. */
+export function layersSeen(worn: Worn | undefined, view: View): readonly Layer[] {
+  if (!worn) return []
+  return (view === 'front') !== worn.placement.turned ? worn.recipe.front : worn.recipe.back
+}

@@ -1,0 +1,5 @@
+import { First1763900000000 } from './first.ts'
+import { Catalogue1764000000000 } from './catalogue.ts'
+
+/** Oldest first; one that was released is never changed. */
+export const MIGRATIONS = [First1763900000000, Catalogue1764000000000]

@@ -1,0 +1,112 @@
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateNested,
+} from 'class-validator'
+import {
+  CONNECTIONS,
+  COVERS,
+  FINISHES,
+  PART_KINDS,
+  SLOTS,
+  type Connection,
+  type Cover,
+  type Finish,
+  type Layer,
+  type PartKind,
+  type Slot,
+} from '@outfit/core/catalogue'
+import { RELEASE_KINDS } from '@outfit/core/formats'
+
+const YEAR = { least: 1900, most: 2100 }
+
+/** What every entry of the catalogue has besides its code, which is in the address. */
+class Named {
+  @IsString() @MinLength(1) @MaxLength(120) name: string
+}
+
+export class ColourBody extends Named {
+  @Matches(/^#[0-9A-F]{6}$/i, { message: 'hex must be a colour as #RRGGBB' }) hex: string
+  @IsString() @MinLength(1) @MaxLength(40) family: string
+  @IsIn(FINISHES) finish: Finish
+}
+
+export class MouldBody extends Named {
+  @IsIn(PART_KINDS) kind: PartKind
+  @IsString() @MinLength(1) silhouette: string
+  @IsNumber() @Min(0) @Max(50) neckThickness: number
+  @IsNumber() @Min(0) @Max(100) height: number
+  @IsNumber() @Min(0) @Max(500) mass: number
+  @IsArray() @IsIn(CONNECTIONS, { each: true }) connections: Connection[]
+  @IsArray() @IsIn(COVERS, { each: true }) covers: Cover[]
+  @IsObject() traits: Record<string, string>
+}
+
+export class PrintBody extends Named {
+  @IsIn(PART_KINDS) kind: PartKind
+  // Layers have settings of their own, so they are checked by what the mannequin knows and not field by field.
+  @IsArray() @ArrayMaxSize(40) @IsObject({ each: true }) front: Layer[]
+  @IsArray() @ArrayMaxSize(40) @IsObject({ each: true }) back: Layer[]
+  @IsObject() traits: Record<string, string>
+}
+
+export class ComponentBody {
+  @IsIn(SLOTS) slot: Slot
+  @IsString() part: string
+  @IsOptional() @IsInt() @Min(0) @Max(5) level?: number
+}
+
+export class PartBody extends Named {
+  @IsString() mould: string
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(8) @IsString({ each: true }) colours: string[]
+  @IsOptional() @IsString() print: string | null
+  @IsOptional() @IsInt() @Min(YEAR.least) @Max(YEAR.most) year: number | null
+  @IsOptional() @Length(64, 64) photo: string | null
+  @IsArray() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => ComponentBody) components: ComponentBody[]
+}
+
+export class WornBody {
+  @IsIn(SLOTS) slot: Slot
+  @IsString() part: string
+  @IsInt() @Min(0) order: number
+}
+
+export class FigureBody extends Named {
+  @IsInt() @Min(YEAR.least) @Max(YEAR.most) year: number
+  @IsOptional() @Length(64, 64) photo: string | null
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => WornBody) worn: WornBody[]
+}
+
+export class ContentBody {
+  @IsIn(['part', 'figure']) kind: 'part' | 'figure'
+  @IsString() code: string
+  @IsInt() @Min(1) @Max(10_000) qty: number
+}
+
+export class ReleaseBody extends Named {
+  @IsIn(RELEASE_KINDS) kind: (typeof RELEASE_KINDS)[number]
+  @IsInt() @Min(YEAR.least) @Max(YEAR.most) year: number
+  @IsInt() @Min(0) price: number
+  @Matches(/^[A-Z]{3}$/, { message: 'currency must be three capital letters' }) currency: string
+  @IsBoolean() inProduction: boolean
+  @IsOptional() @Length(64, 64) photo: string | null
+  /** What surely is in it. */
+  @IsArray() @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => ContentBody) contents: ContentBody[]
+  /** How many of each figure stand in a full case, where a pack brings one by chance. */
+  @IsArray() @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => ContentBody) cases: ContentBody[]
+}

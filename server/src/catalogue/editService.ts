@@ -1,0 +1,204 @@
+import { Injectable } from '@nestjs/common'
+import { QueryFailedError, type EntityManager, type EntityTarget, type ObjectLiteral } from 'typeorm'
+import { placementFaults } from '@outfit/core/anatomy'
+import { catalogueOf, type Placement } from '@outfit/core/catalogue'
+import type { Reject, TableName, TableRow } from '@outfit/core/formats'
+import { Changes } from '../app/changes.ts'
+import { notFound, Problem } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
+import { RowChecker } from '../import/rowChecker.ts'
+import { TABLE_TARGETS } from '../import/tableTargets.ts'
+import { writeRows } from '../import/tableWriter.ts'
+import { CatalogueService } from './catalogueService.ts'
+import type { ColourBody, FigureBody, MouldBody, PartBody, PrintBody, ReleaseBody } from './editDto.ts'
+import { CaseContentEntity, ComponentEntity, FigurePartEntity, PhotoEntity, ReleaseContentEntity } from './entities.ts'
+import { FinderService } from './finderService.ts'
+import { WishService, type Fulfilled } from './wishService.ts'
+
+/** What may be made and changed by hand, by the table it stands in. */
+export interface Bodies {
+  colours: ColourBody
+  moulds: MouldBody
+  prints: PrintBody
+  parts: PartBody
+  figures: FigureBody
+  releases: ReleaseBody
+}
+export type Editable = keyof Bodies
+
+export interface Saved {
+  code: string
+  /** Whether it was made by this. */
+  made: boolean
+  fulfilled: Fulfilled[]
+}
+
+/** Tables whose rows belong to an entry and are replaced with it: the table, and the column that names the entry. */
+const OWN_ROWS: Partial<Record<Editable, readonly [TableName, EntityTarget<ObjectLiteral>, string][]>> = {
+  parts: [['components', ComponentEntity, 'assembly']],
+  figures: [['figure-parts', FigurePartEntity, 'figure']],
+  releases: [
+    ['release-contents', ReleaseContentEntity, 'release'],
+    ['case-contents', CaseContentEntity, 'release'],
+  ],
+}
+
+/** Prefixes of codes, by table. */
+const PREFIX: Record<Editable, string> = {
+  colours: 'c-',
+  moulds: 'M-',
+  prints: 'D-',
+  parts: 'P-',
+  figures: 'F-',
+  releases: 'Q-',
+}
+
+/** Makes and changes entries of the catalogue by hand, under the same checks as an import. */
+@Injectable()
+export class EditService {
+  constructor(
+    private readonly writer: Writer,
+    private readonly changes: Changes,
+    private readonly finder: FinderService,
+    private readonly wishes: WishService,
+    private readonly catalogue: CatalogueService,
+  ) {}
+
+  /** A code nobody uses yet. */
+  async freeCode(table: Editable, db: EntityManager): Promise<string> {
+    const taken = new Set(
+      (await db.find(TABLE_TARGETS[table].entity, { select: { code: true } })).map((row) => row['code'] as string),
+    )
+    for (let number = taken.size + 1; ; number++) {
+      const code = `${PREFIX[table]}OWN-${number}`
+      if (!taken.has(code)) return code
+    }
+  }
+
+  /** Make an entry under a free code. */
+  create<T extends Editable>(table: T, body: Bodies[T]): Promise<Saved> {
+    return this.inTransaction(table, async (db) => {
+      const code = await this.freeCode(table, db)
+      return { code, made: true, fulfilled: await this.write(db, table, code, body) }
+    })
+  }
+
+  /** Make or replace the entry of a code. */
+  save<T extends Editable>(table: T, code: string, body: Bodies[T]): Promise<Saved> {
+    return this.inTransaction(table, async (db) => {
+      const made = !(await db.existsBy(TABLE_TARGETS[table].entity, { code }))
+      return { code, made, fulfilled: await this.write(db, table, code, body) }
+    })
+  }
+
+  /** Remove an entry nothing else uses. */
+  async remove(table: Editable, code: string): Promise<void> {
+    await this.inTransaction(table, async (db) => {
+      for (const [, entity, owner] of OWN_ROWS[table] ?? []) await db.delete(entity, { [owner]: code })
+      const { affected } = await db.delete(TABLE_TARGETS[table].entity, { code }).catch((error: unknown) => {
+        if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message))
+          throw new Problem(
+            409,
+            `${code} is in use: parts, figures, outfits or the drawer know it. Nothing was changed.`,
+          )
+        throw error
+      })
+      if (!affected) throw notFound(table.replace(/s$/, ''), code)
+      if (table === 'parts') await db.query('DELETE FROM part_text WHERE code = ?', [code])
+    })
+  }
+
+  private async inTransaction<R>(_table: Editable, work: (db: EntityManager) => Promise<R>): Promise<R> {
+    try {
+      return await this.writer.transaction(work)
+    } finally {
+      this.changes.tell('catalogue')
+    }
+  }
+
+  private async write(db: EntityManager, table: Editable, code: string, body: Bodies[Editable]): Promise<Fulfilled[]> {
+    const { photo, ...row } = body as Bodies[Editable] & { photo?: string | null }
+    await this.refusePhoto(db, photo)
+    await this.put(db, table, [{ code, ...row }], () => '')
+    if (photo !== undefined) await db.update(TABLE_TARGETS[table].entity, { code }, { photo })
+    for (const [own, entity, owner] of OWN_ROWS[table] ?? []) {
+      const field = {
+        components: 'components',
+        'figure-parts': 'worn',
+        'release-contents': 'contents',
+        'case-contents': 'cases',
+      }[own as 'components']
+      const rows = (body as unknown as Record<string, object[]>)[field]!
+      await db.delete(entity, { [owner]: code })
+      await this.put(
+        db,
+        own,
+        rows.map((entry) => ({
+          level: null,
+          [owner]: code,
+          ...(own === 'case-contents' ? { figure: (entry as { code: string }).code } : {}),
+          ...entry,
+        })),
+        (line) => `${field}[${line}].`,
+      )
+    }
+    if (table === 'figures') await this.refuseFaultyFigure((body as FigureBody).worn)
+    if (table === 'parts') await this.finder.index(db, [code])
+    else if (table !== 'figures' && table !== 'releases') await this.reindexUsers(db, table, code)
+    return table === 'parts' ? this.wishes.fulfil(db) : []
+  }
+
+  /** Check rows as an import would, and write them; what is wrong is told by field. */
+  private async put(db: EntityManager, table: TableName, rows: readonly object[], path: (line: number) => string) {
+    const checker = await RowChecker.open(db, table)
+    const rejects: Reject[] = []
+    const good = rows.flatMap((row, line) => checker.check(row as TableRow<TableName> as never, line, rejects) ?? [])
+    checker.finish(rejects)
+    const [first] = rejects
+    if (first)
+      throw new Problem(
+        400,
+        `${path(first.line)}${first.reason}. Nothing was written.`,
+        rejects.map(({ line, column, reason }) => ({ field: `${path(line)}${column ?? ''}`, message: reason })),
+      )
+    await writeRows(db, TABLE_TARGETS[table].entity, good)
+  }
+
+  /** The words of every part that uses a colour, mould or print which has changed. */
+  private async reindexUsers(db: EntityManager, table: 'colours' | 'moulds' | 'prints' | Editable, code: string) {
+    const where = {
+      colours: `EXISTS (SELECT 1 FROM json_each(colours) WHERE value = ?)`,
+      moulds: 'mould = ?',
+      prints: 'print = ?',
+    }
+    const users = (await db.query(`SELECT code FROM part WHERE ${where[table as 'colours']}`, [code])) as {
+      code: string
+    }[]
+    if (users.length > 0)
+      await this.finder.index(
+        db,
+        users.map((part) => part.code),
+      )
+  }
+
+  private async refusePhoto(db: EntityManager, hash: string | null | undefined): Promise<void> {
+    if (hash && !(await db.existsBy(PhotoEntity, { hash })))
+      throw new Problem(400, 'The photo is not known; add it again. Nothing was written.', [
+        { field: 'photo', message: 'is not known' },
+      ])
+  }
+
+  private async refuseFaultyFigure(worn: FigureBody['worn']): Promise<void> {
+    const parts = await this.catalogue.parts(worn.map(({ part }) => part))
+    const { moulds, colours } = await this.catalogue.basics()
+    const placements: Placement[] = worn.map((entry) => ({ ...entry, turned: false }))
+    const faults = placementFaults(placements, catalogueOf({ colours, moulds, prints: [], parts }))
+    const [first] = faults
+    if (first)
+      throw new Problem(
+        400,
+        `worn[${first.index}].${first.field}: ${first.message}. Nothing was written.`,
+        faults.map(({ index, field, message }) => ({ field: `worn[${index}].${field}`, message })),
+      )
+  }
+}

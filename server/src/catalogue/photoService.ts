@@ -1,0 +1,98 @@
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common'
+import { createHash } from 'node:crypto'
+import { createReadStream, existsSync, mkdirSync } from 'node:fs'
+import { rename, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { Readable } from 'node:stream'
+import sharp from 'sharp'
+import { DataSource } from 'typeorm'
+import { notFound, Problem } from '../app/problem.ts'
+import { SETTINGS, type Settings } from '../app/settings.ts'
+import { Writer } from '../app/writer.ts'
+import { PhotoEntity } from './entities.ts'
+
+/** Largest photo taken, in bytes. */
+export const PHOTO_LIMIT = 10 * 1024 * 1024
+/** Longest side kept, in pixels, and the most pixels that are unpacked at all. */
+const LONGEST = 1600
+const MOST_PIXELS = 80_000_000
+
+/** First bytes of the kinds of picture that are taken. */
+const SIGNS: { name: string; is: (head: Buffer) => boolean }[] = [
+  { name: 'png', is: (b) => b.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])) },
+  { name: 'jpeg', is: (b) => b[0] === 0xff && b[1] === 0xd8 && b[2] === 0xff },
+  { name: 'webp', is: (b) => b.toString('latin1', 0, 4) === 'RIFF' && b.toString('latin1', 8, 12) === 'WEBP' },
+]
+
+/**
+ * Photos by the SHA-256 of what is kept: sniffed, size-limited, turned upright, made no larger than needed and encoded
+ * anew as WebP, so that nothing but pixels of a file that came in is ever served.
+ */
+@Injectable()
+export class PhotoService implements OnModuleInit {
+  private readonly folder: string
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    @Inject(SETTINGS) settings: Settings,
+  ) {
+    this.folder = join(settings.data, 'files')
+  }
+
+  onModuleInit(): void {
+    mkdirSync(this.folder, { recursive: true })
+  }
+
+  async take(body: Readable, announced: number | null): Promise<{ hash: string; width: number; height: number }> {
+    if (announced !== null && announced > PHOTO_LIMIT) throw tooLarge()
+    const chunks: Buffer[] = []
+    let bytes = 0
+    for await (const chunk of body as AsyncIterable<Buffer>) {
+      bytes += chunk.length
+      if (bytes > PHOTO_LIMIT) throw tooLarge()
+      chunks.push(chunk)
+    }
+    const file = Buffer.concat(chunks)
+    if (!SIGNS.some(({ is }) => is(file)))
+      throw new Problem(415, 'The file is no PNG, JPEG or WebP picture, whatever its name says. Nothing was kept.', [
+        { field: 'file', message: 'is no PNG, JPEG or WebP picture' },
+      ])
+    const { data, info } = await sharp(file, { limitInputPixels: MOST_PIXELS })
+      .rotate()
+      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 86 })
+      .toBuffer({ resolveWithObject: true })
+      .catch(() => {
+        throw new Problem(415, 'The picture cannot be read; it may be cut short. Nothing was kept.', [
+          { field: 'file', message: 'cannot be read' },
+        ])
+      })
+    const hash = createHash('sha256').update(data).digest('hex')
+    const path = this.pathOf(hash)
+    if (!existsSync(path)) {
+      // Under its own name only when it is whole.
+      await writeFile(`${path}.part`, data)
+      await rename(`${path}.part`, path)
+    }
+    const { width, height } = info
+    await this.writer.transaction((db) => db.save(PhotoEntity, { hash, width, height, bytes: data.length }))
+    return { hash, width, height }
+  }
+
+  /** The bytes of a kept photo. */
+  async open(hash: string): Promise<Readable> {
+    const known = /^[0-9a-f]{64}$/.test(hash) && (await this.database.getRepository(PhotoEntity).existsBy({ hash }))
+    if (!known || !existsSync(this.pathOf(hash))) throw notFound('photo', hash)
+    return createReadStream(this.pathOf(hash))
+  }
+
+  private pathOf(hash: string): string {
+    return join(this.folder, `${hash}.webp`)
+  }
+}
+
+const tooLarge = () =>
+  new Problem(413, `A photo may have at most ${PHOTO_LIMIT / 1024 / 1024} MB. Nothing was kept.`, [
+    { field: 'file', message: 'is too large' },
+  ])

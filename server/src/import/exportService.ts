@@ -1,0 +1,53 @@
+import { Injectable } from '@nestjs/common'
+import { once } from 'node:events'
+import type { Writable } from 'node:stream'
+import { DataSource, type ObjectLiteral } from 'typeorm'
+import { columnsOf, writeTable, type TableName, type TableRow } from '@outfit/core/formats'
+import { onHandByBin } from '@outfit/core/drawer'
+import { MovementEntity } from '../drawer/entities.ts'
+import { TABLE_TARGETS } from './tableTargets.ts'
+
+/** Rows read and written at a time. */
+const PAGE = 2000
+
+/** Writes tables as CSV, in the columns and cells the import reads back. */
+@Injectable()
+export class ExportService {
+  constructor(private readonly database: DataSource) {}
+
+  async write(table: TableName, out: Writable): Promise<void> {
+    let header = true
+    for await (const rows of table === 'owned' ? this.owned() : this.pages(table)) {
+      const csv = writeTable(table, rows as never)
+      const text = header ? csv : csv.slice(csv.indexOf('\n') + 1)
+      header = false
+      if (!out.write(text)) await once(out, 'drain')
+    }
+    if (header) out.write(writeTable(table, []))
+    out.end()
+  }
+
+  /** Rows in the order of their key, without the columns an import makes itself. */
+  private async *pages(table: TableName): AsyncGenerator<TableRow<TableName>[]> {
+    const { entity } = TABLE_TARGETS[table]
+    const { primaryColumns } = this.database.getMetadata(entity)
+    const order = Object.fromEntries(primaryColumns.map(({ propertyName }) => [propertyName, 'ASC' as const]))
+    const names = columnsOf(table).map(({ name }) => name)
+    for (let skip = 0; ; skip += PAGE) {
+      const rows = await this.database.getRepository<ObjectLiteral>(entity).find({ order, skip, take: PAGE })
+      if (rows.length > 0)
+        yield rows.map((row) => Object.fromEntries(names.map((name) => [name, row[name] as unknown]))) as never
+      if (rows.length < PAGE) return
+    }
+  }
+
+  /** What lies in the bins today: the sum of movements, not the movements. */
+  private async *owned(): AsyncGenerator<TableRow<'owned'>[]> {
+    const movements = await this.database.getRepository(MovementEntity).find({ order: { id: 'ASC' } })
+    const date = new Date().toISOString().slice(0, 10)
+    const rows = [...onHandByBin(movements)].flatMap(([part, places]) =>
+      [...places].map(([bin, qty]) => ({ part, bin, qty, date, reason: 'export' })),
+    )
+    if (rows.length > 0) yield rows
+  }
+}

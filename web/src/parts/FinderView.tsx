@@ -1,0 +1,129 @@
+import { Plus, Ruler, Table2 } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { Link, useSearchParams } from 'react-router'
+import { PART_ORDERS, type PartOrder } from '@outfit/core/catalogue'
+import { api, errorText } from '../app/api.ts'
+import { selectCatalogue } from '../app/catalogueSlice.ts'
+import { useSingleKeys } from '../app/singleKeys.ts'
+import { useAppSelector } from '../app/store.ts'
+import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Button } from '../ui/Button.tsx'
+import { Facets } from './Facets.tsx'
+import { FoundGrid, PAGE } from './FoundGrid.tsx'
+import { isNarrowed, ORDER_LABELS, readQuestion, writeQuestion, type Question } from './question.ts'
+
+/** Rest after a key before the server is asked, in milliseconds. */
+const PAUSE = 120
+
+const tool = 'inline-flex items-center gap-1.5 rounded-[8px] px-2 py-1 font-semibold text-act hover:bg-band'
+
+/** All parts there are: words and facets narrow them, the address holds the question. */
+export function FinderView() {
+  const [search, setSearch] = useSearchParams()
+  const question = readQuestion(search)
+  const [words, setWords] = useState(question.text ?? '')
+  const [singleKeys] = useSingleKeys()
+  const field = useRef<HTMLInputElement>(null)
+  const catalogue = useAppSelector(selectCatalogue)
+  const { data, currentData, error, refetch } = api.endpoints.findParts.useQuery({
+    ...question,
+    offset: 0,
+    limit: PAGE,
+  })
+  const change = (next: Partial<Question>) => setSearch(writeQuestion({ ...question, ...next }), { replace: true })
+  const latest = useRef(change)
+  latest.current = change
+  useEffect(() => {
+    const later = setTimeout(() => latest.current({ text: words.trim() }), PAUSE)
+    return () => clearTimeout(later)
+  }, [words])
+  useHotkeys('/', () => field.current?.focus(), { enabled: singleKeys, useKey: true, preventDefault: true })
+  const firstCard = () => document.querySelector<HTMLElement>('[data-at="0"] > :is(a, button)')?.focus()
+  const clear = () => {
+    setWords('')
+    setSearch(writeQuestion(question.order ? { order: question.order } : {}), { replace: true })
+  }
+  const total = (currentData ?? data)?.total
+  return (
+    <div className="flex h-full">
+      <Facets question={question} facets={(currentData ?? data)?.facets} onChange={change} />
+      <div className="flex min-w-0 flex-1 flex-col">
+        <div className="flex items-center gap-3 px-4 pt-3 pb-2">
+          <h1 className="text-2xl leading-none">Parts</h1>
+          <input
+            ref={field}
+            type="search"
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'ArrowDown' || event.key === 'Enter') firstCard()
+            }}
+            placeholder="Words: hair, short, side parting, dark"
+            aria-label="Find parts by words"
+            className="w-[320px] rounded-[10px] border border-rule bg-card px-3 py-1.5 placeholder:text-soft"
+          />
+          <p role="status" className="text-soft">
+            {total === undefined ? 'Looking…' : total === 1 ? '1 part' : `${total.toLocaleString('en-GB')} parts`}
+          </p>
+          <select
+            aria-label="Order"
+            value={question.order ?? 'common'}
+            onChange={(event) => change({ order: event.target.value as PartOrder })}
+            className="rounded-[8px] border border-rule bg-card px-1.5 py-1"
+          >
+            {PART_ORDERS.map((order) => (
+              <option key={order} value={order}>
+                {ORDER_LABELS[order]}
+              </option>
+            ))}
+          </select>
+          {isNarrowed(question) && (
+            <button type="button" onClick={clear} className={tool}>
+              Show all
+            </button>
+          )}
+          <nav aria-label="Catalogue" className="ml-auto flex gap-1">
+            <Link to="/catalogue/parts/new" className={tool}>
+              <Plus aria-hidden className="size-4" /> Own part
+            </Link>
+            <Link to="/tables" className={tool}>
+              <Table2 aria-hidden className="size-4" /> Tables
+            </Link>
+            <Link to="/moulds" className={tool}>
+              <Ruler aria-hidden className="size-4" /> Moulds
+            </Link>
+          </nav>
+        </div>
+        <div className="min-h-0 flex-1">
+          {error ? (
+            <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+          ) : !catalogue || total === undefined ? (
+            <Waiting>Opening the drawers…</Waiting>
+          ) : total === 0 ? (
+            <EmptyNote title={isNarrowed(question) ? 'No part answers to all of that' : 'No parts yet'}>
+              {isNarrowed(question) ? (
+                <>
+                  <p>Take a word or a filter away, or look at everything there is.</p>
+                  <Button look="act" className="mt-4" onClick={clear}>
+                    Show all parts
+                  </Button>
+                </>
+              ) : (
+                <p>
+                  Bring in a table of parts under{' '}
+                  <Link to="/tables" className="font-semibold text-act underline">
+                    Tables
+                  </Link>
+                  , or make your own.
+                </p>
+              )}
+            </EmptyNote>
+          ) : (
+            <FoundGrid question={question} total={total} catalogue={catalogue} />
+          )}
+        </div>
+      </div>
+    </div>
+  )
+}

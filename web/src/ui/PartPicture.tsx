@@ -1,0 +1,67 @@
+import { memo, useMemo } from 'react'
+import { putOn } from '@outfit/core/anatomy'
+import { mouldOf, type Catalogue, type Part, type Slot } from '@outfit/core/catalogue'
+import { recipeOf, type View } from '@outfit/core/mannequin'
+import { Figure } from './Figure.tsx'
+
+interface PartPictureProps {
+  part: Part
+  /** A catalogue that knows the part, its mould and print, and those of its components. */
+  catalogue: Catalogue
+  label: string
+  view?: View
+  /** Show only the surroundings of the slot it is worn in. */
+  cropped?: boolean
+  window?: { x: number; y: number; width: number; height: number }
+  className?: string
+}
+
+/** Where a part came from on the screen: a recipe, its photo, or words it was guessed from. */
+export function sourceOfPicture(part: Part, catalogue: Catalogue): 'drawn' | 'photo' | 'guessed' {
+  const print = part.print === null ? undefined : catalogue.prints.get(part.print)
+  const mould = catalogue.moulds.get(part.mould)
+  if (!print || !mould || print.front.length + print.back.length > 0) return 'drawn'
+  if (part.photo) return 'photo'
+  return recipeOf(part, print, mould.kind, []).guessed ? 'guessed' : 'drawn'
+}
+
+/** A part by itself: on a faint bare doll, or as its photo where nobody wrote a recipe for its print. */
+export const PartPicture = memo(function PartPicture({
+  part,
+  catalogue,
+  label,
+  view = 'front',
+  cropped = true,
+  window,
+  className = '',
+}: PartPictureProps) {
+  const worn = useMemo(
+    () =>
+      putOn(
+        part.components.length > 0
+          ? part.components.map((c) => ({ part: c.part, qty: 1 }))
+          : [{ part: part.code, qty: twice(part, catalogue) }],
+        catalogue,
+      ),
+    [part, catalogue],
+  )
+  if (part.photo && sourceOfPicture(part, catalogue) === 'photo')
+    return <img src={`/api/photos/${part.photo}`} alt={label} className={`object-contain ${className}`} />
+  const slot: Slot | undefined = worn[0]?.slot
+  return (
+    <Figure
+      placements={worn}
+      from={catalogue}
+      view={view}
+      label={label}
+      plinth={!cropped}
+      ghost
+      {...(cropped && slot ? { crop: slot } : {})}
+      {...(window ? { window } : {})}
+      className={className}
+    />
+  )
+})
+
+/** Things worn in pairs are shown as pairs. */
+const twice = (part: Part, catalogue: Catalogue) => (['hand', 'wrist'].includes(mouldOf(catalogue, part).kind) ? 2 : 1)
