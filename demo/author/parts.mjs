@@ -100,12 +100,12 @@ for (const skin of [...SKINS, 'Tar', 'Chalk', 'Peat', 'Marigold'])
 
 // Dressed torsos: garment key, cloth of the torso, sleeves, mitts as sold.
 const DRESSED = `
-quay-jacket Quay Blue Quay Blue Fawn; moss-jacket Bottle Bottle Shell; wine-jacket Wine Wine Hazel; net-overalls Marigold Marigold Umber; cook-overalls Chalk Chalk Fawn;
-boat-stripes Oat Oat Shell; gold-stripes Chalk Chalk Fawn; heron-jersey Quay Blue Quay Blue Fawn; cox-jersey Quay Blue Quay Blue Shell; oilskin-coat Marigold Marigold Hazel;
-warden-coat Slate Slate Fawn; purser Chalk Chalk Fawn; brass-band Poppy Poppy Fawn; brass-band Midnight Midnight Hazel; apron-baker Canal Canal Fawn;
-knit-yoke Oat Oat Fawn; cable-knit Oat Oat Shell; cable-knit Moss Moss Fawn; cardigan-heather Heather Heather Umber; deckhand Chalk Chalk Fawn;
-anchor-tee Chalk Chalk Hazel; lantern-tee Tar Tar Fawn; engine-vest Rain Rain Hazel; ruffled Foxglove Foxglove Plum Skin; zip-fleece Lagoon Lagoon Fawn;
-market-shirt Butter Butter Umber; wine-jacket Sloe Sloe Umber; net-overalls Chalk Chalk Shell`
+quay-jacket Quay Blue Quay Blue Fawn; moss-jacket Bottle Bottle Fawn; wine-jacket Wine Wine Hazel; net-overalls Marigold Marigold Umber; cook-overalls Chalk Chalk Hazel;
+boat-stripes Oat Oat Fawn; gold-stripes Chalk Chalk Shell; heron-jersey Quay Blue Quay Blue Shell; cox-jersey Quay Blue Quay Blue Shell; oilskin-coat Marigold Marigold Hazel;
+warden-coat Slate Slate Tar; purser Chalk Chalk Shell; brass-band Poppy Poppy Shell; brass-band Midnight Midnight Cocoa; apron-baker Canal Canal Fawn;
+knit-yoke Oat Oat Fawn; cable-knit Oat Oat Shell; cable-knit Moss Moss Fawn; cardigan-heather Heather Heather Fawn; deckhand Chalk Chalk Umber;
+anchor-tee Chalk Chalk Fawn; lantern-tee Tar Tar Umber; engine-vest Rain Rain Shell; ruffled Foxglove Foxglove Umber; zip-fleece Lagoon Lagoon Shell;
+market-shirt Butter Butter Shell; wine-jacket Sloe Sloe Umber; net-overalls Chalk Chalk Shell`
 function addDressed(text) {
   for (const entry of text.split(';')) {
     const words = entry.trim().match(/^(\S+) (.+)$/)
@@ -230,11 +230,11 @@ lips-tar Hazel; lips-tar Cocoa; squint-chestnut Fawn; boy-tar Umber; boy-tar Haz
 beard-copper Fawn; moustache-tar Hazel; moustache-rain Fawn; stubble-tar Plum Skin; glasses-copper Shell; glasses-pewter Fawn; glasses-chestnut Fawn; scar-rain Umber;
 paint-blue Hazel; paint-coral Fawn; cat-paint Shell; smudge-tar Umber; nose-chestnut Fawn HEADP; sweat-chestnut Shell; sweat-tar Cocoa; squint-chestnut Plum Skin HEADJ;
 baby-straw Fawn HEADR; calm-tar Peat HEADO; grin-tar Clear Honey HEADL; beard-tar Hazel HEADJ`)
-addDressed(`ferry-tunic Midnight Midnight Fawn; pilot-coat Midnight Midnight Shell; lantern-coat Wine Wine Hazel; evening-lapels Slate Slate Fawn; check-shirt Chalk Chalk Fawn;
-check-moss Moss Moss Hazel; wave-jumper Chalk Chalk Shell; tide-blouse Canal Canal Shell; sail-harness Ice Ice Fawn; roof-harness Slate Slate Umber; many-pockets Oat Oat Hazel;
-hood-coral Rain Rain Fawn; hood-slate Tar Tar Umber; leaf-smock Mint Mint Umber; petal-smock Chalk Chalk Cocoa; fish-tee Ice Ice Fawn; star-tee Heather Heather Umber;
-gull-jersey Poppy Poppy Shell; otter-jersey Bottle Bottle Fawn; cook-jacket Chalk Chalk Hazel; smith-apron Pewter Pewter Hazel; clerk-waistcoat Chalk Chalk Fawn;
-fiddler-waistcoat Butter Butter Shell; sash-tunic Bottle Bottle Plum Skin; dive-suit Rope Rope Fawn; school-tie Slate Slate Shell; night-cloak Slate Slate Umber`)
+addDressed(`ferry-tunic Midnight Midnight Shell; pilot-coat Midnight Midnight Fawn; lantern-coat Wine Wine Hazel; evening-lapels Slate Slate Fawn; check-shirt Chalk Chalk Shell;
+check-moss Moss Moss Fawn; wave-jumper Chalk Chalk Fawn; tide-blouse Canal Canal Hazel; sail-harness Ice Ice Shell; roof-harness Slate Slate Plum Skin; many-pockets Oat Oat Shell;
+hood-coral Rain Rain Fawn; hood-slate Tar Tar Shell; leaf-smock Mint Mint Peat; petal-smock Chalk Chalk Fawn; fish-tee Ice Ice Shell; star-tee Heather Heather Shell;
+gull-jersey Poppy Poppy Hazel; otter-jersey Bottle Bottle Shell; cook-jacket Chalk Chalk Hazel; smith-apron Pewter Pewter Umber; clerk-waistcoat Chalk Chalk Fawn;
+fiddler-waistcoat Butter Butter Fawn; sash-tunic Bottle Bottle Fawn; dive-suit Rope Rope Peat; school-tie Slate Slate Hazel; night-cloak Slate Slate Umber`)
 addLegs(`coat-midnight Midnight F; coat-wine Wine F; red-boots Tar F; white-shoes Chalk F; side-coral Midnight F; side-marigold Bottle F; side-marigold Bottle M; gull-hoops Poppy F;
 turned-cuffs Canal F; dotted Wine F; knee-slate Peat F; shorts-umber Canal S; shorts-hazel Moss M; wellingtons Rope F; dive-legs Rope F; belted Slate F; socks-up Slate S; dark Slate F`)
 addColourways(

@@ -296,7 +296,7 @@ export const garments = {
     'Cook overalls',
     'overalls colour=Poppy buttons=Brass',
     'crossed-straps colour=Poppy',
-    'rolled-sleeve skin=Fawn',
+    'rolled-sleeve skin=Hazel',
     'garment=overalls;sleeve=rolled',
   ),
   'boat-stripes': garment(
@@ -408,7 +408,7 @@ export const garments = {
     'Anchor shirt',
     'scoop colour=Midnight, anchor colour=Midnight',
     'seam-back',
-    'short-sleeve skin=Hazel',
+    'short-sleeve skin=Fawn',
     'garment=shirt;sleeve=short',
   ),
   'lantern-tee': garment(
@@ -416,7 +416,7 @@ export const garments = {
     'Lantern night shirt',
     'scoop colour=Tar, lantern colour=Marigold',
     'lantern colour=Marigold',
-    'short-sleeve skin=Fawn',
+    'short-sleeve skin=Umber',
     'garment=shirt;sleeve=short',
   ),
   'engine-vest': garment(
@@ -424,7 +424,7 @@ export const garments = {
     'Engine room shirt',
     'braces colour=Peat, buttons colour=Pewter, patches colour=Rope',
     'crossed-straps colour=Peat',
-    'rolled-sleeve skin=Hazel',
+    'rolled-sleeve skin=Shell',
     'garment=shirt;sleeve=rolled',
   ),
   ruffled: garment(
@@ -505,25 +505,25 @@ ferry-tunic | Ferry tunic | collar colour=Chalk, double-buttons colour=Brass, be
 pilot-coat | Pilot coat | coat colour=Midnight shirt=Chalk buttons=Brass, anchor colour=Brass | seam-back, belt colour=Midnight | cuff colour=Brass | garment=coat;sleeve=long;runsOn=coat
 lantern-coat | Lantern coat | coat colour=Wine shirt=Butter buttons=Brass | seam-back, lantern colour=Marigold | cuff colour=Marigold | garment=coat;sleeve=long;runsOn=coat
 evening-lapels | Evening lapels | shirt colour=Chalk, lapels colour=Slate, buttons colour=Tar | seam-back | | garment=jacket;sleeve=long
-check-shirt | Check shirt | checks colour=Brick Dust second=Butter, collar colour=Chalk | checks colour=Brick Dust second=Butter | rolled-sleeve skin=Fawn | garment=shirt;sleeve=rolled
+check-shirt | Check shirt | checks colour=Brick Dust second=Butter, collar colour=Chalk | checks colour=Brick Dust second=Butter | rolled-sleeve skin=Shell | garment=shirt;sleeve=rolled
 check-moss | Mossy check shirt | checks colour=Bottle second=Reed, collar colour=Oat | checks colour=Bottle second=Reed | | garment=shirt;sleeve=long
 wave-jumper | Wave jumper | waves colour=Canal, scoop colour=Oat | waves colour=Canal | cuff colour=Canal | garment=jumper;sleeve=long
-tide-blouse | Tide blouse | waves colour=Ice, v-neck colour=Chalk | waves colour=Ice | short-sleeve skin=Shell | garment=blouse;sleeve=short
+tide-blouse | Tide blouse | waves colour=Ice, v-neck colour=Chalk | waves colour=Ice | short-sleeve skin=Hazel | garment=blouse;sleeve=short
 sail-harness | Sailing harness | harness colour=Coral, collar colour=Tar | crossed-straps colour=Coral | stripe colour=Coral | garment=harness;sleeve=long
-roof-harness | Roof harness | harness colour=Marigold, buttons colour=Tin | crossed-straps colour=Marigold | rolled-sleeve skin=Umber | garment=harness;sleeve=rolled
-many-pockets | Pocket vest | pockets colour=Rope, zip colour=Tin | seam-back | short-sleeve skin=Hazel | garment=waistcoat;sleeve=short
+roof-harness | Roof harness | harness colour=Marigold, buttons colour=Tin | crossed-straps colour=Marigold | rolled-sleeve skin=Plum Skin | garment=harness;sleeve=rolled
+many-pockets | Pocket vest | pockets colour=Rope, zip colour=Tin | seam-back | short-sleeve skin=Shell | garment=waistcoat;sleeve=short
 hood-coral | Hooded jumper | hood colour=Coral second=Oat, fish colour=Oat | hood colour=Coral | | garment=jumper;sleeve=long
 hood-slate | Hooded fleece | hood colour=Slate second=Tin, star colour=Marigold | hood colour=Slate | stripe colour=Marigold | garment=fleece;sleeve=long
 leaf-smock | Leaf smock | leaves colour=Moss, yoke colour=Bottle second=Butter | leaves colour=Moss | cuff colour=Moss | garment=blouse;sleeve=long
-petal-smock | Petal smock | leaves colour=Rosehip, scoop colour=Wine | leaves colour=Rosehip | short-sleeve skin=Cocoa | garment=blouse;sleeve=short
-fish-tee | Fish shirt | scoop colour=Canal, fish colour=Canal | seam-back | short-sleeve skin=Fawn | garment=shirt;sleeve=short
-star-tee | Star shirt | scoop colour=Sloe, star colour=Butter | star colour=Butter | short-sleeve skin=Umber | garment=shirt;sleeve=short
+petal-smock | Petal smock | leaves colour=Rosehip, scoop colour=Wine | leaves colour=Rosehip | short-sleeve skin=Fawn | garment=blouse;sleeve=short
+fish-tee | Fish shirt | scoop colour=Canal, fish colour=Canal | seam-back | short-sleeve skin=Shell | garment=shirt;sleeve=short
+star-tee | Star shirt | scoop colour=Sloe, star colour=Butter | star colour=Butter | short-sleeve skin=Shell | garment=shirt;sleeve=short
 gull-jersey | Gull crew jersey | hoops colour=Chalk, v-neck colour=Chalk, number digit=4 colour=Poppy | hoops colour=Chalk, number digit=4 colour=Poppy | hoops colour=Chalk | garment=jersey;sleeve=long;team=gull
 otter-jersey | Otter crew jersey | band colour=Marigold, v-neck colour=Oat, number digit=2 colour=Bottle | band colour=Marigold, number digit=2 colour=Bottle | cuff colour=Marigold | garment=jersey;sleeve=long;team=otter
 cook-jacket | Cook jacket | double-buttons colour=Tar, collar colour=Chalk, neckerchief colour=Poppy | seam-back | | garment=jacket;sleeve=long
-smith-apron | Smith apron | scoop colour=Peat, apron colour=Oak | crossed-straps colour=Oak | rolled-sleeve skin=Hazel | garment=apron;sleeve=rolled
+smith-apron | Smith apron | scoop colour=Peat, apron colour=Oak | crossed-straps colour=Oak | rolled-sleeve skin=Umber | garment=apron;sleeve=rolled
 clerk-waistcoat | Clerk waistcoat | shirt colour=Chalk, waistcoat colour=Slate buttons=Tin, tie colour=Bottle | seam-back | cuff colour=Chalk | garment=waistcoat;sleeve=long
-fiddler-waistcoat | Fiddler waistcoat | shirt colour=Oat, waistcoat colour=Wine buttons=Brass, neckerchief colour=Marigold | seam-back | rolled-sleeve skin=Shell | garment=waistcoat;sleeve=rolled
+fiddler-waistcoat | Fiddler waistcoat | shirt colour=Oat, waistcoat colour=Wine buttons=Brass, neckerchief colour=Marigold | seam-back | rolled-sleeve skin=Fawn | garment=waistcoat;sleeve=rolled
 sash-tunic | Parade tunic | sash colour=Marigold, buttons colour=Brass, collar colour=Brass | sash colour=Marigold | cuff colour=Brass | garment=tunic;sleeve=long
 dive-suit | Diving suit | collar colour=Brass, belt colour=Tar buckle=Brass, patches colour=Peat | seam-back, belt colour=Tar | cuff colour=Brass | garment=suit;sleeve=long
 school-tie | School jersey | v-neck colour=Chalk, tie colour=Coral | seam-back | cuff colour=Coral | garment=jersey;sleeve=long

@@ -24,9 +24,31 @@ export function commonness(releases: number): Commonness {
   return releases <= FEW ? 'few releases' : 'many releases'
 }
 
+/** Families in the order people lay colours out: skin, then neutral, then round the wheel. */
+const FAMILY_ORDER = [
+  'skin',
+  'white',
+  'grey',
+  'black',
+  'brown',
+  'red',
+  'orange',
+  'yellow',
+  'green',
+  'blue',
+  'purple',
+  'pink',
+]
+
+/** The families of a palette in their usual order; families of somebody's own come last, as the palette has them. */
+export function familiesOf(palette: readonly Pick<Colour, 'family'>[]): string[] {
+  const rank = (family: string) => (FAMILY_ORDER.includes(family) ? FAMILY_ORDER.indexOf(family) : FAMILY_ORDER.length)
+  return [...new Set(palette.map(({ family }) => family))].sort((a, b) => rank(a) - rank(b))
+}
+
 /**
  * In which colours a part's mould was made with the same print. Where a mould was made in one colour by several parts the
- * first by code stands for them; parts in two colours count by their main one. Families come in the order of the palette.
+ * first by code stands for them; parts in two colours count by their main one. Families come in their usual order.
  */
 export function colourGrid(part: Part, sameMould: readonly Part[], palette: readonly Colour[]): GridFamily[] {
   const made = new Map<string, Part>()
@@ -36,7 +58,7 @@ export function colourGrid(part: Part, sameMould: readonly Part[], palette: read
     // The part that is looked at stands for its own colour.
     if (!made.has(main) || other.code === part.code) made.set(main, other)
   }
-  return [...new Set(palette.map(({ family }) => family))].map((family) => ({
+  return familiesOf(palette).map((family) => ({
     family,
     cells: palette
       .filter((colour) => colour.family === family)

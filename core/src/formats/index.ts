@@ -12,5 +12,6 @@ export {
   type Reject,
 } from './readTable.ts'
 export { writeCsv, writeTable } from './writeCsv.ts'
+export { guessMapping, guessTable } from './guessMapping.ts'
 export { guessPart, type PartGuess } from './guessPart.ts'
 export { PartGuesser, type Corrections, type GuessGroup, type GuessedRow, type SparseRow } from './guessedParts.ts'

@@ -10,17 +10,17 @@ const FRAMES: Partial<Record<Slot, { width: number; height: number; dx: number; 
   torso: { width: 138, height: 120, dx: -14, dy: -4 },
   armRight: { width: 84, height: 104, dx: -2, dy: 8 },
   armLeft: { width: 84, height: 104, dx: 2, dy: 8 },
-  handRight: { width: 72, height: 66, dx: 0, dy: -4 },
-  handLeft: { width: 72, height: 66, dx: 0, dy: -4 },
-  waist: { width: 138, height: 110, dx: 30, dy: 20 },
+  handRight: { width: 92, height: 84, dx: 6, dy: -12 },
+  handLeft: { width: 92, height: 84, dx: -6, dy: -12 },
+  waist: { width: 138, height: 116, dx: 30, dy: 26 },
   hips: { width: 130, height: 126, dx: 0, dy: 42 },
   legRight: { width: 96, height: 104, dx: 6, dy: 0 },
   legLeft: { width: 96, height: 104, dx: -6, dy: 0 },
   lower: { width: 150, height: 130, dx: 0, dy: 16 },
   heldRight: { width: 132, height: 124, dx: 16, dy: 0 },
   heldLeft: { width: 132, height: 124, dx: -16, dy: 0 },
-  wristRight: { width: 72, height: 66, dx: 0, dy: 4 },
-  wristLeft: { width: 72, height: 66, dx: 0, dy: 4 },
+  wristRight: { width: 92, height: 84, dx: 6, dy: -2 },
+  wristLeft: { width: 92, height: 84, dx: -6, dy: -2 },
   feet: { width: 150, height: 110, dx: -30, dy: -26 },
   beside: { width: 110, height: 110, dx: 0, dy: -20 },
 }
@@ -30,8 +30,10 @@ export function cropTo(drawing: Drawing, slot: Slot): Drawing['window'] {
   const anchor = drawing.anchors[slot]
   const frame = FRAMES[slot]
   if (!anchor || !frame) return drawing.window
+  // Where the anchor sits is said for the front; from behind it is the mirror of that.
+  const dx = drawing.view === 'back' ? -frame.dx : frame.dx
   return {
-    x: anchor.x + frame.dx - frame.width / 2,
+    x: anchor.x + dx - frame.width / 2,
     y: anchor.y + frame.dy - frame.height / 2,
     width: frame.width,
     height: frame.height,

@@ -15,6 +15,7 @@ export type View = 'front' | 'back'
 
 /** A drawn figure: shapes bottom first, in figure units with the sole of the figure at y = 0. */
 export interface Drawing {
+  view: View
   window: { x: number; y: number; width: number; height: number }
   shapes: Shape[]
   /** A point on each worn slot, for pins and lead lines. */
@@ -88,7 +89,7 @@ export function drawFigure(
     ;(worn.get('beside') ?? []).forEach((companion, index) => {
       const x = index === 0 ? 82 : -82
       const pen = penAt('beside', x, 0)
-      COMPANIONS[companion.mould.silhouette]?.(pen, companion.paints)
+      COMPANIONS[companion.mould.silhouette]?.(pen, companion.paints, back)
       emblem(pen, companion, 'beside')
       if (index === 0) anchor('beside', x, -30)
     })
@@ -117,7 +118,9 @@ export function drawFigure(
   const waist = () => {
     const piece = one('waist')
     if (!piece) return
-    WAIST_PIECES[piece.mould.silhouette]?.(penAt('waist', 0, hipTop), piece.paints, sole - hipTop)
+    const drawing = WAIST_PIECES[piece.mould.silhouette]
+    const draw = (back ? drawing?.back : undefined) ?? drawing?.front
+    draw?.(penAt('waist', 0, hipTop), piece.paints, sole - hipTop)
     emblem(penAt('waist', 0, hipTop), piece, 'waist')
     anchor('waist', -30, hipTop + 4)
   }
@@ -227,5 +230,5 @@ export function drawFigure(
   const skull = -(headMiddle - MEASURES.head.height / 2) * MM_PER_UNIT
   // A figure on a riser needs as much more room above as the riser is high.
   const window = { ...FIGURE_WINDOW, y: FIGURE_WINDOW.y - riser, height: FIGURE_WINDOW.height + riser }
-  return { window, shapes, anchors, height: skull + headdressHeight(headdress) }
+  return { view, window, shapes, anchors, height: skull + headdressHeight(headdress) }
 }

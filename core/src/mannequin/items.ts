@@ -205,5 +205,5 @@ export const ITEM_POINTS: Record<string, readonly [number, number]> = {
   'chart-roll': [6, -26],
   teapot: [0, 2],
   posy: [0, -34],
-  'paper-lantern': [24, -16],
+  'paper-lantern': [-24, -16],
 }

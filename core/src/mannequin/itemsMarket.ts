@@ -1,5 +1,5 @@
 import type { ItemDrawing } from './items.ts'
-import { ellipse, rect, rotation } from './path.ts'
+import { ellipse, rect, rotation, scaling } from './path.ts'
 import { darker, fine, lighter, paint } from './pen.ts'
 
 /** Held things of the market and the bandstand, in hand units as in items.ts. */
@@ -81,7 +81,9 @@ const posy: ItemDrawing = (pen, { main, second, third }) => {
   pen.piece('M-12 -14L12 -14L5 14L-5 14Z', third)
 }
 
-const paperLantern: ItemDrawing = (pen, { main, second }) => {
+const paperLantern: ItemDrawing = (upright, { main, second }) => {
+  // Carried away from the body.
+  const pen = upright.under(scaling(-1, 1))
   pen.piece(rect(-2, -44, 4, 58, 2), paint('#9C6B3F'))
   pen.line('M0 -43Q20 -52 24 -38', '#2A2730', 1.6)
   pen.piece('M12 -34C8 -22 8 -12 12 0L36 0C40 -12 40 -22 36 -34Z', main)

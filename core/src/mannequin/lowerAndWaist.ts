@@ -2,8 +2,14 @@ import type { Paints } from './headgear.ts'
 import { ellipse, rect } from './path.ts'
 import { darker, paint, type Pen } from './pen.ts'
 
-/** Lower pieces and waist gear in hip units: the top middle of the hip band at 0,0; the sole at `reach`. */
+/** Lower pieces in hip units: the top middle of the hip band at 0,0; the sole at `reach`. Alike from both sides. */
 export type LowerDrawing = (pen: Pen, paints: Paints, reach: number) => void
+
+/** Waist gear in hip units; where it looks otherwise from behind it has a drawing of its own for that. */
+export interface WaistDrawing {
+  front: LowerDrawing
+  back?: LowerDrawing
+}
 
 const skirt: LowerDrawing = (pen, { main, second }, reach) => {
   for (const s of [-1, 1]) {
@@ -51,6 +57,16 @@ const fishTail: LowerDrawing = (pen, { main, second }, reach) => {
 /** Every lower silhouette by name. */
 export const LOWER_PIECES: Record<string, LowerDrawing> = { skirt, gown, 'fish-tail': fishTail }
 
+/** A band with a bow, as every apron is tied. */
+const apronTies: LowerDrawing = (pen, { main, second }) => {
+  pen.piece(rect(-47, -7, 94, 9, 3), main)
+  for (const s of [-1, 1]) {
+    pen.piece(`M0 -3L${s * 16} -12Q${s * 22} -3 ${s * 16} 6Z`, second)
+    pen.piece(`M0 0L${s * 5} 0L${s * 12} 34L${s * 4} 34Z`, second)
+  }
+  pen.piece(ellipse(0, -3, 4.5), main)
+}
+
 const belt: LowerDrawing = (pen, { main, second }) => {
   pen.piece(rect(-47, -6, 94, 12, 3), main)
   pen.piece(rect(-9, -8, 18, 16, 3), second)
@@ -60,6 +76,8 @@ const pouchBelt: LowerDrawing = (pen, { main, second }) => {
   pen.piece(rect(-42, 0, 22, 24, 4), second)
   pen.piece('M-42 4Q-42 0 -38 0L-24 0Q-20 0 -20 4L-22 12Q-31 16 -40 12Z', second)
 }
+const pouchBeltBack: LowerDrawing = (pen, { main }) => pen.piece(rect(-47, -5, 94, 10, 3), main)
+const plainBeltBack: LowerDrawing = (pen, { main }) => pen.piece(rect(-47, -6, 94, 12, 3), main)
 const waistApron: LowerDrawing = (pen, { main }, reach) => {
   const hem = Math.min(70, reach - 22)
   pen.piece(`M-40 -4L40 -4L42 ${hem}Q0 ${hem + 7} -42 ${hem}Z`, main)
@@ -73,6 +91,15 @@ const coatTails: LowerDrawing = (pen, { main, second }, reach) => {
     pen.piece(ellipse(s * 24, 6, 3), second)
   }
 }
+/** From behind the tails meet in the middle. */
+const coatTailsBack: LowerDrawing = (pen, { main, second }, reach) => {
+  const hem = Math.min(82, reach - 16)
+  for (const s of [-1, 1]) {
+    pen.piece(`M0 -4L${s * 47} -4L${s * 50} ${hem * 0.5}L${s * 36} ${hem}L${s * 3} ${hem}Z`, main)
+    pen.piece(ellipse(s * 12, 4, 3), second)
+  }
+}
+const rowingSashBack: LowerDrawing = (pen, { main }) => pen.piece('M-47 -8Q0 0 47 -8L47 5Q0 13 -47 5Z', main)
 const rowingSash: LowerDrawing = (pen, { main }) => {
   pen.piece('M-47 -8Q0 0 47 -8L47 5Q0 13 -47 5Z', main)
   pen.piece('M-36 4L-24 6L-26 44L-40 40Z', main)
@@ -97,37 +124,54 @@ const paradeTail: LowerDrawing = (pen, { main, second }, reach) => {
   pen.piece(rect(-47, -6, 94, 8, 3), second)
 }
 
-/** Every waist silhouette by name. */
-export const WAIST_PIECES: Record<string, LowerDrawing> = {
-  belt,
-  'pouch-belt': pouchBelt,
-  'waist-apron': waistApron,
-  'coat-tails': coatTails,
-  'rowing-sash': rowingSash,
-  'long-apron': longApron,
-  'parade-tail': paradeTail,
+/** From behind the tail hangs where a tail belongs. */
+const paradeTailBack: LowerDrawing = (pen, { main, second }, reach) => {
+  const low = Math.min(74, reach - 8)
+  pen.piece(
+    `M-9 0C-14 ${low * 0.4} 16 ${low * 0.55} 12 ${low}C26 ${low * 0.9} 28 ${low * 0.5} 14 ${low * 0.3}Q8 10 10 0Z`,
+    main,
+  )
+  pen.piece(`M11 ${low * 0.86}Q10 ${low + 2} 13 ${low + 1}C22 ${low * 0.96} 25 ${low * 0.8} 23 ${low * 0.7}Z`, second)
+  pen.piece(rect(-47, -6, 94, 8, 3), second)
 }
 
-/** Companions and things set down, in ground units: standing at 0,0. */
-export const COMPANIONS: Record<string, (pen: Pen, paints: Paints) => void> = {
-  otter(pen, { main, second }) {
+/** Every waist silhouette by name. */
+export const WAIST_PIECES: Record<string, WaistDrawing> = {
+  belt: { front: belt, back: plainBeltBack },
+  'pouch-belt': { front: pouchBelt, back: pouchBeltBack },
+  'waist-apron': { front: waistApron, back: apronTies },
+  'coat-tails': { front: coatTails, back: coatTailsBack },
+  'rowing-sash': { front: rowingSash, back: rowingSashBack },
+  'long-apron': { front: longApron, back: apronTies },
+  'parade-tail': { front: paradeTail, back: paradeTailBack },
+}
+
+/** A companion or a thing set down, in ground units: standing at 0,0. From behind no face shows. */
+export type CompanionDrawing = (pen: Pen, paints: Paints, back?: boolean) => void
+
+/** Every companion silhouette by name. */
+export const COMPANIONS: Record<string, CompanionDrawing> = {
+  otter(pen, { main, second }, back) {
     pen.piece('M8 -6C24 -8 36 -2 44 -12C46 -4 38 4 22 2L6 0Z', main)
     pen.piece('M-14 0C-20 -20 -14 -44 0 -46C14 -44 20 -20 16 0Z', main)
-    pen.piece('M-7 -2C-10 -18 -6 -34 0 -34C6 -34 10 -18 8 -2Z', second)
+    if (!back) pen.piece('M-7 -2C-10 -18 -6 -34 0 -34C6 -34 10 -18 8 -2Z', second)
     pen.piece(ellipse(-13, -64, 5), main)
     pen.piece(ellipse(13, -64, 5), main)
     pen.piece(ellipse(0, -54, 18, 14), main)
-    pen.piece(ellipse(0, -49, 9, 6.5), second)
-    pen.area(ellipse(0, -52, 3, 2.2), '#2A2730')
-    for (const x of [-8, 8]) pen.area(ellipse(x, -58, 2.2), '#2A2730')
-    pen.line('M-3 -46Q0 -44 3 -46', '#2A2730', 1.3)
+    if (!back) {
+      pen.piece(ellipse(0, -49, 9, 6.5), second)
+      pen.area(ellipse(0, -52, 3, 2.2), '#2A2730')
+      for (const x of [-8, 8]) pen.area(ellipse(x, -58, 2.2), '#2A2730')
+      pen.line('M-3 -46Q0 -44 3 -46', '#2A2730', 1.3)
+    }
     pen.piece(ellipse(-9, -1, 7, 3.5), main)
     pen.piece(ellipse(9, -1, 7, 3.5), main)
   },
-  cat(pen, { main, second }) {
+  cat(pen, { main, second }, back) {
     pen.line('M14 -6C34 -4 34 -28 26 -34', main.hex, 6)
     pen.piece('M-14 0C-18 -20 -10 -36 0 -36C10 -36 18 -20 14 0Z', main)
     pen.piece('M-15 -50L-13 -66L-3 -58L3 -58L13 -66L15 -50Q14 -36 0 -36Q-14 -36 -15 -50Z', main)
+    if (back) return
     pen.area('M-5 -2C-8 -14 -4 -26 0 -26C4 -26 8 -14 5 -2Z', second.hex)
     for (const x of [-6, 6]) pen.area(ellipse(x, -50, 2.2, 2.8), '#2A2730')
     pen.line('M-3 -43Q0 -41 3 -43', '#2A2730', 1.3)

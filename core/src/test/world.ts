@@ -99,12 +99,12 @@ export function anyOutfit(): fc.Arbitrary<Placement[]> {
   const onHead = (codes: readonly string[]): fc.Arbitrary<Placement[]> => {
     const mouldFor = (code: string) => mouldOf(catalogue, catalogue.parts.get(code)!)
     const placed = (part: string, order: number): Placement => ({ slot: 'headgear', part, order, turned: false })
-    const single = fc.constantFrom(...codes).map((code) => [placed(code, 0)])
+    const single = fc.constantFrom(...codes).map((code): Placement[] => [placed(code, 0)])
     const pairs = codes.flatMap((hair) =>
       codes.flatMap((hat) => (sitsOver(mouldFor(hat), mouldFor(hair)) ? [[hair, hat]] : [])),
     )
     const layered = fc.constantFrom(...pairs).map((pair) => pair.map(placed))
-    return fc.oneof(fc.constant([]), single, layered)
+    return fc.oneof(fc.constant<Placement[]>([]), single, layered)
   }
   const filled = (slot: Slot): fc.Arbitrary<Placement[]> => {
     const codes = bySlot.get(slot)!

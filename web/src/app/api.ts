@@ -11,6 +11,7 @@ import type {
   ShelfKey,
   Slot,
 } from '@outfit/core/catalogue'
+import type { Corrections, GuessGroup, Reject, TableName } from '@outfit/core/formats'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
 import type { ReportWithParts, WayToGet } from '@outfit/core/sourcing'
 
@@ -26,6 +27,34 @@ export interface PricedParts {
   items: Candidate[]
   parts: Candidate[]
   prints: Print[]
+}
+
+/** A table file as the server keeps it for the mapping step. */
+export interface Upload {
+  upload: string
+  bytes: number
+  header: string[]
+  rows: string[][]
+}
+
+export interface ImportRequest {
+  upload: string
+  table: TableName
+  mapping: Record<string, string>
+  strict: boolean
+  dry: boolean
+  guess?: Corrections
+}
+
+export interface ImportReport {
+  rows: number
+  taken: number
+  rejects: Reject[]
+  rejected: number
+  written: boolean
+  sample: Record<string, unknown>[]
+  guesses: GuessGroup[]
+  fulfilled: { wish: string; part: string }[]
 }
 
 /** What the finder is asked. */
@@ -61,6 +90,47 @@ export type WaysAnswer = { ways: WayToGet[] } & Drawables
 
 export type GoesWithAnswer = PricedParts & {
   groups: { label: string; matches: { code: string; score: number; reasons: string[] }[] }[]
+}
+
+/** Tables whose entries can be made and changed by hand. */
+export type Editable = 'colours' | 'moulds' | 'prints' | 'parts' | 'figures' | 'releases'
+
+export interface FigureEntry {
+  code: string
+  name: string
+  year: number
+  photo: string | null
+}
+
+export type FigureDetail = FigureEntry & { worn: Placement[]; releases: ReleaseEntry[] } & Drawables
+
+export interface ReleaseEntry {
+  code: string
+  name: string
+  kind: string
+  year: number
+  price: number
+  currency: string
+  inProduction: boolean
+  photo: string | null
+}
+
+export interface Content {
+  kind: 'part' | 'figure'
+  code: string
+  qty: number
+}
+
+export type ReleaseDetail = ReleaseEntry & {
+  contents: Content[]
+  cases: Content[]
+  figures: (FigureEntry & { worn: Placement[] })[]
+} & Drawables
+
+export interface SavedEntry {
+  code: string
+  made: boolean
+  fulfilled: { wish: string; part: string }[]
 }
 
 export interface PartDetail extends Drawables {
@@ -106,7 +176,7 @@ interface SaveRequest {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes'],
+  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[] }, void>({
       query: () => 'catalogue/basics',
@@ -145,6 +215,73 @@ export const api = createApi({
     goesWith: build.query<GoesWithAnswer, string>({
       query: (code) => `parts/${code}/goes-with`,
       providesTags: ['Catalogue'],
+    }),
+    print: build.query<Print, string>({ query: (code) => `prints/${code}`, providesTags: ['Catalogue'] }),
+    prints: build.query<Print[], { text?: string; kind?: string }>({
+      query: (params) => ({ url: 'prints', params }),
+      providesTags: ['Catalogue'],
+    }),
+    figure: build.query<FigureDetail, string>({ query: (code) => `figures/${code}`, providesTags: ['Catalogue'] }),
+    figures: build.query<FigureEntry[], string>({
+      query: (text) => ({ url: 'figures', params: { text } }),
+      providesTags: ['Catalogue'],
+    }),
+    release: build.query<ReleaseDetail, string>({ query: (code) => `releases/${code}`, providesTags: ['Catalogue'] }),
+    releases: build.query<ReleaseEntry[], string>({
+      query: (text) => ({ url: 'releases', params: { text } }),
+      providesTags: ['Catalogue'],
+    }),
+    /** Make an entry (no code: the server finds a free one) or replace it. */
+    saveEntry: build.mutation<SavedEntry, { table: Editable; code: string | null; body: object }>({
+      query: ({ table, code, body }) => ({
+        url: `catalogue/${table}${code === null ? '' : `/${code}`}`,
+        method: code === null ? 'POST' : 'PUT',
+        body,
+      }),
+      invalidatesTags: ['Catalogue', 'Wishes'],
+    }),
+    removeEntry: build.mutation<void, { table: Editable; code: string }>({
+      query: ({ table, code }) => ({ url: `catalogue/${table}/${code}`, method: 'DELETE' }),
+      invalidatesTags: ['Catalogue'],
+    }),
+    addPhoto: build.mutation<{ hash: string; width: number; height: number }, Blob>({
+      query: (body) => ({
+        url: 'photos',
+        method: 'POST',
+        body,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    }),
+    uploadTable: build.mutation<Upload, Blob>({
+      query: (body) => ({
+        url: 'uploads',
+        method: 'POST',
+        body,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    }),
+    startImport: build.mutation<{ job: string }, ImportRequest>({
+      query: (body) => ({ url: 'imports', method: 'POST', body }),
+    }),
+    importReport: build.query<{ result: ImportReport }, string>({
+      query: (job) => `jobs/${job}`,
+      keepUnusedDataFor: 0,
+    }),
+    mappings: build.query<{ name: string; columns: Record<string, string> }[], TableName>({
+      query: (table) => `mappings/${table}`,
+      providesTags: ['Mappings'],
+    }),
+    rememberMapping: build.mutation<void, { table: TableName; name: string; columns: Record<string, string> }>({
+      query: ({ table, name, columns }) => ({
+        url: `mappings/${table}/${encodeURIComponent(name)}`,
+        method: 'PUT',
+        body: { columns },
+      }),
+      invalidatesTags: ['Mappings'],
+    }),
+    forgetMapping: build.mutation<void, { table: TableName; name: string }>({
+      query: ({ table, name }) => ({ url: `mappings/${table}/${encodeURIComponent(name)}`, method: 'DELETE' }),
+      invalidatesTags: ['Mappings'],
     }),
     wishes: build.query<Wish[], void>({ query: () => 'wishes', providesTags: ['Wishes'] }),
     makeWish: build.mutation<{ id: string }, { part: string; colour: string }>({

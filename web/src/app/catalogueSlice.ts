@@ -47,6 +47,9 @@ export const catalogueSlice = createSlice({
       })
       .addMatcher(endpoints.report.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.waysToGet.matchFulfilled, (state, { payload }) => know(state, payload))
+      .addMatcher(endpoints.figure.matchFulfilled, (state, { payload }) => know(state, payload))
+      .addMatcher(endpoints.release.matchFulfilled, (state, { payload }) => know(state, payload))
+      .addMatcher(endpoints.print.matchFulfilled, (state, { payload }) => know(state, { parts: [], prints: [payload] }))
       .addMatcher(endpoints.partDetail.matchFulfilled, (state, { payload }) =>
         know(state, { parts: [payload.part, ...payload.parts], prints: payload.prints }),
       )

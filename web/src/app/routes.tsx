@@ -38,6 +38,14 @@ export const router = createBrowserRouter([
         path: 'moulds',
         lazy: async () => ({ Component: (await import('../parts/MouldSheet.tsx')).MouldSheet }),
       },
+      ...(['colours', 'moulds', 'prints', 'parts', 'figures', 'releases'] as const).map((table) => ({
+        path: `catalogue/${table}/:code`,
+        lazy: async () => ({ Component: (await import('../catalogue/editors.ts')).EDITORS[table] }),
+      })),
+      {
+        path: 'tables',
+        lazy: async () => ({ Component: (await import('../tables/TablesView.tsx')).TablesView }),
+      },
       {
         path: 'parts/:part',
         lazy: async () => ({ Component: (await import('../parts/PartView.tsx')).PartView }),

@@ -9,19 +9,24 @@ interface ColourGridProps {
   grid: readonly GridFamily[]
   family: readonly Candidate[]
   wished: Colour | null
+  /** Codes of colours it is wished for in. */
+  wishes: ReadonlySet<string>
   /** Look at a colour the part was never made in; null where that cannot be drawn. */
   onWish: ((colour: Colour | null) => void) | null
 }
 
 /** The mould and print in every colour of the palette: made, owned, for sale, or only to be wished for. */
-export function ColourGrid({ part, grid, family, wished, onWish }: ColourGridProps) {
+export function ColourGrid({ part, grid, family, wished, wishes, onWish }: ColourGridProps) {
   const navigate = useNavigate()
   const known = new Map(family.map((candidate) => [candidate.part.code, candidate]))
   const cells = grid.flatMap((row) => row.cells)
   const made = cells.filter((cell) => cell.part).length
-  const stateOf = (other: Part | null) => {
+  const stateOf = (other: Part | null, colour: Colour) => {
     const candidate = other && known.get(other.code)
-    if (!candidate) return { mark: '', words: 'never made' }
+    if (!candidate)
+      return wishes.has(colour.code)
+        ? { mark: '✶', words: 'never made, wished for' }
+        : { mark: '', words: 'never made' }
     if (candidate.owned > 0) return { mark: String(candidate.owned), words: `owned ${candidate.owned}` }
     if (candidate.lowest !== null) return { mark: '€', words: `from ${formatMoney(candidate.lowest, HOME_CURRENCY)}` }
     return { mark: '', words: 'made, not for sale singly' }
@@ -36,7 +41,7 @@ export function ColourGrid({ part, grid, family, wished, onWish }: ColourGridPro
       </h2>
       <p className="mt-0.5 text-[13px] text-soft">
         A number: owned. €: for sale. Large and blank: made, not for sale singly. Small and struck through: never made;
-        press to see it all the same.
+        press to see it all the same. ✶: wished for.
       </p>
       <div className="mt-3 space-y-2.5">
         {grid.map(({ family: name, cells: row }) => (
@@ -46,7 +51,7 @@ export function ColourGrid({ part, grid, family, wished, onWish }: ColourGridPro
             </h3>
             <ul className="flex flex-wrap gap-1.5">
               {row.map(({ colour, part: other }) => {
-                const { mark, words } = stateOf(other)
+                const { mark, words } = stateOf(other, colour)
                 const isHere = other?.code === part.code && !wished
                 const isWished = wished?.code === colour.code
                 return (
@@ -66,7 +71,7 @@ export function ColourGrid({ part, grid, family, wished, onWish }: ColourGridPro
                       className={`relative mx-auto block overflow-hidden rounded-[7px] text-[13px] font-bold ${isHere || isWished ? 'border-act outline-2 outline-offset-1 outline-act' : other ? 'border-ink' : 'border-ink/40'} ${other ? 'h-[30px] w-[46px] border-2' : 'mt-[5px] mb-[3px] h-[22px] w-[32px] border'}`}
                     >
                       {mark}
-                      {!other && (
+                      {!other && !mark && (
                         <svg aria-hidden viewBox="0 0 44 30" className="absolute inset-0 h-full w-full">
                           <path d="M2 28 42 2" stroke="currentColor" strokeWidth="2" />
                         </svg>

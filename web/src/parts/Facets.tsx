@@ -1,4 +1,4 @@
-import { PRICE_BANDS, SHELVES, SHELF_KEYS, type PartFacets } from '@outfit/core/catalogue'
+import { familiesOf, PRICE_BANDS, SHELVES, SHELF_KEYS, type PartFacets } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { api } from '../app/api.ts'
 import { toggled, type Question } from './question.ts'
@@ -15,7 +15,7 @@ const chip = (on: boolean) =>
 /** What narrows the search: where it is worn on a tape from crown to sole, then colour, price, year and what is owned. */
 export function Facets({ question, facets, onChange }: FacetsProps) {
   const { data: basics } = api.endpoints.basics.useQuery()
-  const families = [...new Set(basics?.colours.map(({ family }) => family))]
+  const families = familiesOf(basics?.colours ?? [])
   const swatches = (family: string) => basics?.colours.filter((colour) => colour.family === family).slice(0, 3) ?? []
   const years = Object.keys(facets?.years ?? {}).map(Number)
   const count = (n: number | undefined) => (facets ? (n ?? 0).toLocaleString('en-GB') : '')

@@ -1,3 +1,4 @@
+import { Link } from 'react-router'
 import type { Commonness } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { PartDetail } from '../app/api.ts'
@@ -6,6 +7,8 @@ const times = (qty: number) => (qty > 1 ? ` × ${qty}` : '')
 
 /** Where a part lies, who carries it and who sells it. */
 export function PartSources({ detail, common }: { detail: PartDetail; common?: Commonness }) {
+  /** What lies there is a component of the part, where it is an assembly. */
+  const nameOf = (code: string) => detail.parts.find((part) => part.code === code)?.name.toLowerCase() ?? code
   return (
     <section aria-label="Sources">
       <h2 className="mt-4 text-lg">In the drawer</h2>
@@ -13,7 +16,7 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
       <ul>
         {detail.bins.map(({ bin, part, name, qty }) => (
           <li key={bin + part}>
-            {qty} in {name}
+            {qty} {part !== detail.part.code && `× ${nameOf(part)} `}in {name}
           </li>
         ))}
       </ul>
@@ -25,17 +28,22 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
       <ul>
         {detail.figures.map(({ code, name, year, qty }) => (
           <li key={code}>
-            {name}, {year}
+            <Link to={`/catalogue/figures/${code}`} className="hover:text-act hover:underline">
+              {name}, {year}
+            </Link>
             {times(qty)} <span className="text-soft">figure {code}</span>
           </li>
         ))}
-        {detail.releases.map(({ code, name, year, kind, qty, loose }) => (
+        {detail.releases.map(({ code, name, year, kind, qty, loose, packs }) => (
           <li key={code}>
-            {name}, {year}
-            {times(qty)}{' '}
+            <Link to={`/catalogue/releases/${code}`} className="hover:text-act hover:underline">
+              {name}, {year}
+            </Link>
+            {packs ? '' : times(qty)}{' '}
             <span className="text-soft">
               {kind}
               {loose ? ', loose' : ''}
+              {packs ? `, in ${qty} of the ${packs} packs of a case` : ''}
             </span>
           </li>
         ))}

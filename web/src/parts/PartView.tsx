@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { useParams } from 'react-router'
+import { Link, useParams } from 'react-router'
 import { putOn } from '@outfit/core/anatomy'
 import {
   colourGrid,
@@ -15,10 +15,14 @@ import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { useAppSelector } from '../app/store.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { sourceOfPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { ColourGrid } from './ColourGrid.tsx'
+import { GoesWith } from './GoesWith.tsx'
 import { NearestColours } from './NearestColours.tsx'
 import { PartSources } from './PartSources.tsx'
+import { WaysToGet } from './WaysToGet.tsx'
+import { WishButton } from './WishButton.tsx'
 
 /** Everything about one part: drawn large, its mould in every colour, where it comes from and who sells it. */
 export function PartView() {
@@ -56,6 +60,9 @@ const PREVIEW = 'preview'
 
 function Page({ part, detail, family, palette, catalogue }: PageProps) {
   const [wished, setWished] = useState<Colour | null>(null)
+  const { data: wishes = [] } = api.endpoints.wishes.useQuery()
+  const own = wishes.filter((wish) => wish.mould === part.mould && wish.print === part.print && !wish.fulfilledBy)
+  const picture = sourceOfPicture(part, catalogue)
   const colour = mainColour(catalogue, part)
   const mould = mouldOf(catalogue, part)
   const grid = colourGrid(
@@ -74,9 +81,14 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
     shownIn,
   )
   return (
-    <div className="mx-auto grid max-w-[1280px] grid-cols-[350px_1fr_310px] gap-8 px-5 py-5">
+    <div className="mx-auto grid max-w-[1280px] grid-cols-[340px_1fr_310px] gap-7 px-5 py-5">
       <section aria-label="Drawn">
-        <h1 className="text-2xl leading-tight">{part.name}</h1>
+        <div className="flex items-start gap-3">
+          <h1 className="text-2xl leading-tight">{part.name}</h1>
+          <Link to={`/catalogue/parts/${part.code}`} className="mt-1 ml-auto font-semibold text-act hover:underline">
+            Change
+          </Link>
+        </div>
         <p className="mt-1 flex items-center gap-1.5">
           <Swatch colour={wished ?? colour} />
           <strong>{(wished ?? colour)?.name}</strong>
@@ -111,10 +123,44 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
             {mould.height > 0 && `, adds ${mould.height} mm`}, {mould.mass} g
           </p>
         )}
-        {wished && <NearestColours wished={wished} grid={grid} family={family} />}
+        {picture === 'guessed' && (
+          <p className="mt-2 rounded-[8px] border border-notice bg-card px-3 py-1.5">
+            <strong className="text-notice">Guessed.</strong> Nobody wrote a recipe for this print yet, so it is drawn
+            from its name and colours.{' '}
+            {part.print && (
+              <Link to={`/catalogue/prints/${part.print}`} className="font-semibold text-act underline">
+                Write the recipe
+              </Link>
+            )}
+          </p>
+        )}
+        {part.photo && (
+          <img
+            src={`/api/photos/${part.photo}`}
+            alt={`Photo of ${part.name}`}
+            className="mt-3 max-h-[220px] rounded-[10px] border border-rule"
+          />
+        )}
+        {wished && (
+          <>
+            <WishButton part={part} colour={wished} wish={own.find((wish) => wish.colour === wished.code)} />
+            <NearestColours wished={wished} grid={grid} family={family} />
+          </>
+        )}
+        <GoesWith part={part} catalogue={catalogue} />
       </section>
-      <ColourGrid part={part} grid={grid} family={family} wished={wished} onWish={isAssembly ? null : setWished} />
-      <PartSources detail={detail} common={commonness(detail.releases.length)} />
+      <ColourGrid
+        part={part}
+        grid={grid}
+        family={family}
+        wished={wished}
+        wishes={new Set(own.map((wish) => wish.colour))}
+        onWish={isAssembly ? null : setWished}
+      />
+      <div>
+        <WaysToGet part={part} />
+        <PartSources detail={detail} common={commonness(detail.releases.length)} />
+      </div>
     </div>
   )
 }

@@ -1,19 +1,16 @@
 import { useEffect, useState } from 'react'
 import { skipToken } from '@reduxjs/toolkit/query'
 import { api, errorText } from '../app/api.ts'
+import { watchJob, type JobEvent } from '../app/watchJob.ts'
 
-interface JobEvent {
-  state: 'running' | 'done' | 'failed' | 'cancelled'
-  progress: { best: number | null; bound: number | null } | null
-  detail?: string
-}
+type PlanEvent = JobEvent<{ best: number | null; bound: number | null }>
 
 export interface PlanState {
-  state: 'idle' | JobEvent['state']
+  state: 'idle' | PlanEvent['state']
   /** What it is a plan of; an older one says nothing about what is worn now. */
   of: string
   job: string | null
-  progress: JobEvent['progress']
+  progress: PlanEvent['progress']
   problem: string | null
 }
 
@@ -37,8 +34,9 @@ export function usePlan(
   const [cancelJob] = api.endpoints.cancelJob.useMutation()
   useEffect(() => {
     if (!outfit || !take || !ready) return
-    let source: EventSource | null = null
+    let leave: (() => void) | null = null
     let job: string | null = null
+    let running = false
     let over = false
     const settle = (next: Partial<PlanState>) => {
       if (!over) setPlan((plan) => ({ ...plan, ...next }))
@@ -50,24 +48,18 @@ export function usePlan(
           job = answer.job
           if (over) return void cancelJob(job)
           setPlan({ ...IDLE, state: 'running', of, job })
-          source = new EventSource(`/api/jobs/${job}/events`)
-          source.onmessage = ({ data }: MessageEvent<string>) => {
-            const { state, progress, detail } = JSON.parse(data) as JobEvent
-            if (state !== 'running') source?.close()
+          running = true
+          leave = watchJob<NonNullable<PlanEvent['progress']>>(job, ({ state, progress, detail }) => {
+            running = state === 'running'
             settle({ state, problem: detail ?? null, ...(progress ? { progress } : {}) })
-          }
-          source.onerror = () => {
-            if (source?.readyState === EventSource.CLOSED)
-              settle({ state: 'failed', problem: 'The server stopped answering.' })
-          }
+          })
         },
         (error: unknown) => settle({ ...IDLE, state: 'failed', of, problem: errorText(error) }),
       )
     return () => {
-      const wasOpen = source && source.readyState !== EventSource.CLOSED
       over = true
-      source?.close()
-      if (job && wasOpen) void cancelJob(job)
+      leave?.()
+      if (job && running) void cancelJob(job)
     }
   }, [outfit, take, of, ready, again, start, cancelJob])
   const { data: report, error } = api.endpoints.report.useQuery(
