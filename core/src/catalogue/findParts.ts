@@ -54,11 +54,18 @@ export interface FoundParts {
   facets: PartFacets
 }
 
-const FACETS = 6
+/** Which of some choices were made, by index; null where none was, which lets all through. */
+function chosen<T>(choices: readonly T[], picked: readonly T[] | undefined): Uint8Array | null {
+  return picked?.length ? Uint8Array.from(choices, (choice) => Number(picked.includes(choice))) : null
+}
+
+/** Years are counted from here; earlier ones count as this. */
+const FIRST_YEAR = 1900
+const YEARS = 300
 
 /**
  * Filter, count and order parts. `matches` are the rows the words found; null for all. `lead` are rows to come first, such
- * as those whose very name was typed. O(n log n) in the matches.
+ * as those whose very name was typed. O(rows); the first question in an order sorts them, O(n log n).
  */
 export function findParts(
   columns: PartColumns,
@@ -66,84 +73,98 @@ export function findParts(
   question: PartQuestion,
   { offset = 0, limit = 60, lead }: { offset?: number; limit?: number; lead?: ReadonlySet<number> } = {},
 ): FoundParts {
-  const shelves = question.shelves?.length ? new Set(question.shelves.map((key) => SHELF_KEYS.indexOf(key))) : null
-  const families = question.families?.length ? new Set(question.families.map((f) => columns.families.indexOf(f))) : null
-  const { yearFrom = 0, yearTo = Infinity, owned = false, priceTo = null, inProduction = false } = question
+  const { shelf, family, year, owned, lowest, inProduction } = columns
+  const shelves = chosen(SHELF_KEYS, question.shelves)
+  const families = chosen(columns.families, question.families)
+  const { yearFrom = 0, yearTo = Infinity, priceTo = null } = question
   const anyYear = yearFrom === 0 && yearTo === Infinity
   const counts = {
     shelves: new Uint32Array(SHELF_KEYS.length),
     families: new Uint32Array(columns.families.length),
-    years: new Map<number, number>(),
+    years: new Uint32Array(YEARS),
     owned: 0,
     inProduction: 0,
-    prices: PRICE_BANDS.map(() => 0),
+    prices: new Uint32Array(PRICE_BANDS.length),
   }
-  const count = [
-    (row: number) => void counts.shelves[columns.shelf[row]!]!++,
-    (row: number) => void counts.families[columns.family[row]!]!++,
-    (row: number) => {
-      const year = columns.year[row]!
-      if (year > 0) counts.years.set(year, (counts.years.get(year) ?? 0) + 1)
-    },
-    (row: number) => void (counts.owned += Number(columns.owned[row]! > 0)),
-    (row: number) => {
-      const price = columns.lowest[row]!
-      if (price >= 0) PRICE_BANDS.forEach((edge, i) => price <= edge && counts.prices[i]!++)
-    },
-    (row: number) => void (counts.inProduction += columns.inProduction[row]!),
-  ]
-  const fits = [
-    (row: number) => shelves === null || shelves.has(columns.shelf[row]!),
-    (row: number) => families === null || families.has(columns.family[row]!),
-    (row: number) =>
-      anyYear || (columns.year[row]! >= yearFrom && columns.year[row]! <= yearTo && columns.year[row]! > 0),
-    (row: number) => !owned || columns.owned[row]! > 0,
-    (row: number) => priceTo === null || (columns.lowest[row]! >= 0 && columns.lowest[row]! <= priceTo),
-    (row: number) => !inProduction || columns.inProduction[row] === 1,
-  ]
-  const found: number[] = []
+  const fitting = new Uint8Array(columns.codes.length)
+  let total = 0
   const size = matches?.length ?? columns.codes.length
+  // One loop with everything in it: this is the innermost work of the finder and runs over every part at each key.
   for (let i = 0; i < size; i++) {
     const row = matches ? matches[i]! : i
+    const [rowShelf, rowFamily, rowYear, price] = [shelf[row]!, family[row]!, year[row]!, lowest[row]!]
     // A row that fails one facet alone still counts for that facet; one that fails two counts nowhere.
-    let failed = -1
     let fails = 0
-    for (let facet = 0; facet < FACETS && fails < 2; facet++)
-      if (!fits[facet]!(row)) {
-        failed = facet
-        fails++
-      }
+    let failed = ''
+    if (shelves && shelves[rowShelf] === 0) [fails, failed] = [fails + 1, 'shelves']
+    if (families && families[rowFamily] === 0) [fails, failed] = [fails + 1, 'families']
+    if (!anyYear && (rowYear === 0 || rowYear < yearFrom || rowYear > yearTo)) [fails, failed] = [fails + 1, 'years']
+    if (question.owned && owned[row]! <= 0) [fails, failed] = [fails + 1, 'owned']
+    if (priceTo !== null && (price < 0 || price > priceTo)) [fails, failed] = [fails + 1, 'prices']
+    if (question.inProduction && inProduction[row] === 0) [fails, failed] = [fails + 1, 'inProduction']
+    if (fails > 1) continue
     if (fails === 0) {
-      found.push(row)
-      for (const add of count) add(row)
-    } else if (fails === 1) count[failed]!(row)
+      fitting[row] = 1
+      total++
+    }
+    const counted = (facet: string) => fails === 0 || failed === facet
+    if (counted('shelves')) counts.shelves[rowShelf]!++
+    if (counted('families')) counts.families[rowFamily]!++
+    if (rowYear > 0 && counted('years')) counts.years[Math.max(0, rowYear - FIRST_YEAR)]!++
+    if (owned[row]! > 0 && counted('owned')) counts.owned++
+    if (inProduction[row] === 1 && counted('inProduction')) counts.inProduction++
+    if (price >= 0 && counted('prices'))
+      for (let band = 0; band < PRICE_BANDS.length; band++) if (price <= PRICE_BANDS[band]!) counts.prices[band]!++
   }
-  const inOrder = orderOf(columns, question.order ?? 'common', lead)
+  const order = inOrder(columns, question.order ?? 'common')
+  const rows: number[] = []
+  const end = offset + limit
+  const take = (led: boolean, from: number): number => {
+    let seen = from
+    for (let i = 0; i < order.length && seen < end; i++) {
+      const row = order[i]!
+      if (fitting[row] === 0 || (lead !== undefined && lead.has(row) !== led)) continue
+      if (seen++ >= offset) rows.push(row)
+    }
+    return seen
+  }
+  const afterLead = lead ? take(true, 0) : 0
+  if (afterLead < end) take(false, afterLead)
   return {
-    total: found.length,
-    rows: found.sort(inOrder).slice(offset, offset + limit),
+    total,
+    rows,
     facets: {
       shelves: Object.fromEntries(SHELF_KEYS.map((key, i) => [key, counts.shelves[i]!]).filter(([, n]) => n)),
       families: Object.fromEntries(columns.families.map((family, i) => [family, counts.families[i]!])),
-      years: Object.fromEntries([...counts.years].sort(([a], [b]) => a - b)),
+      years: Object.fromEntries([...counts.years].flatMap((n, i) => (n > 0 ? [[FIRST_YEAR + i, n]] : []))),
       owned: counts.owned,
       inProduction: counts.inProduction,
-      prices: counts.prices,
+      prices: [...counts.prices],
     },
   }
 }
 
-/** Rows stand in order of code, so that equal ones keep it. */
-function orderOf(columns: PartColumns, order: PartOrder, lead: ReadonlySet<number> | undefined) {
-  const dear = 2 ** 31
+/** Orders worked out for columns, which live until the catalogue, the drawer or the market changes. */
+const orders = new WeakMap<PartColumns, Map<PartOrder, Uint32Array>>()
+
+/** All rows in an order, equals by code. O(n log n) the first time. */
+function inOrder(columns: PartColumns, order: PartOrder): Uint32Array {
+  const known = orders.get(columns) ?? new Map<PartOrder, Uint32Array>()
+  orders.set(columns, known)
+  const found = known.get(order)
+  if (found) return found
+  const dear = 2 ** 31 - 1
   const key: Record<PartOrder, (row: number) => number> = {
-    common: (row) => -columns.releases[row]!,
-    owned: (row) => -columns.owned[row]!,
+    common: (row) => 0xffff - columns.releases[row]!,
+    owned: (row) => dear - columns.owned[row]!,
     price: (row) => (columns.lowest[row]! < 0 ? dear : columns.lowest[row]!),
-    newest: (row) => -columns.year[row]!,
+    newest: (row) => 0xffff - columns.year[row]!,
     code: () => 0,
   }
-  const of = key[order]
-  const led = (row: number) => (lead?.has(row) ? 0 : 1)
-  return (a: number, b: number) => (lead ? led(a) - led(b) : 0) || of(a) - of(b) || a - b
+  // Key and row in one number, which sorts many times faster than by a function.
+  const shift = 2 ** 21
+  const keys = Float64Array.from(columns.codes, (_, row) => key[order](row) * shift + row).sort()
+  const made = Uint32Array.from(keys, (value) => value % shift)
+  known.set(order, made)
+  return made
 }

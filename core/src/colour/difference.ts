@@ -1,4 +1,5 @@
 import { differenceCiede2000, parse } from 'culori'
+import { remembering } from './remember.ts'
 
 const ciede2000 = differenceCiede2000()
 
@@ -6,10 +7,13 @@ const ciede2000 = differenceCiede2000()
 export const COLOUR_LIMITS = { same: 2, near: 5, different: 10 } as const
 
 /**
- * CIEDE2000 difference of two sRGB colours given as #RRGGBB (CIELAB, D65).
+ * CIEDE2000 difference of two sRGB colours given as #RRGGBB (CIELAB, D65). Remembered, since a palette has few pairs and
+ * every candidate asks again. Throws when one is no colour.
  * Source: Sharma, Wu and Dalal, Color Research and Application 30 (2005), as implemented by culori.
  */
-export function colourDifference(a: string, b: string): number {
+export const colourDifference = remembering(differenceOf, (a, b) => `${a} ${b}`)
+
+function differenceOf(a: string, b: string): number {
   const [first, second] = [parse(a), parse(b)]
   if (!first || !second) throw new Error(`"${first ? b : a}" is not a colour; write it as #RRGGBB.`)
   return ciede2000(first, second)

@@ -39,6 +39,9 @@ const KINDS: readonly (readonly [RegExp, PartKind])[] = [
   [/\b(torso|body|jacket|coat|shirt|jersey|jumper|sweater|blouse|tunic|waistcoat|overalls|cardigan|fleece)\b/, 'torso'],
 ]
 
+/** The piece of an assembly that carries its print. */
+export const MAIN_PIECE: Partial<Record<PartKind, PartKind>> = { 'dressed-torso': 'torso', 'leg-pair': 'leg-left' }
+
 /** Words for traits of garments and hair. */
 const TRAITS: readonly (readonly [RegExp, Traits])[] = [
   [/\bjacket|blazer\b/, { garment: 'jacket' }],
@@ -112,7 +115,8 @@ export function guessPart(name: string, palette: readonly Colour[], moulds: read
   const kind = found?.mould.kind ?? named?.kind ?? null
   const colours = coloursInText(text, palette).map(({ code, words: said }) => ({ code, words: said }))
   const traits = Object.assign({}, ...TRAITS.filter(([pattern]) => pattern.test(text)).map(([, own]) => own)) as Traits
-  const recipe = kind && recipeOf({ name, colours: [] }, { name: '', front: [], back: [] }, kind, palette)
+  const printOn = kind && (MAIN_PIECE[kind] ?? kind)
+  const recipe = printOn && recipeOf({ name, colours: [] }, { name: '', front: [], back: [] }, printOn, palette)
   const printed =
     kind === 'head' ? !/\b(plain|blank)\b/.test(text) : recipe !== null && recipe.front.length + recipe.back.length > 0
   return {

@@ -1,5 +1,5 @@
 import type { Colour, Mould, Print } from '../catalogue/index.ts'
-import { guessPart } from './guessPart.ts'
+import { guessPart, MAIN_PIECE } from './guessPart.ts'
 import type { Reject } from './readTable.ts'
 import type { TableRow } from './tables.ts'
 
@@ -88,8 +88,8 @@ export class PartGuesser {
     const { traits } = guess
     const kind = this.kinds.get(mould!)
     const print =
-      row.print === null && guess.printed && kind && kind !== 'dressed-torso' && kind !== 'leg-pair'
-        ? { code: `D-${row.code}`, name: row.name, kind, front: [], back: [], traits }
+      row.print === null && guess.printed && kind
+        ? { code: `D-${row.code}`, name: row.name, kind: MAIN_PIECE[kind] ?? kind, front: [], back: [], traits }
         : null
     return {
       part: {

@@ -158,10 +158,11 @@ export function recipeOf(
   const inks = [
     ...new Set([...coloursInText(words, palette).map(({ code }) => code), ...part.colours.slice(1)]),
   ].filter((code) => code !== part.colours[0])
-  const fitting = [
-    ...(clues?.one ?? []).flatMap((group) => group.find(([pattern]) => pattern.test(words)) ?? []),
-    ...(clues?.all ?? []).filter(([pattern]) => pattern.test(words)),
-  ] as Clue[]
+  const fits = ([pattern]: Clue) => pattern.test(words)
+  const fitting: Clue[] = [
+    ...(clues?.one ?? []).map((group) => group.find(fits)).filter((clue) => clue !== undefined),
+    ...(clues?.all ?? []).filter(fits),
+  ]
   return {
     front: fitting.flatMap(([, front]) => layersOf(front, inks)),
     back: kind === 'head' ? [] : fitting.flatMap(([, , back = '']) => layersOf(back, inks)),

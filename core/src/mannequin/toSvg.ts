@@ -1,6 +1,6 @@
 import type { Drawing } from './drawFigure.ts'
 import type { Shape } from './pen.ts'
-import { remembering } from './remember.ts'
+import { remembering } from '../colour/index.ts'
 
 const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
 

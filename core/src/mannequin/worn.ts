@@ -51,7 +51,8 @@ function recipeFor(part: Part, mould: Mould, catalogue: Catalogue): Recipe {
   const print = part.print === null ? undefined : catalogue.prints.get(part.print)
   const known = guesses.get(part)
   if (known && known.print === print) return known.recipe
-  const recipe = recipeOf(part, print, mould.kind, paletteOf(catalogue))
+  // An assembly carries the print of its main piece.
+  const recipe = recipeOf(part, print, print?.kind ?? mould.kind, paletteOf(catalogue))
   if (recipe.guessed && print) guesses.set(part, { print, recipe })
   return recipe
 }
@@ -71,8 +72,47 @@ export function wornBySlot(placements: readonly Placement[], catalogue: Catalogu
       paints: paintsOf(part, catalogue),
     }
     worn.set(placement.slot, [...(worn.get(placement.slot) ?? []), entry])
+    for (const [slot, piece] of piecesOf(entry)) if (!worn.has(slot)) worn.set(slot, [piece])
   }
   return worn
+}
+
+const PLAIN: Recipe = { front: [], back: [], guessed: false }
+
+/**
+ * The other pieces of an assembly whose components nobody has written down: legs in one colour with their print, sleeves
+ * in the second colour and hands in the third.
+ */
+function piecesOf(entry: Worn): [Slot, Worn][] {
+  const { part, mould, paints } = entry
+  if (part.components.length > 0) return []
+  if (mould.kind === 'leg-pair') {
+    const leg: Worn = { ...entry, mould: { ...mould, silhouette: 'leg' } }
+    entry.recipe = PLAIN
+    return [
+      ['legRight', leg],
+      ['legLeft', leg],
+    ]
+  }
+  if (mould.kind !== 'dressed-torso') return []
+  const piece = (main: Paint, silhouette: string): Worn => ({
+    ...entry,
+    mould: { ...mould, silhouette },
+    recipe: PLAIN,
+    paints: { main, second: main, third: main },
+  })
+  const sleeve = piece(paints.second, 'arm')
+  const hand = part.colours[2] === undefined ? null : piece(paints.third, 'hand')
+  return [
+    ['armRight', sleeve],
+    ['armLeft', sleeve],
+    ...(hand
+      ? ([
+          ['handRight', hand],
+          ['handLeft', hand],
+        ] as [Slot, Worn][])
+      : []),
+  ]
 }
 
 /** Layers of a recipe as seen in a view: a turned part shows its back in front. */

@@ -9,6 +9,7 @@ import { PartPageController } from '../catalogue/partPageController.ts'
 import { PhotoService } from '../catalogue/photoService.ts'
 import { PricedService } from '../catalogue/pricedService.ts'
 import { FinderService } from '../catalogue/finderService.ts'
+import { CarriersService } from '../catalogue/carriersService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { WishService } from '../catalogue/wishService.ts'
@@ -59,6 +60,7 @@ export class AppModule {
         Changes,
         Writer,
         CatalogueService,
+        CarriersService,
         FinderService,
         DrawerService,
         WishService,

@@ -1,8 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { groupBy, type Part, type PartKind, type Print } from '@outfit/core/catalogue'
+import { groupBy, type Part, type PartKind, type Print, type Traits } from '@outfit/core/catalogue'
 import {
-  CaseContentEntity,
   ColourEntity,
   ComponentEntity,
   FigureEntity,
@@ -13,22 +12,6 @@ import {
   ReleaseContentEntity,
   ReleaseEntity,
 } from './entities.ts'
-
-/** Where a part can be found: a figure that wears it, and the releases that hold such figures or the part itself. */
-export interface Carriers {
-  figures: { code: string; name: string; year: number; qty: number }[]
-  releases: {
-    code: string
-    name: string
-    kind: string
-    year: number
-    qty: number
-    /** Only in it loose, on no figure. */
-    loose: boolean
-    /** Packs in a case, where a pack brings one figure by chance and `qty` counts what a full case brings. */
-    packs: number | null
-  }[]
-}
 
 /** Codes in one list of a statement; SQLite takes up to 32,766 variables. */
 const LIST = 10_000
@@ -88,25 +71,23 @@ export class CatalogueService {
     return this.withComponents(rows)
   }
 
-  /** Every part of some kinds, by code. */
-  async ofKinds(kinds: readonly PartKind[]): Promise<Part[]> {
-    const rows = await this.database
-      .getRepository(PartEntity)
-      .find({ where: { kind: In([...kinds]) }, order: { code: 'ASC' } })
-    return this.withComponents(rows)
-  }
-
-  /** Assemblies a part comes out of, by code, `most` of them. */
-  async assembliesWith(code: string, most: number): Promise<string[]> {
-    const rows = await this.database
-      .getRepository(ComponentEntity)
-      .createQueryBuilder('c')
-      .select('DISTINCT c.assembly', 'assembly')
-      .where('c.part = :code', { code })
-      .orderBy('c.assembly')
-      .limit(most)
-      .getRawMany<{ assembly: string }>()
-    return rows.map(({ assembly }) => assembly)
+  /** Every part of some kinds, by code, bare of its components, and the traits of their prints: what matching asks. */
+  async ofKinds(kinds: readonly PartKind[]): Promise<{ parts: Part[]; prints: Print[] }> {
+    const places = kinds.map(() => '?').join(', ')
+    type Row = { code: string; name: string; mould: string; colours: string; print: string | null; year: number | null }
+    // Rows as the database gives them: there can be tens of thousands, and few of them are shown.
+    const rows = (await this.database.query(
+      `SELECT code, name, mould, colours, print, year FROM part WHERE kind IN (${places}) ORDER BY code`,
+      [...kinds],
+    )) as Row[]
+    const prints = (await this.database.query(
+      `SELECT code, name, kind, traits FROM print WHERE code IN (SELECT print FROM part WHERE kind IN (${places}))`,
+      [...kinds],
+    )) as { code: string; name: string; kind: PartKind; traits: string }[]
+    return {
+      parts: rows.map((row) => ({ ...row, colours: JSON.parse(row.colours) as string[], photo: null, components: [] })),
+      prints: prints.map((print) => ({ ...print, traits: JSON.parse(print.traits) as Traits, front: [], back: [] })),
+    }
   }
 
   /** Every part of the mould of a part, in any colour and print, by code; null when there is no such part. */
@@ -130,53 +111,6 @@ export class CatalogueService {
       ...row,
       components: (inside.get(row.code) ?? []).map(({ slot, part, level }) => ({ slot, part, level })),
     }))
-  }
-
-  /** Figures and releases that carry a part, an assembly counting wherever all its components are worn. */
-  async carriers(code: string): Promise<Carriers> {
-    const wanted = await this.database.getRepository(ComponentEntity).findBy({ assembly: code })
-    const lead = wanted[0]?.part ?? code
-    const worn = await this.database.getRepository(FigurePartEntity).findBy({ part: lead })
-    const figureRows = await this.database
-      .getRepository(FigureEntity)
-      .find({ where: { code: In(worn.map((w) => w.figure)) }, order: { code: 'ASC' } })
-    const parts = await this.database
-      .getRepository(FigurePartEntity)
-      .findBy({ figure: In(figureRows.map((f) => f.code)) })
-    const figures = figureRows
-      .filter((figure) => wanted.every((c) => parts.some((p) => p.figure === figure.code && p.part === c.part)))
-      .map((figure) => ({ ...figure, qty: worn.filter((w) => w.figure === figure.code).length }))
-    const wornBy = In(figures.map((f) => f.code))
-    const [sure, chances] = await Promise.all([
-      this.database.getRepository(ReleaseContentEntity).findBy([
-        { kind: 'figure', code: wornBy },
-        { kind: 'part', code },
-      ]),
-      this.database.getRepository(CaseContentEntity).findBy({ figure: wornBy }),
-    ])
-    const cases = await this.database
-      .getRepository(CaseContentEntity)
-      .findBy({ release: In(chances.map((c) => c.release)) })
-    const contents = [
-      ...sure,
-      ...chances.map(({ release, figure, qty }) => ({ release, kind: 'figure' as const, code: figure, qty })),
-    ]
-    const releases = await this.database
-      .getRepository(ReleaseEntity)
-      .find({ where: { code: In(contents.map((c) => c.release)) }, order: { year: 'DESC', code: 'ASC' } })
-    return {
-      figures,
-      releases: releases.map(({ code, name, kind, year }) => {
-        const own = contents.filter((c) => c.release === code)
-        const qty = own.reduce(
-          (sum, c) => sum + c.qty * (c.kind === 'part' ? 1 : (figures.find((f) => f.code === c.code)?.qty ?? 0)),
-          0,
-        )
-        const inCase = cases.filter((c) => c.release === code)
-        const packs = inCase.length > 0 ? inCase.reduce((sum, c) => sum + c.qty, 0) : null
-        return { code, name, kind, year, qty, loose: own.every((c) => c.kind === 'part'), packs }
-      }),
-    }
   }
 
   /** Name of a part, figure or release with the colour of a part: "Side braid, Copper". */

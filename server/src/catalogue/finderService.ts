@@ -1,4 +1,5 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common'
+import type { Database } from 'better-sqlite3'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import {
   findParts,
@@ -53,7 +54,7 @@ const CHUNK = 400
  */
 @Injectable()
 export class FinderService implements OnModuleInit {
-  private readonly columns: () => Promise<PartColumns & { rowOf: Map<number, number> }>
+  private readonly columns: () => Promise<PartColumns & { rowOf: Uint32Array }>
   private readonly catalogueColumns: () => Promise<Awaited<ReturnType<FinderService['readCatalogue']>>>
   private readonly matches: () => Promise<Map<string, Matches>>
 
@@ -123,26 +124,28 @@ export class FinderService implements OnModuleInit {
     }
   }
 
-  private async matching(text: string, rowOf: ReadonlyMap<number, number>): Promise<Matches> {
+  private async matching(text: string, rowOf: Uint32Array): Promise<Matches> {
     const words = wordsAsked(text)
     const memory = await this.matches()
     const key = words.join(' ')
     const known = memory.get(key)
     if (known) return known
     const asked = words.map((word) => `"${word}"*`).join(' ')
-    const rowids = async (expression: string) => {
-      // One row with one text is read many times faster than tens of thousands of row objects.
-      const [{ ids }] = (await this.database.query(
-        `SELECT group_concat(rowid) AS ids FROM part_text WHERE part_text MATCH ?`,
-        [expression],
-      )) as [{ ids: string | null }]
-      return ids === null ? [] : ids.split(',').flatMap((id) => rowOf.get(Number(id)) ?? [])
-    }
-    const rows = Uint32Array.from(await rowids(asked)).sort()
-    const result = { rows, lead: new Set(await rowids(`{code name} : (${asked})`)) }
+    const rows = this.rowids(asked, rowOf).sort()
+    const result = { rows, lead: new Set(this.rowids(`{code name} : (${asked})`, rowOf)) }
     memory.set(key, result)
     if (memory.size > REMEMBERED) memory.delete(memory.keys().next().value!)
     return result
+  }
+
+  /** Rows whose words answer an expression of FTS5; plain numbers straight from the driver, since there can be all of them. */
+  private rowids(expression: string, rowOf: Uint32Array): Uint32Array {
+    const { databaseConnection } = this.database.driver as unknown as { databaseConnection: Database }
+    const ids = databaseConnection
+      .prepare('SELECT rowid FROM part_text WHERE part_text MATCH ?')
+      .pluck()
+      .all(expression) as number[]
+    return Uint32Array.from(ids, (id) => rowOf[id]!)
   }
 
   /** What only the catalogue decides. */
@@ -167,6 +170,8 @@ export class FinderService implements OnModuleInit {
     const families = [...new Set(colours.map(({ family }) => family))].sort()
     const familyOf = new Map(colours.map(({ code, family }) => [code, families.indexOf(family)]))
     const place = new Map(parts.map(({ code }, row) => [code, row]))
+    const rowOf = new Uint32Array(rowids.reduce((most, { id }) => Math.max(most, id), 0) + 1)
+    for (const { id, code } of rowids) rowOf[id] = place.get(code)!
     return {
       codes: parts.map(({ code }) => code),
       families,
@@ -177,7 +182,7 @@ export class FinderService implements OnModuleInit {
         Number([...(carriers.get(code) ?? [])].some((release) => inProduction.has(release))),
       ),
       releases: Uint16Array.from(parts, ({ code }) => carriers.get(code)?.size ?? 0),
-      rowOf: new Map(rowids.map(({ id, code }) => [id, place.get(code)!])),
+      rowOf,
       components,
     }
   }

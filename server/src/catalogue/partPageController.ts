@@ -6,6 +6,7 @@ import { waysToGet } from '@outfit/core/sourcing'
 import { notFound } from '../app/problem.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
+import { CarriersService } from './carriersService.ts'
 import { CatalogueService } from './catalogueService.ts'
 import { PricedService } from './pricedService.ts'
 import { WishService } from './wishService.ts'
@@ -16,8 +17,8 @@ export class WishRequest {
   @IsString() colour: string
 }
 
-/** Assemblies looked at as ways to a part: of a plain mitt there are hundreds. */
-const MOST_ASSEMBLIES = 40
+/** Things for sale looked at as ways to a part, the cheapest: a plain mitt is on thousands. */
+const MOST_THINGS = 60
 /** Ways told; the rest are dearer. */
 const MOST_WAYS = 8
 
@@ -26,6 +27,7 @@ const MOST_WAYS = 8
 export class PartPageController {
   constructor(
     private readonly catalogue: CatalogueService,
+    private readonly carriers: CarriersService,
     private readonly priced: PricedService,
     private readonly drawer: DrawerService,
     private readonly market: MarketService,
@@ -38,7 +40,7 @@ export class PartPageController {
     const { part, parts } = await this.known(code)
     const [bins, carriers, offers] = await Promise.all([
       this.drawer.placesOf([code, ...part.components.map((c) => c.part)]),
-      this.catalogue.carriers(code),
+      this.carriers.of(code),
       this.market.offersFor(code),
     ])
     const prints = await this.catalogue.printsOn(parts)
@@ -57,16 +59,14 @@ export class PartPageController {
   @Get('parts/:code/ways')
   async ways(@Param('code') code: string) {
     const { part } = await this.known(code)
-    const [carriers, assemblies, lowest] = await Promise.all([
-      this.catalogue.carriers(code),
-      this.catalogue.assembliesWith(code, MOST_ASSEMBLIES),
+    const [things, cheapest, lowest] = await Promise.all([
+      this.carriers.things(code),
+      this.market.cheapest(),
       this.market.lowest(),
     ])
-    const offers = await this.market.bringers([
-      ...[code, ...assemblies].map((own) => ({ kind: 'part' as const, code: own })),
-      ...carriers.figures.map((figure) => ({ kind: 'figure' as const, code: figure.code })),
-      ...carriers.releases.map((release) => ({ kind: 'release' as const, code: release.code })),
-    ])
+    const priceOf = ({ kind, code: own }: (typeof things)[number]) => cheapest.get(`${kind} ${own}`) ?? Infinity
+    const offered = things.filter((thing) => priceOf(thing) < Infinity).sort((a, b) => priceOf(a) - priceOf(b))
+    const offers = await this.market.bringers(offered.slice(0, MOST_THINGS))
     const needed = new Map<string, number>()
     for (const own of part.components.length > 0 ? part.components.map((c) => c.part) : [code])
       needed.set(own, (needed.get(own) ?? 0) + 1)
@@ -87,17 +87,18 @@ export class PartPageController {
     const mouldByCode = catalogueOf({ colours, moulds, prints: [], parts })
     const companions = COMPANIONS_OF[mouldOf(mouldByCode, part).kind] ?? []
     const candidates = await this.catalogue.ofKinds([...new Set(companions.flatMap(({ kinds }) => kinds))])
-    const prints = await this.catalogue.printsOn([part, ...candidates])
-    const catalogue = catalogueOf({ colours, moulds, prints, parts: [...parts, ...candidates] })
+    const prints = [...candidates.prints, ...(await this.catalogue.printsOn([part]))]
+    const catalogue = catalogueOf({ colours, moulds, prints, parts: [...parts, ...candidates.parts] })
     const groups = companions.map((companion) => ({
       label: companion.label,
-      matches: goesWith(part, companion, candidates, catalogue).map(({ part: match, ...why }) => ({
+      matches: goesWith(part, companion, candidates.parts, catalogue).map(({ part: match, ...why }) => ({
         code: match.code,
         ...why,
       })),
     }))
     const wanted = new Set(groups.flatMap(({ matches }) => matches.map((match) => match.code)))
-    return { groups, ...(await this.priced.withPrices(candidates.filter((c) => wanted.has(c.code)))) }
+    const whole = await this.catalogue.parts([...wanted])
+    return { groups, ...(await this.priced.withPrices(whole.filter((one) => wanted.has(one.code)))) }
   }
 
   /** Every wish for a colour that was never made, the newest first. */

@@ -82,9 +82,10 @@ export class JobsService implements OnModuleDestroy {
   async events(id: string): Promise<Observable<JobEvent>> {
     const job = this.running.get(id)
     if (job) return job.events
-    const { state } = await this.get(id)
+    const { state, result } = await this.get(id)
+    const detail = state === 'failed' ? (result as { detail?: string } | null)?.detail : undefined
     return new Observable((subscriber) => {
-      subscriber.next({ state, progress: null })
+      subscriber.next({ state, progress: null, ...(detail ? { detail } : {}) })
       subscriber.complete()
     })
   }

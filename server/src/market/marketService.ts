@@ -18,7 +18,9 @@ export interface MarketToday {
 
 @Injectable()
 export class MarketService {
-  /** Lowest price of each single part in the home currency, with the offers that name one; kept until the market changes. */
+  /** Lowest price of each thing for sale in the home currency, by "kind code"; kept until the market changes. */
+  readonly cheapest: () => Promise<ReadonlyMap<string, number>>
+  /** The same of single parts, by code. */
   readonly lowest: () => Promise<ReadonlyMap<string, number>>
 
   constructor(
@@ -26,7 +28,11 @@ export class MarketService {
     private readonly catalogue: CatalogueService,
     changes: Changes,
   ) {
-    this.lowest = changes.keeping(['market'], () => this.lowestPrices())
+    this.cheapest = changes.keeping(['market'], () => this.lowestPrices())
+    this.lowest = changes.keeping(['market'], async () => {
+      const parts = [...(await this.cheapest())].filter(([key]) => key.startsWith('part '))
+      return new Map(parts.map(([key, price]) => [key.slice('part '.length), price]))
+    })
   }
 
   private rates(): Promise<Rate[]> {
@@ -46,16 +52,18 @@ export class MarketService {
     const rows = await this.database
       .getRepository(OfferEntity)
       .createQueryBuilder('o')
-      .select('o.code', 'code')
+      .select('o.kind', 'kind')
+      .addSelect('o.code', 'code')
       .addSelect('o.currency', 'currency')
       .addSelect('MIN(o.price)', 'price')
-      .where("o.kind = 'part' AND o.stock >= o.multiple")
-      .groupBy('o.code, o.currency')
-      .getRawMany<{ code: string; currency: string; price: number }>()
+      .where('o.stock >= o.multiple')
+      .groupBy('o.kind, o.code, o.currency')
+      .getRawMany<{ kind: string; code: string; currency: string; price: number }>()
     const lowest = new Map<string, number>()
-    for (const { code, currency, price } of rows) {
+    for (const { kind, code, currency, price } of rows) {
       const home = convert(price, currency, HOME_CURRENCY, date, rates)
-      lowest.set(code, Math.min(home, lowest.get(code) ?? Infinity))
+      const key = `${kind} ${code}`
+      lowest.set(key, Math.min(home, lowest.get(key) ?? Infinity))
     }
     return lowest
   }

@@ -6,6 +6,7 @@ import { drawFigure } from '@outfit/core/mannequin'
 import { CARD, cardEntries, cardSvg } from '@outfit/core/show'
 import { SETTINGS, type Settings } from '../app/settings.ts'
 import { notFound } from '../app/problem.ts'
+import { CarriersService } from '../catalogue/carriersService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
 import { embeddedFontCss, fontFiles, INNER_FAMILIES } from './fonts.ts'
@@ -20,6 +21,7 @@ export class CardService {
   constructor(
     private readonly rosters: RosterService,
     private readonly catalogue: CatalogueService,
+    private readonly carriers: CarriersService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
@@ -64,7 +66,7 @@ export class CardService {
   private async sourcesOf(parts: readonly string[]): Promise<Map<string, string>> {
     const found = await Promise.all(
       [...new Set(parts)].map(async (part): Promise<[string, string] | null> => {
-        const { releases, figures } = await this.catalogue.carriers(part)
+        const { releases, figures } = await this.carriers.of(part)
         const [release] = releases
         if (release) return [part, `from ${release.name}, ${release.year}`]
         return figures[0] ? [part, `from ${figures[0].name}, ${figures[0].year}`] : null

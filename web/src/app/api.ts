@@ -136,7 +136,10 @@ export interface SavedEntry {
 export interface PartDetail extends Drawables {
   part: Part
   bins: { part: string; bin: string; name: string; qty: number }[]
+  /** The newest carriers, and how many there are. */
   figures: { code: string; name: string; year: number; qty: number }[]
+  figureCount: number
+  releaseCount: number
   releases: {
     code: string
     name: string

@@ -36,7 +36,7 @@ export function PartNote({ code, catalogue }: { code: string; catalogue: Catalog
   )
 }
 
-function Summary({ detail: { bins, figures, releases, offers } }: { detail: PartDetail }) {
+function Summary({ detail: { bins, figures, figureCount, releases, releaseCount, offers } }: { detail: PartDetail }) {
   const best = offers.reduce<number | null>((low, { home }) => (low === null || home < low ? home : low), null)
   const names = (list: { name: string }[]) =>
     `${list
@@ -48,9 +48,9 @@ function Summary({ detail: { bins, figures, releases, offers } }: { detail: Part
       <dt>owned</dt>
       <dd>{bins.length ? bins.map(({ name, qty }) => `${qty} in ${name}`).join(', ') : 'none'}</dd>
       <dt>figures</dt>
-      <dd>{figures.length ? `${figures.length}: ${names(figures)}` : 'in no figure'}</dd>
+      <dd>{figures.length ? `${figureCount}: ${names(figures)}` : 'in no figure'}</dd>
       <dt>releases</dt>
-      <dd>{releases.length ? `${releases.length}: ${names(releases)}` : 'in no release'}</dd>
+      <dd>{releases.length ? `${releaseCount}: ${names(releases)}` : 'in no release'}</dd>
       <dt>offers</dt>
       <dd>
         {best === null

@@ -24,7 +24,7 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
         Carried by
         {common && <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">{common}</span>}
       </h2>
-      {detail.figures.length + detail.releases.length === 0 && <p className="text-soft">No figure and no release.</p>}
+      {detail.figureCount + detail.releaseCount === 0 && <p className="text-soft">No figure and no release.</p>}
       <ul>
         {detail.figures.map(({ code, name, year, qty }) => (
           <li key={code}>
@@ -48,6 +48,12 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
           </li>
         ))}
       </ul>
+      {(detail.figureCount > detail.figures.length || detail.releaseCount > detail.releases.length) && (
+        <p className="text-soft">
+          The newest of {detail.figureCount.toLocaleString('en-GB')} figures and{' '}
+          {detail.releaseCount.toLocaleString('en-GB')} releases.
+        </p>
+      )}
       <h2 className="mt-4 text-lg">Offers of the single part</h2>
       {detail.offers.length === 0 ? (
         <p className="text-soft">Nobody sells it singly.</p>

@@ -159,7 +159,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
       />
       <div>
         <WaysToGet part={part} />
-        <PartSources detail={detail} common={commonness(detail.releases.length)} />
+        <PartSources detail={detail} common={commonness(detail.releaseCount)} />
       </div>
     </div>
   )

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react'
 import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
-import { cropTo, drawFigure, svgBody, viewBox, type Shape, type View } from '@outfit/core/mannequin'
+import { cropTo, drawFigure, svgBody, viewBox, type View } from '@outfit/core/mannequin'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { useAppSelector } from '../app/store.ts'
 
@@ -41,7 +41,7 @@ export const Figure = memo(function Figure({
   const drawn = useMemo(() => {
     if (!catalogue) return null
     const drawing = drawFigure(placements, catalogue, { view, plinth })
-    const worn = new Set<Shape['slot']>(placements.map(({ slot }) => slot))
+    const worn = new Set<string>(Object.keys(drawing.anchors))
     const shapes = ghost
       ? drawing.shapes.map((shape) =>
           worn.has(shape.slot) ? shape : { ...shape, opacity: GHOST * (shape.opacity ?? 1) },

@@ -19,10 +19,8 @@ interface PartPictureProps {
 /** Where a part came from on the screen: a recipe, its photo, or words it was guessed from. */
 export function sourceOfPicture(part: Part, catalogue: Catalogue): 'drawn' | 'photo' | 'guessed' {
   const print = part.print === null ? undefined : catalogue.prints.get(part.print)
-  const mould = catalogue.moulds.get(part.mould)
-  if (!print || !mould || print.front.length + print.back.length > 0) return 'drawn'
-  if (part.photo) return 'photo'
-  return recipeOf(part, print, mould.kind, []).guessed ? 'guessed' : 'drawn'
+  if (!print || !recipeOf(part, print, print.kind, []).guessed) return 'drawn'
+  return part.photo ? 'photo' : 'guessed'
 }
 
 /** A part by itself: on a faint bare doll, or as its photo where nobody wrote a recipe for its print. */
