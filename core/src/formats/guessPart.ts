@@ -87,12 +87,21 @@ function kindIn(text: string): { kind: PartKind; word: string } | null {
   return null
 }
 
+/** Whether a text names the side a mould is not for. */
+const otherSide = (said: ReadonlySet<string>, { kind }: Mould) =>
+  (kind.endsWith('-left') && said.has('right')) || (kind.endsWith('-right') && said.has('left'))
+
 /**
  * The mould whose name shares most words with a text; among the moulds of the kind the text names, if it names one. A
  * mould none of whose own name is in the text is taken only when the kind is known.
  */
 function mouldIn(text: string, kind: PartKind | null, moulds: readonly Mould[]) {
   const said = new Set(words(text))
+  // Two words or more of a name, all of them in the text, say more than any single word does.
+  const [whole] = readableOf(moulds)
+    .filter(({ name, mould }) => name.size > 1 && [...name].every((word) => said.has(word)) && !otherSide(said, mould))
+    .sort((a, b) => b.name.size - a.name.size)
+  if (whole) return { mould: whole.mould, score: Infinity, shared: [...whole.name] }
   let best: { mould: Mould; score: number; shared: string[] } | null = null
   for (const entry of readableOf(moulds)) {
     if (kind !== null && entry.mould.kind !== kind) continue

@@ -53,7 +53,7 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwne
                 ref={key === row ? picked : undefined}
                 aria-current={key === row ? 'true' : undefined}
                 onClick={() => onRow(key)}
-                className={`block h-[56px] w-full border-l-[3px] pr-3 pl-2.5 text-left ${key === row ? 'border-act bg-card' : 'border-transparent hover:bg-card/60'}`}
+                className={`block h-[46px] w-full border-l-[3px] leading-tight pr-3 pl-2.5 text-left ${key === row ? 'border-act bg-card' : 'border-transparent hover:bg-card/60'}`}
               >
                 <span className="flex items-center gap-1.5 text-[13px] text-soft">
                   {label}

@@ -45,17 +45,17 @@ export function ColourGrid({ part, grid, family, wished, wishes, onWish }: Colou
       </p>
       <div className="mt-3 space-y-2.5">
         {grid.map(({ family: name, cells: row }) => (
-          <div key={name} className="flex items-start gap-3">
+          <div key={name} className="flex items-start gap-1">
             <h3 className="w-[64px] shrink-0 pt-1 font-sans text-[13px] font-normal tracking-normal text-soft">
               {name}
             </h3>
-            <ul className="flex flex-wrap gap-1.5">
+            <ul className="flex flex-wrap gap-x-1 gap-y-1.5">
               {row.map(({ colour, part: other }) => {
                 const { mark, words } = stateOf(other, colour)
                 const isHere = other?.code === part.code && !wished
                 const isWished = wished?.code === colour.code
                 return (
-                  <li key={colour.code} className="w-[62px] text-center text-[11.5px] leading-tight">
+                  <li key={colour.code} className="w-[60px] text-center text-[11.5px] leading-tight">
                     <button
                       type="button"
                       aria-label={`${colour.name}: ${words}`}
