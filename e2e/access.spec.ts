@@ -33,7 +33,38 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await app.goto(`${server.url}/parts/P-00031`)
     await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
     expect(await faults(app)).toEqual([])
-    await app.goBack()
+    await app.getByRole('button', { name: /^Lagoon/ }).click()
+    await expect(app.getByRole('region', { name: 'Goes with' })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await app.goto(`${server.url}/parts`)
+    await expect(app.getByRole('list', { name: 'Found parts' }).getByRole('link').first()).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await app.goto(`${server.url}/moulds`)
+    await expect(app.getByRole('img', { name: /^Gull in/ }).first()).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    for (const entry of [
+      'prints/D-TORSO-QUAY-JACKET',
+      'parts/P-00471',
+      'figures/F-0043',
+      'releases/Q-108',
+      'moulds/M-DECK',
+      'colours/tar',
+    ]) {
+      await app.goto(`${server.url}/catalogue/${entry}`)
+      await expect(app.getByRole('button', { name: 'Save the changes' })).toBeVisible()
+      expect([entry, ...(await faults(app))]).toEqual([entry])
+    }
+    await app.goto(`${server.url}/tables`)
+    expect(await faults(app)).toEqual([])
+    await app.locator('input[type=file]').setInputFiles({
+      name: 'list.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('code,name\nX-1,"Torso with jacket, red"\nX-2,Thing\n'),
+    })
+    await expect(app.getByRole('region', { name: 'Faults' })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    await app.goto(server.url)
+    await openOutfit(app, 'Bram, engines')
     await app.getByRole('link', { name: 'Card' }).click()
     await expect(app.getByRole('img', { name: /^Card of/ })).toBeVisible()
     expect(await faults(app)).toEqual([])
@@ -45,6 +76,7 @@ test('rooms are reached by keys', async ({ app }) => {
   for (const [key, address] of [
     ['s', /sourcing/],
     ['c', /card/],
+    ['p', /\/parts$/],
     ['b', /bench/],
     ['r', /\/$/],
   ] as const) {

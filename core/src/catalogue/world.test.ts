@@ -6,6 +6,7 @@ import { TABLES, type TableName } from '../formats/index.ts'
 import { pinsOf } from '../fitting/index.ts'
 import { rosterFile, worldCatalogue, worldTable } from '../test/world.ts'
 import { catalogueOf, mainColour, mouldOf, partLabel } from './catalogueOf.ts'
+import { groupBy } from './groupBy.ts'
 
 const catalogue = worldCatalogue()
 const root = fileURLToPath(new URL('../../../', import.meta.url))
@@ -22,9 +23,20 @@ describe('the sample world', () => {
   test('has the size it promises', () => {
     const size = (table: TableName) => worldTable(table).length
     expect(size('colours')).toBeGreaterThanOrEqual(48)
-    expect(size('parts')).toBeGreaterThanOrEqual(180)
-    expect(size('figures')).toBeGreaterThanOrEqual(25)
-    expect(size('releases')).toBeGreaterThanOrEqual(8)
+    expect(size('moulds')).toBeGreaterThanOrEqual(110)
+    expect(size('prints')).toBeGreaterThanOrEqual(150)
+    expect(size('parts')).toBeGreaterThanOrEqual(500)
+    expect(size('figures')).toBeGreaterThanOrEqual(70)
+    expect(size('releases')).toBeGreaterThanOrEqual(16)
+    const kinds = worldTable('prints').map(({ kind }) => kind)
+    const of = (kind: string) => kinds.filter((one) => one === kind).length
+    expect(of('head')).toBeGreaterThanOrEqual(50)
+    expect(of('torso')).toBeGreaterThanOrEqual(50)
+    expect(of('leg-left') + of('hips')).toBeGreaterThanOrEqual(30)
+    const [cases] = new Set(worldTable('case-contents').map(({ release }) => release))
+    expect(worldTable('case-contents').filter(({ release }) => release === cases)).toHaveLength(12)
+    const years = new Set(worldTable('releases').map(({ year }) => year))
+    expect(Math.max(...years) - Math.min(...years)).toBeGreaterThanOrEqual(12)
     expect(size('offers')).toBeGreaterThanOrEqual(600)
     const sellers = worldTable('sellers')
     expect(sellers.length).toBeGreaterThanOrEqual(5)
@@ -44,6 +56,19 @@ describe('the sample world', () => {
           expect(takes.filter(({ chosen }) => chosen)).toHaveLength(1)
           for (const { placements } of takes) expect(placementFaults(placements, catalogue)).toEqual([])
         }
+  })
+
+  test('every figure is a legal outfit, and comes in a release', () => {
+    const worn = groupBy(worldTable('figure-parts'), ({ figure }) => figure)
+    const inside = new Set([
+      ...worldTable('release-contents').map(({ code }) => code),
+      ...worldTable('case-contents').map(({ figure }) => figure),
+    ])
+    for (const { code, name } of worldTable('figures')) {
+      const placements = worn.get(code)!.map((row) => ({ ...row, turned: false }))
+      expect([name, placementFaults(placements, catalogue)]).toEqual([name, []])
+      expect([name, inside.has(code)]).toEqual([name, true])
+    }
   })
 
   test('no part is younger than a figure or release that carries it', () => {

@@ -198,7 +198,8 @@ export function drawFigure(
   const under = one('feet')
   if (under) {
     const draw = FEET_PIECES[under.mould.silhouette] ?? FEET_PIECES['riser-plate']!
-    draw(penAt('feet', 0, 0), under.paints, riser)
+    // One that lifts nothing is a sheet, and still seen.
+    draw(penAt('feet', 0, 0), under.paints, Math.max(riser, 3))
     anchor('feet', 30, -riser / 2)
   }
   if (back) {

@@ -66,17 +66,17 @@ test('what is needed and what is left over are what was bought, for any offers',
   const amounts = fc.dictionary(fc.constantFrom(...parts), fc.integer({ min: 1, max: 4 }), { noNullPrototype: true })
   fc.assert(
     fc.property(
-      amounts.filter((wanted) => Object.keys(wanted).length > 0),
+      amounts.filter((needed) => Object.keys(needed).length > 0),
       fc.array(fc.tuple(amounts, fc.integer({ min: 1, max: 900 }), fc.integer({ min: 1, max: 3 })), { maxLength: 8 }),
-      (wanted, list) => {
+      (needed, list) => {
         const offers = list.map(([yields, price, multiple], i) => offer(`o${i}`, price, yields, { multiple }))
-        const ways = waysToGet(need(wanted), offers, lowest)
+        const ways = waysToGet(need(needed), offers, lowest)
         for (const way of ways) {
           const bought = offers.find(({ code }) => code === way.code)!
           for (const part of parts) {
             const had = (bought.yields.find((y) => y.part === part)?.qty ?? 0) * bought.multiple
             const left = way.left.find((l) => l.part === part)?.qty ?? 0
-            expect(left + (wanted[part] ?? 0)).toBe(had)
+            expect(left + (needed[part] ?? 0)).toBe(had)
           }
         }
         const costs = ways.map(({ cost }) => cost)

@@ -94,13 +94,11 @@ export class EditService {
   /** Remove an entry nothing else uses. */
   async remove(table: Editable, code: string): Promise<void> {
     await this.inTransaction(table, async (db) => {
+      // Parts name colours in a list, which no foreign key watches.
+      if (table === 'colours' && (await this.usersOf(db, table, code)).length > 0) throw inUse(code)
       for (const [, entity, owner] of OWN_ROWS[table] ?? []) await db.delete(entity, { [owner]: code })
       const { affected } = await db.delete(TABLE_TARGETS[table].entity, { code }).catch((error: unknown) => {
-        if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message))
-          throw new Problem(
-            409,
-            `${code} is in use: parts, figures, outfits or the drawer know it. Nothing was changed.`,
-          )
+        if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message)) throw inUse(code)
         throw error
       })
       if (!affected) throw notFound(table.replace(/s$/, ''), code)
@@ -164,21 +162,21 @@ export class EditService {
     await writeRows(db, TABLE_TARGETS[table].entity, good)
   }
 
-  /** The words of every part that uses a colour, mould or print which has changed. */
-  private async reindexUsers(db: EntityManager, table: 'colours' | 'moulds' | 'prints' | Editable, code: string) {
-    const where = {
-      colours: `EXISTS (SELECT 1 FROM json_each(colours) WHERE value = ?)`,
+  /** Parts that use a colour, mould or print. */
+  private async usersOf(db: EntityManager, table: Editable, code: string): Promise<string[]> {
+    const uses: Partial<Record<Editable, string>> = {
+      colours: 'EXISTS (SELECT 1 FROM json_each(colours) WHERE value = ?)',
       moulds: 'mould = ?',
       prints: 'print = ?',
     }
-    const users = (await db.query(`SELECT code FROM part WHERE ${where[table as 'colours']}`, [code])) as {
-      code: string
-    }[]
-    if (users.length > 0)
-      await this.finder.index(
-        db,
-        users.map((part) => part.code),
-      )
+    const rows = (await db.query(`SELECT code FROM part WHERE ${uses[table]}`, [code])) as { code: string }[]
+    return rows.map((row) => row.code)
+  }
+
+  /** The words of every part that uses a colour, mould or print which has changed. */
+  private async reindexUsers(db: EntityManager, table: Editable, code: string): Promise<void> {
+    const users = await this.usersOf(db, table, code)
+    if (users.length > 0) await this.finder.index(db, users)
   }
 
   private async refusePhoto(db: EntityManager, hash: string | null | undefined): Promise<void> {
@@ -202,3 +200,6 @@ export class EditService {
       )
   }
 }
+
+const inUse = (code: string) =>
+  new Problem(409, `${code} is in use: parts, figures, outfits or the drawer know it. Nothing was changed.`)

@@ -46,6 +46,8 @@ export interface TestServer {
   data: string
   get<T = Record<string, unknown>>(path: string): Promise<Answer<T>>
   send<T = Record<string, unknown>>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Answer<T>>
+  /** Send bytes as they are, as a file is sent. */
+  sendFile<T = Record<string, unknown>>(path: string, body: string | Uint8Array<ArrayBuffer>): Promise<Answer<T>>
   count(entity: EntityTarget<ObjectLiteral>): Promise<number>
   stop(): Promise<void>
 }
@@ -76,6 +78,8 @@ export async function startServer({
         headers: { 'Content-Type': 'application/json' },
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       }),
+    sendFile: (path, body) =>
+      ask(path, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body }),
     count: (entity) => app.get(DataSource).getRepository(entity).count(),
     stop: async () => {
       await app.close()

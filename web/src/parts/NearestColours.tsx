@@ -22,7 +22,7 @@ export function NearestColours({
   return (
     <div className="mt-3">
       <h2 className="text-base">Nearest that exist</h2>
-      <ul>
+      <ul aria-label="Nearest that exist">
         {nearestColours(wished.hex, made)
           .slice(0, MOST)
           .map(({ colour, deltaE, words }) => {

@@ -1,0 +1,74 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { DataSource } from 'typeorm'
+import { startServer, type TestServer } from '../test/testServer.ts'
+import { databaseIn } from './database.ts'
+import { First1763900000000 } from './migrations/first.ts'
+import { MIGRATIONS } from './migrations/index.ts'
+
+/** A database as the first release left it, with an assembly in it. */
+async function oldest(data: string): Promise<void> {
+  const database = new DataSource({ ...databaseIn(data), entities: [], migrations: [First1763900000000] } as never)
+  await database.initialize()
+  for (const statement of [
+    `INSERT INTO colour VALUES ('tar', 'Tar', '#232126', 'black', 'solid')`,
+    `INSERT INTO mould VALUES ('M-HAND', 'Mitt', 'hand', 'hand', 0, 0, 0.1, '{}'), ('M-TORSO', 'Torso', 'torso', 'torso', 0, 0, 2.6, '{}'), ('M-DRESS', 'Dressed', 'dressed-torso', 'dressed-torso', 0, 0, 3.6, '{}')`,
+    `INSERT INTO part VALUES ('P-1', 'Old mitt', 'M-HAND', 'hand', '["tar"]', NULL, 2014), ('P-2', 'Old torso', 'M-TORSO', 'torso', '["tar"]', NULL, NULL), ('P-3', 'Old dressed', 'M-DRESS', 'dressed-torso', '["tar"]', NULL, 2015)`,
+    `INSERT INTO component VALUES ('P-3', 'torso', 'P-2'), ('P-3', 'handLeft', 'P-1')`,
+  ])
+    await database.query(statement)
+  await database.destroy()
+}
+
+describe('a database of the first release', () => {
+  const data = mkdtempSync(join(tmpdir(), 'outfit-old-'))
+  let server: TestServer
+  beforeAll(async () => {
+    await oldest(data)
+    server = await startServer({ world: false, data })
+  })
+  afterAll(() => server.stop())
+
+  test('opens with everything in it, assemblies with the levels of their slots', async () => {
+    const { body } = await server.get<{ part: object }>('parts/P-3')
+    expect(body.part).toMatchObject({
+      name: 'Old dressed',
+      photo: null,
+      components: expect.arrayContaining([
+        { slot: 'torso', part: 'P-2', level: 3 },
+        { slot: 'handLeft', part: 'P-1', level: 2 },
+      ]),
+    })
+    const basics = (await server.get<{ moulds: object[] }>('catalogue/basics')).body
+    expect(basics.moulds).toContainEqual(expect.objectContaining({ code: 'M-HAND', connections: [], covers: [] }))
+  })
+
+  test('is found by words it had none of before', async () => {
+    const { body } = await server.get<{ items: { part: { code: string } }[] }>('parts/find?text=old+mitt+dark')
+    expect(body.items.map(({ part }) => part.code)).toEqual(['P-1'])
+  })
+
+  test('takes new rows', async () => {
+    const csv = 'code,name,mould,colours\nP-4,New mitt,M-HAND,tar'
+    expect((await server.send<{ written: boolean }>('POST', 'import/parts', { csv })).body.written).toBe(true)
+  })
+})
+
+test('every migration can be taken back, the newest first, and done again', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'outfit-migrations-'))
+  const database = new DataSource({ ...databaseIn(data), entities: [] } as never)
+  await database.initialize()
+  const tables = async () =>
+    (await database.query(
+      `SELECT name, sql FROM sqlite_master WHERE name NOT LIKE '%migrations%' AND sql IS NOT NULL ORDER BY name`,
+    )) as object[]
+  const whole = await tables()
+  for (let i = 0; i < MIGRATIONS.length; i++) await database.undoLastMigration()
+  expect((await tables()).filter((row) => !/sqlite_/.test((row as { name: string }).name))).toEqual([])
+  await database.runMigrations()
+  expect(await tables()).toEqual(whole)
+  await database.destroy()
+  rmSync(data, { recursive: true, force: true })
+})
