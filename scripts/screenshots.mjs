@@ -49,6 +49,43 @@ try {
         await page.getByText('Preview only.').waitFor()
       },
     ],
+    ['parts', '/parts', (page) => page.locator('[data-at="17"] > a').waitFor()],
+    [
+      'moulds',
+      '/moulds',
+      (page) =>
+        page
+          .getByRole('img', { name: /^High bun in/ })
+          .first()
+          .waitFor(),
+    ],
+    [
+      'recipe',
+      '/catalogue/prints/D-TORSO-FIDDLER-WAISTCOAT',
+      (page) => page.getByRole('button', { name: 'Save the changes' }).waitFor(),
+    ],
+    [
+      'tables',
+      '/tables',
+      async (page) => {
+        const list = [
+          'Item No;Description;Color;Since',
+          'X-1;Short hair, side parting;dark brown;2019',
+          'X-2;Torso with striped jersey;blue;2020',
+          'X-3;Torso, jacket with lapels;red;2021',
+          'X-4;Legs with tall boots;Slate;2021',
+          'X-5;Head with grin and freckles;Shell;2022',
+          'X-6;Thing nobody knows;plaid;2022',
+          'X-7;Cape with star;Wine;soon',
+        ]
+        await page.locator('input[type=file]').setInputFiles({
+          name: 'parts-box.csv',
+          mimeType: 'text/csv',
+          buffer: Buffer.from(list.join('\n')),
+        })
+        await page.getByRole('region', { name: 'Guesses' }).waitFor()
+      },
+    ],
     [
       'sourcing',
       bench('Bram').replace('bench', 'sourcing'),

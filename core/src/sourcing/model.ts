@@ -1,4 +1,5 @@
 import { MilpBuilder, type Milp } from './milp.ts'
+import { basketOf, type Settlement } from './settle.ts'
 import type { SourcingProblem } from './types.ts'
 
 /** The MILP of a sourcing problem, with the columns that carry the plan. */
@@ -8,6 +9,10 @@ export interface SourcingModel {
   steps: number[]
   /** Units left unmet of each need, aligned with problem.needs. */
   unmet: number[]
+  /** Of each seller with offers: whether there is a parcel, and which band it falls into. */
+  parcels: { seller: string; open: number; bands: { pick: number; upTo: number }[] }[]
+  /** Column values of a purchase that keeps all limits, for the solver to start from. */
+  valuesOf: (units: ReadonlyMap<string, number>, settled: Settlement) => number[]
 }
 
 const INFINITE = 1e30
@@ -42,6 +47,8 @@ export function sourcingModel(
     }
   })
 
+  /** What each column is worth in a purchase, collected as columns are made. */
+  const values: ((purchase: Purchase) => [column: number, value: number][])[] = []
   const used = new Map<string, [number, number][]>()
   const unmet = problem.needs.map((need) => {
     const missing = build.column(objective === 'unmet' ? 1 : 0, need.qty)
@@ -50,8 +57,10 @@ export function sourcingModel(
       const list = used.get(part) ?? []
       used.set(part, list)
       list.push([fill, 1])
+      values.push(({ filled }) => [[fill, filled.get(`${need.id} ${part}`) ?? 0]])
       return fill
     })
+    values.push(({ missing: open }) => [[missing, open.get(need.id) ?? 0]])
     build.row(need.qty, need.qty, [[missing, 1], ...fills.map((fill): [number, number] => [fill, 1])])
     return missing
   })
@@ -76,13 +85,19 @@ export function sourcingModel(
       const fromDrawer = build.column(0, own)
       entries.push([fromDrawer, 1])
       build.row(0, INFINITE, [...uses, [fromDrawer, -1]])
+      values.push(({ drawn }) => [[fromDrawer, drawn.get(part) ?? 0]])
     }
-    if (credit > 0 && supply.length > 0 && objective === 'cost') entries.push([build.column(-credit, INFINITE), -1])
+    if (credit > 0 && supply.length > 0 && objective === 'cost') {
+      const resold = build.column(-credit, INFINITE)
+      entries.push([resold, -1])
+      values.push(({ surplus }) => [[resold, surplus.get(part) ?? 0]])
+    }
     build.row(0, INFINITE, entries)
   }
 
   const spent: [number, number][] = []
   const parcels: [number, number][] = []
+  const parcelColumns: SourcingModel['parcels'] = []
   for (const seller of problem.sellers) {
     const lines = problem.offers.flatMap((offer, i) =>
       offer.seller === seller.id ? [{ offer, column: steps[i]! }] : [],
@@ -114,6 +129,7 @@ export function sourcingModel(
     )
     const chosen: [number, number][] = []
     const shares: [number, number][] = []
+    const bandColumns: { upTo: number; pick: number; share: number }[] = []
     bands.forEach((band, i) => {
       const from = i === 0 ? 0 : bands[i - 1]!.upTo! + JUST_ABOVE[basis]
       const upTo = Math.min(band.upTo ?? largest, largest)
@@ -122,6 +138,7 @@ export function sourcingModel(
       const share = build.column(0, Math.max(0, upTo), { integer: false })
       chosen.push([pick, 1])
       shares.push([share, -1])
+      bandColumns.push({ upTo: band.upTo ?? Infinity, pick, share })
       if (band.price > 0) spent.push([pick, band.price])
       build.row(-INFINITE, 0, [
         [share, 1],
@@ -133,10 +150,73 @@ export function sourcingModel(
           [pick, -from],
         ])
     })
+    parcelColumns.push({ seller: seller.id, open, bands: bandColumns })
     build.row(0, 0, [...chosen, [open, -1]])
     build.row(0, 0, [...amounts, ...shares])
+    values.push(({ amountOf }) => {
+      const amount = amountOf.get(seller.id)
+      if (amount === undefined) return []
+      const band = bandColumns.find(({ upTo }) => upTo >= amount - 1e-6)
+      return band
+        ? [
+            [open, 1],
+            [band.pick, 1],
+            [band.share, amount],
+          ]
+        : [[open, 1]]
+    })
   }
   if (limits.parcels !== null) build.row(0, limits.parcels, parcels)
   if (limits.budget !== null) build.row(-INFINITE, limits.budget, spent)
-  return { milp: build.model, steps, unmet }
+  const valuesOf = (units: ReadonlyMap<string, number>, settled: Settlement): number[] => {
+    const point = build.model.columns.map(() => 0)
+    problem.offers.forEach(({ id, multiple }, i) => {
+      point[steps[i]!] = (units.get(id) ?? 0) / multiple
+    })
+    const purchase = purchaseOf(problem, units, settled)
+    for (const of of values) for (const [column, value] of of(purchase)) point[column] = value
+    return point
+  }
+  return { milp: build.model, steps, unmet, parcels: parcelColumns, valuesOf }
+}
+
+/** A settled purchase by what the columns of the model stand for. */
+interface Purchase {
+  /** Units by "need part". */
+  filled: ReadonlyMap<string, number>
+  missing: ReadonlyMap<string, number>
+  /** Units used out of the drawer, and left over from what was bought, by part. */
+  drawn: ReadonlyMap<string, number>
+  surplus: ReadonlyMap<string, number>
+  /** What shipping goes by, of sellers with a parcel. */
+  amountOf: ReadonlyMap<string, number>
+}
+
+function purchaseOf(
+  problem: SourcingProblem,
+  units: ReadonlyMap<string, number>,
+  { fills, unmet, surplus, baskets }: Settlement,
+): Purchase {
+  const summed = (entries: [string, number][]) => {
+    const sums = new Map<string, number>()
+    for (const [key, qty] of entries) sums.set(key, (sums.get(key) ?? 0) + qty)
+    return sums
+  }
+  const sellers = new Map(problem.sellers.map((seller) => [seller.id, seller]))
+  const offers = new Map(problem.offers.map((offer) => [offer.id, offer]))
+  return {
+    filled: summed(fills.map(({ need, part, qty }) => [`${need} ${part}`, qty])),
+    missing: summed(unmet.map(({ need, qty }) => [need, qty])),
+    drawn: summed(fills.flatMap(({ part, qty, from }): [string, number][] => (from === 'owned' ? [[part, qty]] : []))),
+    surplus: summed(surplus.map(({ part, qty }) => [part, qty])),
+    amountOf: new Map(
+      baskets.map(({ seller, lines }) => [
+        seller,
+        basketOf(
+          sellers.get(seller)!,
+          lines.map(({ offer }) => ({ ...offers.get(offer)!, offer, qty: units.get(offer)! })),
+        ).amount,
+      ]),
+    ),
+  }
 }

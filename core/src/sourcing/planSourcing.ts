@@ -1,7 +1,9 @@
 import { cheapestOfEach } from './cheapestOfEach.ts'
+import { compactOf } from './compact.ts'
 import { reduceProblem } from './reduce.ts'
 import { basketOf, settle, type Settlement } from './settle.ts'
 import { sourcingModel } from './model.ts'
+import { searchSellers, unitsFrom, type SellerSet } from './searchSellers.ts'
 import type { MilpOptions, SolveMilp } from './milp.ts'
 import type { Basket, Limits, Offer, SourcingPlan, SourcingProblem } from './types.ts'
 
@@ -22,24 +24,70 @@ const gapOf = (total: number, bound: number) =>
 /** Round a proven bound up to whole money, forgiving the solver's tolerance. */
 const wholeBound = (bound: number, total: number) => Math.min(total, Math.ceil(bound - 1e-4))
 
+/** A purchase that keeps all limits, with what it comes to. */
+interface Candidate {
+  units: Map<string, number>
+  settled: Settlement
+}
+
+/** Shares of the seconds a plan may take: the search over sellers, then the exact solver on what it found. */
+const SEARCH_SHARE = 0.25
+const POLISH_SHARE = 0.35
+/** Sets of sellers of the search that the exact solver works out. */
+const POLISHED = 4
+
 /**
- * Find the cheapest plan that leaves as few units unmet as possible. First the fewest unmet units are found, then the
- * total is minimised with that number held, both as exact MILPs; `limits.seconds` and `limits.gap` end the second. The
- * cheapest offer of each part stands ready where the solver finds nothing in its time.
+ * Find the cheapest plan that leaves as few units unmet as possible.
+ *
+ * Large problems have far more sellers than a good plan has parcels, and fixed shipping makes proofs dear; so a local
+ * search over sets of sellers comes first, then the exact solver works out its best sets one by one (a problem of few
+ * sellers is quickly solved), and what time is left goes to the whole problem from the best plan found, which gives the
+ * proven bound and, where the problem is small, the optimum. Fewest unmet units are found first and then held. The
+ * cheapest offer of each part stands ready where nothing better is found in time.
  */
 export function planSourcing(problem: SourcingProblem, { solve, now, onProgress }: PlanOptions): SourcingPlan {
   const start = now()
-  const left = () => Math.max(0.1, problem.limits.seconds - (now() - start))
+  const seconds = problem.limits.seconds
+  const left = () => Math.max(0.1, seconds - (now() - start))
   const reduced = reduceProblem(problem)
-  const ready = naiveUnits(reduced)
-  const fewest = fewestUnmet(reduced, ready, solve, left())
+  const compact = compactOf(reduced)
+  const sets = searchSellers(compact, {
+    now,
+    until: start + seconds * SEARCH_SHARE,
+    most: problem.limits.parcels,
+    // A problem that the exact solver closes at once needs no long search.
+    ...(reduced.offers.length < SMALL ? { keep: 3, until: start + Math.min(0.15, seconds * SEARCH_SHARE) } : {}),
+  })
+  const candidates: Candidate[] = []
+  const offer = (units: Map<string, number> | null) => {
+    if (units && keepsLimits(reduced, units)) candidates.push({ units, settled: settle(problem, units) })
+  }
+  offer(naiveUnits(reduced))
+  for (const set of sets.slice(0, POLISHED)) offer(unitsFrom(compact, set))
+  const best = () => bestOf(candidates)
+  const tell = (bound: number | null) => onProgress?.({ best: best()?.settled.total ?? null, bound })
+  tell(null)
+
+  const fewest = fewestUnmet(reduced, best(), solve, left())
   const tight = fewest > 0 ? tightLimit(problem, fewest, solve, left) : undefined
+  const polishUntil = now() + Math.min(left(), seconds * POLISH_SHARE)
+  for (const set of reduced.offers.length < SMALL ? [] : sets.slice(0, POLISHED)) {
+    if (now() >= polishUntil) break
+    offer(polished(reduced, set, fewest, best(), solve, (polishUntil - now()) / 2, problem.limits.gap))
+    tell(null)
+  }
 
   const model = sourcingModel(reduced, 'cost', fewest)
-  const outcome = solve(model.milp, { seconds: left(), gap: problem.limits.gap, ...(onProgress ? { onProgress } : {}) })
-  const found = outcome.values && unitsOf(reduced, model.steps, outcome.values)
-  const settled =
-    bestOf([found, ready].flatMap((units) => (units ? [settle(problem, units)] : []))) ?? settle(problem, new Map())
+  const known = best()
+  const outcome = solve(model.milp, {
+    seconds: left(),
+    gap: problem.limits.gap,
+    ...(known && unmetIn(known.settled) <= fewest ? { start: model.valuesOf(known.units, known.settled) } : {}),
+    onProgress: ({ best: found, bound }) =>
+      onProgress?.({ best: Math.min(found ?? Infinity, best()?.settled.total ?? Infinity), bound }),
+  })
+  if (outcome.values) offer(unitsOf(reduced, model.steps, outcome.values))
+  const settled = best()?.settled ?? settle(problem, new Map())
   const bound = wholeBound(Math.max(outcome.bound, -mostCredit(reduced)), settled.total)
   const gap = gapOf(settled.total, bound)
   return {
@@ -61,11 +109,51 @@ export function planSourcing(problem: SourcingProblem, { solve, now, onProgress 
   }
 }
 
+/** Offers under which the exact solver is given the whole problem at once. */
+const SMALL = 260
+
+/** The best purchase from a set of sellers alone, as the exact solver finds it; null when it finds none in time. */
+function polished(
+  problem: SourcingProblem,
+  { open }: SellerSet,
+  fewest: number,
+  known: Candidate | undefined,
+  solve: SolveMilp,
+  seconds: number,
+  gap: number,
+): Map<string, number> | null {
+  const inside = new Set(problem.sellers.flatMap(({ id }, s) => (open[s] === 1 ? [id] : [])))
+  const few = {
+    ...problem,
+    sellers: problem.sellers.filter(({ id }) => inside.has(id)),
+    offers: problem.offers.filter(({ seller }) => inside.has(seller)),
+  }
+  const model = sourcingModel(few, 'cost', fewest)
+  const fits =
+    known && known.settled.baskets.every(({ seller }) => inside.has(seller)) && unmetIn(known.settled) <= fewest
+  const { values } = solve(model.milp, {
+    seconds: Math.max(0.05, seconds),
+    gap: Math.min(gap, 0.0005),
+    ...(fits ? { start: model.valuesOf(known.units, known.settled) } : {}),
+  })
+  return values && unitsOf(few, model.steps, values)
+}
+
 const unmetIn = ({ unmet }: Pick<Settlement, 'unmet'>) => unmet.reduce((sum, { qty }) => sum + qty, 0)
 
 /** Fewest unmet units first, then the least total. */
-const bestOf = (settlements: Settlement[]): Settlement | undefined =>
-  settlements.sort((a, b) => unmetIn(a) - unmetIn(b) || a.total - b.total)[0]
+const bestOf = (candidates: readonly Candidate[]): Candidate | undefined =>
+  [...candidates].sort((a, b) => unmetIn(a.settled) - unmetIn(b.settled) || a.settled.total - b.settled.total)[0]
+
+/** Whether a purchase reaches every minimum, is shipped, and keeps the limits on parcels and money. */
+function keepsLimits(problem: SourcingProblem, units: ReadonlyMap<string, number>): boolean {
+  const { baskets } = settle(problem, units)
+  const { parcels, budget } = problem.limits
+  const minimums = new Map(problem.sellers.map(({ id, minimum }) => [id, minimum]))
+  const spent = baskets.reduce((sum, { goods, shipping, handling }) => sum + goods + shipping + handling, 0)
+  if ((parcels !== null && baskets.length > parcels) || (budget !== null && spent > budget)) return false
+  return baskets.every((basket) => basket.goods >= minimums.get(basket.seller)! && isShipped(problem, basket))
+}
 
 function unitsOf(problem: SourcingProblem, steps: readonly number[], values: readonly number[]): Map<string, number> {
   return new Map(
@@ -76,14 +164,10 @@ function unitsOf(problem: SourcingProblem, steps: readonly number[], values: rea
   )
 }
 
-/** What the cheapest of each buys; null where that breaks a minimum or a limit. */
+/** What the cheapest of each buys; null where a seller would refuse it. */
 function naiveUnits(problem: SourcingProblem): Map<string, number> | null {
   const { baskets, refused } = cheapestOfEach(problem)
-  const { parcels, budget } = problem.limits
-  const spent = baskets.reduce((sum, { goods, shipping, handling }) => sum + goods + shipping + handling, 0)
-  if (refused.length > 0 || (parcels !== null && baskets.length > parcels) || (budget !== null && spent > budget))
-    return null
-  if (baskets.some((basket) => !isShipped(problem, basket))) return null
+  if (refused.length > 0) return null
   return new Map(baskets.flatMap(({ lines }) => lines.map(({ offer, qty }): [string, number] => [offer, qty])))
 }
 
@@ -106,16 +190,16 @@ function mostCredit({ offers, resale }: SourcingProblem): number {
 
 /**
  * Fewest units any plan must leave unmet; when it cannot be proven in time, the best number found. No plan meets more
- * than buying everything would; where the naive plan meets as much, nothing need be solved.
+ * than buying everything would; where the best plan found meets as much, nothing need be solved.
  */
 function fewestUnmet(
   problem: SourcingProblem,
-  ready: ReadonlyMap<string, number> | null,
+  ready: Candidate | undefined,
   solve: SolveMilp,
   seconds: number,
 ): number {
   const wanted = problem.needs.reduce((sum, need) => sum + need.qty, 0)
-  const atHand = ready ? unmetIn(settle(problem, ready)) : wanted
+  const atHand = ready ? unmetIn(ready.settled) : wanted
   const everything = new Map(problem.offers.map(({ id, qty, multiple }) => [id, qty - (qty % multiple)]))
   if (atHand === unmetIn(settle(problem, everything))) return atHand
   const model = sourcingModel(problem, 'unmet')
@@ -137,7 +221,9 @@ function tightLimit(
   const without = (...names: (keyof Limits)[]) => {
     const limits = { ...problem.limits, ...Object.fromEntries(names.map((name) => [name, null])) }
     const freed = reduceProblem({ ...problem, limits })
-    return fewestUnmet(freed, naiveUnits(freed), solve, left()) < fewest
+    const naive = naiveUnits(freed)
+    const ready = naive && keepsLimits(freed, naive) ? { units: naive, settled: settle(freed, naive) } : undefined
+    return fewestUnmet(freed, ready, solve, left()) < fewest
   }
   const set = (['budget', 'parcels', 'arriveBy'] as const).filter((name) => problem.limits[name] !== null)
   if (set.length === 0 || !without(...set)) return undefined

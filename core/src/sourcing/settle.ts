@@ -103,6 +103,14 @@ function cheapestFill(
   /** What the next unit of a part costs beyond penalties: nothing while the drawer has it, then its lost resale. */
   const nextUnit = (part: string) => ((usedOf.get(part) ?? 0) < ownedOf(part) ? 0 : (resale.get(part) ?? 0))
   const open = problem.needs.map((need) => need.qty)
+  const accepting = new Map<string, { need: number; penalty: number }[]>()
+  problem.needs.forEach(({ accept }, need) => {
+    for (const { part, penalty } of accept) {
+      const list = accepting.get(part) ?? []
+      accepting.set(part, list)
+      list.push({ need, penalty })
+    }
+  })
   for (let path = cheapestPath(); path; path = cheapestPath()) {
     for (const [n, part, change] of path.moves) fill.set(`${n}|${part}`, (fill.get(`${n}|${part}`) ?? 0) + change)
     usedOf.set(path.end, (usedOf.get(path.end) ?? 0) + 1)
@@ -121,16 +129,15 @@ function cheapestFill(
       let changed = false
       for (const [n, soFar] of [...cost]) {
         for (const { part, penalty } of problem.needs[n]!.accept) {
-          problem.needs.forEach((other, m) => {
-            if (m === n || (fill.get(`${m}|${part}`) ?? 0) === 0) return
-            const back = other.accept.find((accept) => accept.part === part)!.penalty
+          for (const { need: m, penalty: back } of accepting.get(part) ?? []) {
+            if (m === n || (fill.get(`${m}|${part}`) ?? 0) === 0) continue
             const through = soFar + penalty - back
             if (through < (cost.get(m) ?? Infinity) - 1e-9) {
               cost.set(m, through)
               via.set(m, { need: n, part })
               changed = true
             }
-          })
+          }
         }
       }
       if (!changed) break

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { SPINE } from '@outfit/core/anatomy'
+import { SLOT_FACTS, SPINE } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
@@ -40,7 +40,12 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwne
         {SPINE.map(({ key, label, slots }) => {
           const worn = placements
             .filter((p) => slots.includes(p.slot))
-            .sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot) || a.order - b.order)
+            // Of a hat over hair the hat is what one sees first.
+            .sort(
+              (a, b) =>
+                slots.indexOf(a.slot) - slots.indexOf(b.slot) ||
+                (SLOT_FACTS[a.slot].layered ? b.order - a.order : a.order - b.order),
+            )
           const part = catalogue.parts.get(worn[0]?.part ?? '')
           const looks = new Set(
             worn.filter((p) => p.slot !== 'hips' || worn.length === 1).map((p) => lookOf(catalogue, p.part)),

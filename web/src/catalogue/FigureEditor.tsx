@@ -126,7 +126,7 @@ export function FigureEditor() {
                             <button
                               type="button"
                               aria-label={`Take off ${part?.name ?? placement.part}, ${SLOT_FACTS[placement.slot].label}`}
-                              className="rounded-[7px] p-0.5 text-act hover:bg-band"
+                              className="inline-flex size-6 items-center justify-center rounded-[7px] text-act hover:bg-band"
                               onClick={() =>
                                 setValue('worn', takeOff(worn, placement.slot, placement.order), { shouldDirty: true })
                               }
