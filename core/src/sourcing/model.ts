@@ -1,12 +1,13 @@
 import { MilpBuilder, type Milp } from './milp.ts'
+import { gainsByFillers } from './reduce.ts'
 import { basketOf, type Settlement } from './settle.ts'
 import type { SourcingProblem } from './types.ts'
 
 /** The MILP of a sourcing problem, with the columns that carry the plan. */
 export interface SourcingModel {
   milp: Milp
-  /** Steps bought of each offer (units = steps × multiple), aligned with problem.offers. */
-  steps: number[]
+  /** Columns whose sum is the steps bought of each offer (units = steps × multiple), aligned with problem.offers. */
+  steps: number[][]
   /** Units left unmet of each need, aligned with problem.needs. */
   unmet: number[]
   /** Of each seller with offers: whether there is a parcel, and which band it falls into. */
@@ -20,30 +21,62 @@ const INFINITE = 1e30
 const JUST_ABOVE = { value: 1, count: 1, weight: 1e-4 } as const
 
 /**
- * Build the model. `objective` is either the total cost or the number of unmet units; with `mostUnmet` the latter is
+ * Steps of each offer that can be of use as parts: no more than the needs could take of what it yields. Buying beyond
+ * that only makes sense to earn by resale, in which case there is no such limit, or to fill a parcel up.
+ */
+function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
+  const wanted = new Map<string, number>()
+  for (const { qty, accept } of needs)
+    for (const part of new Set(accept.map((one) => one.part))) wanted.set(part, (wanted.get(part) ?? 0) + qty)
+  const worth = new Map(resale.map(({ part, price }) => [part, price]))
+  return offers.map(({ qty: stock, multiple, price, yields }) => {
+    const all = Math.floor(stock / multiple)
+    const fetches = yields.reduce((sum, { part, qty }) => sum + qty * (worth.get(part) ?? 0), 0)
+    if (fetches >= price) return all
+    const most = yields.map(({ part, qty }) => Math.ceil((wanted.get(part) ?? 0) / (qty * multiple)))
+    return Math.min(all, Math.max(0, ...most))
+  })
+}
+
+/**
+ * Build the model. Without `fillers` parcels cannot be filled up with goods nobody needs. `objective` is either the total cost or the number of unmet units; with `mostUnmet` the latter is
  * held at its best while the cost is minimised.
  *
  * Each shipping band is an alternative of its own with a copy of the basket's amount, which keeps the bound strong when
- * shipping falls as baskets grow. Size: offers + accepted parts + sellers × bands columns.
+ * shipping falls as baskets grow. Steps of use as parts and steps that only fill a parcel up are columns of their own: the
+ * former are bounded by the needs, which ties them closely to whether there is a parcel. Size: offers + accepted parts +
+ * sellers × bands columns.
  */
 export function sourcingModel(
   problem: SourcingProblem,
   objective: 'cost' | 'unmet',
   mostUnmet = INFINITE,
+  { fillers = true } = {},
 ): SourcingModel {
   const build = new MilpBuilder()
   const money = (amount: number) => (objective === 'cost' ? amount : 0)
   const { limits } = problem
 
-  const steps = problem.offers.map((offer) =>
-    build.column(money(offer.price * offer.multiple), Math.floor(offer.qty / offer.multiple)),
-  )
+  const useful = usefulSteps(problem)
+  const credits = new Map(problem.resale.map(({ part, price }) => [part, price]))
+  const filled = new Set(problem.sellers.filter(gainsByFillers).map(({ id }) => id))
+  const steps = problem.offers.map((offer, i) => {
+    const price = offer.price * offer.multiple
+    const columns = [build.column(money(price), useful[i]!)]
+    const more = Math.floor(offer.qty / offer.multiple) - useful[i]!
+    if (fillers && more > 0 && filled.has(offer.seller)) {
+      const fetches = offer.yields.reduce((sum, { part, qty }) => sum + qty * (credits.get(part) ?? 0), 0)
+      columns.push(build.column(money(price - fetches * offer.multiple), more))
+    }
+    return columns
+  })
+  const mostSteps = (i: number) => steps[i]!.reduce((sum, column) => sum + build.model.columns[column]!.upper, 0)
   const bought = new Map<string, [number, number][]>()
   problem.offers.forEach((offer, i) => {
     for (const { part, qty } of offer.yields) {
       const list = bought.get(part) ?? []
       bought.set(part, list)
-      list.push([steps[i]!, qty * offer.multiple])
+      list.push([steps[i]![0]!, qty * offer.multiple])
     }
   })
 
@@ -100,20 +133,22 @@ export function sourcingModel(
   const parcelColumns: SourcingModel['parcels'] = []
   for (const seller of problem.sellers) {
     const lines = problem.offers.flatMap((offer, i) =>
-      offer.seller === seller.id ? [{ offer, column: steps[i]! }] : [],
+      offer.seller === seller.id && mostSteps(i) > 0 ? [{ offer, columns: steps[i]!, most: mostSteps(i) }] : [],
     )
     if (lines.length === 0) continue
     const open = build.column(money(seller.handling), 1)
     parcels.push([open, 1])
     if (seller.handling > 0) spent.push([open, seller.handling])
-    for (const { offer, column } of lines) {
-      build.row(-INFINITE, 0, [
-        [column, 1],
-        [open, -Math.floor(offer.qty / offer.multiple)],
-      ])
-      spent.push([column, offer.price * offer.multiple])
-    }
-    const goods = lines.map(({ offer, column }): [number, number] => [column, offer.price * offer.multiple])
+    for (const { columns } of lines)
+      for (const column of columns)
+        build.row(-INFINITE, 0, [
+          [column, 1],
+          [open, -build.model.columns[column]!.upper],
+        ])
+    const goods = lines.flatMap(({ offer, columns }) =>
+      columns.map((column): [number, number] => [column, offer.price * offer.multiple]),
+    )
+    spent.push(...goods)
     if (seller.minimum > 0) build.row(0, INFINITE, [...goods, [open, -seller.minimum]])
 
     const { basis, bands } = seller.shipping
@@ -122,11 +157,10 @@ export function sourcingModel(
       count: () => 1,
       weight: (i: number) => lines[i]!.offer.weight,
     }[basis]
-    const amounts = lines.map(({ offer, column }, i): [number, number] => [column, weightOf(i) * offer.multiple])
-    const largest = lines.reduce(
-      (sum, { offer }, i) => sum + weightOf(i) * Math.floor(offer.qty / offer.multiple) * offer.multiple,
-      0,
+    const amounts = lines.flatMap(({ offer, columns }, i) =>
+      columns.map((column): [number, number] => [column, weightOf(i) * offer.multiple]),
     )
+    const largest = lines.reduce((sum, { offer, most }, i) => sum + weightOf(i) * most * offer.multiple, 0)
     const chosen: [number, number][] = []
     const shares: [number, number][] = []
     const bandColumns: { upTo: number; pick: number; share: number }[] = []
@@ -171,7 +205,12 @@ export function sourcingModel(
   const valuesOf = (units: ReadonlyMap<string, number>, settled: Settlement): number[] => {
     const point = build.model.columns.map(() => 0)
     problem.offers.forEach(({ id, multiple }, i) => {
-      point[steps[i]!] = (units.get(id) ?? 0) / multiple
+      let open = (units.get(id) ?? 0) / multiple
+      for (const column of steps[i]!) {
+        const value = Math.min(open, build.model.columns[column]!.upper)
+        point[column] = value
+        open -= value
+      }
     })
     const purchase = purchaseOf(problem, units, settled)
     for (const of of values) for (const [column, value] of of(purchase)) point[column] = value

@@ -19,6 +19,9 @@ export interface SearchOptions {
   keep?: number
 }
 
+/** Shakes that bring nothing better, for each seller, after which the search has seen enough. */
+const PATIENCE = 12
+
 /** Within this of the best total a set is priced more closely. */
 const NEAR = 1.04
 
@@ -116,7 +119,7 @@ export function searchSellers(c: Compact, { now, until, most, from = [], keep = 
     if (!current || cost < current.cost) current = { open, cost }
     if (late()) break
   }
-  while (!late() && current && count > 1) {
+  for (let idle = 0; idle < PATIENCE * count && !late() && current && count > 1; idle++) {
     const open: Uint8Array = current.open.slice()
     const kicks = 2 + Math.floor(random() * 3)
     for (let k = 0; k < kicks; k++) {
@@ -124,8 +127,10 @@ export function searchSellers(c: Compact, { now, until, most, from = [], keep = 
       const full = most !== null && size(open) >= most
       if (open[s] === 1 || !full) open[s] = 1 - open[s]!
     }
+    const record = leader
     const cost = descend(open)
     remember(open, cost)
+    if (leader < record - 1e-6) idle = 0
     // A step to something hardly dearer lets the search leave a valley.
     if (cost < current.cost * (1 + 0.002 * random())) current = { open, cost }
   }

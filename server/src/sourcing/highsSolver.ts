@@ -57,7 +57,9 @@ function solve(highs: Highs, model: Milp, { seconds, gap, start, onProgress }: M
     const status = highsModel.getModelStatus()
     const { optimal, infeasible } = highs.constants.modelStatus
     const info = (name: string) => Number(highsModel.info.get(name))
-    const bound = info('mip_dual_bound')
+    // Without whole numbers an optimum is its own bound.
+    const relaxed = columns.every((column) => !column.integer)
+    const bound = !relaxed ? info('mip_dual_bound') : status === optimal ? info('objective_function_value') : -Infinity
     if (status === infeasible) return { status: 'infeasible', values: null, bound: Infinity }
     const found = info('primal_solution_status') === highs.constants.solutionStatus.feasible
     const values = found ? Array.from(highsModel.getSolution().colValue) : null
