@@ -177,13 +177,15 @@ const benchmarks = {
       }
     })
     for (const [needs, sellers, seconds] of [
-      [14, 12, 5],
+      [14, 12, 2],
       [40, 25, 5],
       [110, 50, 5],
+      [200, 120, 10],
     ]) {
       const problem = randomProblem(needs, sellers, 1, { seconds })
       const answer = plan(problem)
       tell('plan a random problem', answer.seconds, 's', {
+        budget: seconds,
         needs,
         sellers,
         offers: problem.offers.length,

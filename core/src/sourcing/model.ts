@@ -204,15 +204,19 @@ export function sourcingModel(
   if (limits.budget !== null) build.row(-INFINITE, limits.budget, spent)
   const valuesOf = (units: ReadonlyMap<string, number>, settled: Settlement): number[] => {
     const point = build.model.columns.map(() => 0)
-    problem.offers.forEach(({ id, multiple }, i) => {
+    /** Parts in goods that only fill parcels up, whose resale their own price allows for. */
+    const inFillers = new Map<string, number>()
+    problem.offers.forEach(({ id, multiple, yields }, i) => {
       let open = (units.get(id) ?? 0) / multiple
-      for (const column of steps[i]!) {
+      steps[i]!.forEach((column, nth) => {
         const value = Math.min(open, build.model.columns[column]!.upper)
         point[column] = value
         open -= value
-      }
+        if (nth > 0)
+          for (const { part, qty } of yields) inFillers.set(part, (inFillers.get(part) ?? 0) + value * multiple * qty)
+      })
     })
-    const purchase = purchaseOf(problem, units, settled)
+    const purchase = purchaseOf(problem, units, settled, inFillers)
     for (const of of values) for (const [column, value] of of(purchase)) point[column] = value
     return point
   }
@@ -224,7 +228,7 @@ interface Purchase {
   /** Units by "need part". */
   filled: ReadonlyMap<string, number>
   missing: ReadonlyMap<string, number>
-  /** Units used out of the drawer, and left over from what was bought, by part. */
+  /** Units used out of the drawer, and left over from what was bought of use, by part. */
   drawn: ReadonlyMap<string, number>
   surplus: ReadonlyMap<string, number>
   /** What shipping goes by, of sellers with a parcel. */
@@ -235,6 +239,7 @@ function purchaseOf(
   problem: SourcingProblem,
   units: ReadonlyMap<string, number>,
   { fills, unmet, surplus, baskets }: Settlement,
+  inFillers: ReadonlyMap<string, number>,
 ): Purchase {
   const summed = (entries: [string, number][]) => {
     const sums = new Map<string, number>()
@@ -247,7 +252,7 @@ function purchaseOf(
     filled: summed(fills.map(({ need, part, qty }) => [`${need} ${part}`, qty])),
     missing: summed(unmet.map(({ need, qty }) => [need, qty])),
     drawn: summed(fills.flatMap(({ part, qty, from }): [string, number][] => (from === 'owned' ? [[part, qty]] : []))),
-    surplus: summed(surplus.map(({ part, qty }) => [part, qty])),
+    surplus: summed(surplus.map(({ part, qty }) => [part, qty - (inFillers.get(part) ?? 0)])),
     amountOf: new Map(
       baskets.map(({ seller, lines }) => [
         seller,

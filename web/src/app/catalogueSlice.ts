@@ -50,8 +50,13 @@ export const catalogueSlice = createSlice({
       .addMatcher(endpoints.figure.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.release.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.print.matchFulfilled, (state, { payload }) => know(state, { parts: [], prints: [payload] }))
-      .addMatcher(endpoints.partDetail.matchFulfilled, (state, { payload }) =>
-        know(state, { parts: [payload.part, ...payload.parts], prints: payload.prints }),
+      // Asked for whatever is pointed at on the bench: it brings in what is unknown and leaves the rest, so that nothing is
+      // drawn again for a look.
+      .addMatcher(endpoints.partDetail.matchFulfilled, (state, { payload: { part, parts, prints } }) =>
+        know(state, {
+          parts: [part, ...parts].filter(({ code }) => !(code in state.parts)),
+          prints: prints.filter(({ code }) => !(code in state.prints)),
+        }),
       )
     for (const endpoint of [endpoints.sameMould, endpoints.candidates, endpoints.findParts, endpoints.goesWith])
       build.addMatcher(endpoint.matchFulfilled, (state, { payload }) => knowPriced(state, payload))

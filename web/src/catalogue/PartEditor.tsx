@@ -4,7 +4,6 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import {
   catalogueOf,
-  PART_KINDS,
   SLOTS,
   TAKING_APART,
   type Component,
@@ -19,7 +18,7 @@ import { useAppSelector } from '../app/store.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { EntryForm } from './EntryForm.tsx'
-import { box, ColourField, Field, TextField } from './fields.tsx'
+import { box, ColourField, Field, MouldOptions, TextField } from './fields.tsx'
 import { livePart, LivePicture } from './LivePicture.tsx'
 import { PartPicker } from './PartPicker.tsx'
 import { PhotoField } from './PhotoField.tsx'
@@ -108,17 +107,7 @@ export function PartEditor() {
                   onChange={(event) => setValue('mould', event.target.value)}
                   className={box}
                 >
-                  {PART_KINDS.map((group) => (
-                    <optgroup key={group} label={group}>
-                      {moulds
-                        .filter((m) => m.kind === group)
-                        .map((m) => (
-                          <option key={m.code} value={m.code}>
-                            {m.name}
-                          </option>
-                        ))}
-                    </optgroup>
-                  ))}
+                  <MouldOptions moulds={moulds} />
                 </select>
               )}
             </Field>

@@ -1,5 +1,5 @@
 import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
-import { familiesOf, type Colour } from '@outfit/core/catalogue'
+import { familiesOf, PART_KINDS, type Colour, type Mould } from '@outfit/core/catalogue'
 import { api } from '../app/api.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 
@@ -77,6 +77,21 @@ export function ColourOptions({ colours }: { colours: readonly Colour[] }) {
     <optgroup key={family} label={family}>
       {colours
         .filter((colour) => colour.family === family)
+        .map(({ code, name }) => (
+          <option key={code} value={code}>
+            {name}
+          </option>
+        ))}
+    </optgroup>
+  ))
+}
+
+/** Moulds as options, by kind. */
+export function MouldOptions({ moulds }: { moulds: readonly Mould[] }) {
+  return PART_KINDS.map((kind) => (
+    <optgroup key={kind} label={kind}>
+      {moulds
+        .filter((mould) => mould.kind === kind)
         .map(({ code, name }) => (
           <option key={code} value={code}>
             {name}

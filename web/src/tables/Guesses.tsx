@@ -1,7 +1,6 @@
-import { PART_KINDS } from '@outfit/core/catalogue'
 import type { Corrections, GuessGroup } from '@outfit/core/formats'
 import { api } from '../app/api.ts'
-import { ColourOptions, box } from '../catalogue/fields.tsx'
+import { box, ColourOptions, MouldOptions } from '../catalogue/fields.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 
 interface GuessesProps {
@@ -62,21 +61,7 @@ export function Guesses({ groups, corrections, onChange }: GuessesProps) {
                         className={`${box} !w-[170px] !py-0.5`}
                       >
                         {code === null && <option value="">say which</option>}
-                        {what === 'colour' ? (
-                          <ColourOptions colours={colours} />
-                        ) : (
-                          PART_KINDS.map((kind) => (
-                            <optgroup key={kind} label={kind}>
-                              {moulds
-                                .filter((mould) => mould.kind === kind)
-                                .map((mould) => (
-                                  <option key={mould.code} value={mould.code}>
-                                    {mould.name}
-                                  </option>
-                                ))}
-                            </optgroup>
-                          ))
-                        )}
+                        {what === 'colour' ? <ColourOptions colours={colours} /> : <MouldOptions moulds={moulds} />}
                       </select>
                     </span>
                   </td>
