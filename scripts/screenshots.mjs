@@ -36,7 +36,10 @@ try {
       async (page) => {
         await planned(page)
         await page.keyboard.press('v')
-        for (let i = 0; i < 3; i++) await page.keyboard.press('j')
+        await page
+          .getByRole('navigation', { name: 'Slots' })
+          .getByRole('button', { name: /^Torso/ })
+          .click()
         await page.getByRole('button', { name: 'Torso alone' }).waitFor()
       },
     ],
