@@ -85,3 +85,20 @@ test('every mould lies on a contact sheet, in three colours, from both sides', a
   await expect(behind).toHaveCount(3)
   expect(looks).not.toContain(await look(behind.first()))
 })
+
+test('whatever the catalogue lacks can be made from a menu', async ({ app, server }) => {
+  await app.goto(`${server.url}/parts`)
+  for (const [name, heading] of [
+    ['Part', 'Own part'],
+    ['Print', 'Own print'],
+    ['Mould', 'Own mould'],
+    ['Colour', 'Own colour'],
+    ['Figure', 'Own figure'],
+    ['Release', 'Own release'],
+  ]) {
+    await app.getByRole('button', { name: 'Make your own' }).click()
+    await app.getByRole('menuitem', { name: new RegExp(`^${name}`) }).click()
+    await expect(app.getByRole('heading', { level: 1, name: heading! })).toBeVisible()
+    await app.goBack()
+  }
+})

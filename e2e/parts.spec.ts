@@ -48,6 +48,21 @@ test('the ways to get a part say what each leaves over', async ({ app, server })
   await expect(app.getByRole('heading', { level: 1 })).toHaveText('Long oar')
 })
 
+test('an assembly is previewed too: what has its main colour takes the other one', async ({ app, server }) => {
+  await app.goto(`${server.url}/parts?find=quay+jacket+dressed-torso`)
+  await app.getByRole('list', { name: 'Found parts' }).getByRole('link').first().click()
+  const front = app.getByRole('img', { name: 'Quay jacket, front' })
+  await expect(front).toBeVisible()
+  const made = await look(front)
+  await app.getByRole('button', { name: 'Moss: never made' }).click()
+  await expect(app.getByText('Preview only. Quay jacket was never made in Moss.')).toBeVisible()
+  const moss = (await server.get<{ colours: { code: string; hex: string }[] }>('catalogue/basics')).colours.find(
+    ({ code }) => code === 'moss',
+  )!
+  expect(await look(front)).not.toBe(made)
+  expect(await front.innerHTML()).toContain(`fill="${moss.hex}"`)
+})
+
 test('what goes with a part is drawn with its reason', async ({ app, server }) => {
   await app.goto(`${server.url}/parts?find=warden+coat+dressed-torso`)
   await app.getByRole('list', { name: 'Found parts' }).getByRole('link').first().click()

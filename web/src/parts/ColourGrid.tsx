@@ -11,8 +11,8 @@ interface ColourGridProps {
   wished: Colour | null
   /** Codes of colours it is wished for in. */
   wishes: ReadonlySet<string>
-  /** Look at a colour the part was never made in; null where that cannot be drawn. */
-  onWish: ((colour: Colour | null) => void) | null
+  /** Look at a colour the part was never made in. */
+  onWish: (colour: Colour | null) => void
 }
 
 /** The mould and print in every colour of the palette: made, owned, for sale, or only to be wished for. */
@@ -61,10 +61,9 @@ export function ColourGrid({ part, grid, family, wished, wishes, onWish }: Colou
                       aria-label={`${colour.name}: ${words}`}
                       aria-current={isHere || isWished ? 'true' : undefined}
                       title={`${colour.name}: ${words}`}
-                      disabled={!other && !onWish}
                       onClick={() => {
-                        if (!other) return onWish?.(isWished ? null : colour)
-                        onWish?.(null)
+                        if (!other) return onWish(isWished ? null : colour)
+                        onWish(null)
                         if (other.code !== part.code) void navigate(`/parts/${other.code}`)
                       }}
                       style={{ background: colour.hex, color: readableOn(colour.hex) }}

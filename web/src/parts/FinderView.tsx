@@ -1,4 +1,4 @@
-import { Plus, Ruler, Table2 } from 'lucide-react'
+import { Ruler, Table2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, useSearchParams } from 'react-router'
@@ -11,6 +11,7 @@ import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Facets } from './Facets.tsx'
 import { FoundGrid, PAGE } from './FoundGrid.tsx'
+import { OwnMenu } from './OwnMenu.tsx'
 import { isNarrowed, ORDER_LABELS, readQuestion, writeQuestion, type Question } from './question.ts'
 
 /** Rest after a key before the server is asked, in milliseconds. */
@@ -84,9 +85,7 @@ export function FinderView() {
             </button>
           )}
           <nav aria-label="Catalogue" className="ml-auto flex gap-1">
-            <Link to="/catalogue/parts/new" className={tool}>
-              <Plus aria-hidden className="size-4" /> Own part
-            </Link>
+            <OwnMenu />
             <Link to="/tables" className={tool}>
               <Table2 aria-hidden className="size-4" /> Tables
             </Link>

@@ -56,7 +56,33 @@ interface PageProps {
   catalogue: Catalogue
 }
 
-const PREVIEW = 'preview'
+/** A part hung on a bare doll; an assembly as its components. */
+const wornAlone = (part: Part, catalogue: Catalogue) =>
+  putOn(
+    part.components.length > 0 ? part.components.map((c) => ({ part: c.part, qty: 1 })) : [{ part: part.code, qty: 1 }],
+    catalogue,
+  )
+
+/**
+ * A part in a colour it was never made in, with a catalogue that knows it: drawn like any other, said to be none. Of an
+ * assembly the components in its main colour take the other one.
+ */
+function inColour(part: Part, colour: Colour, catalogue: Catalogue) {
+  const [main] = part.colours
+  const dyed = (own: Part): Part => ({
+    ...own,
+    code: `preview ${own.code}`,
+    colours: own.colours[0] === main ? [colour.code, ...own.colours.slice(1)] : own.colours,
+  })
+  const pieces = part.components.flatMap((c) => catalogue.parts.get(c.part) ?? []).map(dyed)
+  const whole: Part = {
+    ...dyed(part),
+    components: part.components.map((c) => ({ ...c, part: `preview ${c.part}` })),
+  }
+  const parts = new Map([...catalogue.parts, ...[whole, ...pieces].map((one): [string, Part] => [one.code, one])])
+  const shownIn = { ...catalogue, parts }
+  return { shownIn, worn: wornAlone(whole, shownIn) }
+}
 
 function Page({ part, detail, family, palette, catalogue }: PageProps) {
   const [wished, setWished] = useState<Colour | null>(null)
@@ -70,16 +96,9 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
     family.map((entry) => entry.part),
     palette,
   )
-  const isAssembly = part.components.length > 0
-  // A part that does not exist, in a catalogue that knows it: drawn like any other, said to be none.
-  const preview: Part | null = wished && { ...part, code: PREVIEW, colours: [wished.code, ...part.colours.slice(1)] }
-  const shownIn = preview ? { ...catalogue, parts: new Map([...catalogue.parts, [PREVIEW, preview]]) } : catalogue
-  const worn = putOn(
-    isAssembly
-      ? part.components.map((c) => ({ part: c.part, qty: 1 }))
-      : [{ part: preview?.code ?? part.code, qty: 1 }],
-    shownIn,
-  )
+  const { shownIn, worn } = wished
+    ? inColour(part, wished, catalogue)
+    : { shownIn: catalogue, worn: wornAlone(part, catalogue) }
   return (
     <div className="mx-auto grid max-w-[1280px] grid-cols-[340px_1fr_310px] gap-7 px-5 py-5">
       <section aria-label="Drawn">
@@ -91,7 +110,13 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
         </div>
         <p className="mt-1 flex items-center gap-1.5">
           <Swatch colour={wished ?? colour} />
-          <strong>{(wished ?? colour)?.name}</strong>
+          <Link
+            to={`/catalogue/colours/${(wished ?? colour)?.code}`}
+            className="font-bold hover:text-act hover:underline"
+            title="Change this colour"
+          >
+            {(wished ?? colour)?.name}
+          </Link>
           <span className="text-soft">
             · {part.code}
             {part.year && !wished ? ` · ${part.year}` : ''}
@@ -118,7 +143,9 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
           </p>
         ) : (
           <p className="mt-2 text-soft">
-            {mould.name}
+            <Link to={`/catalogue/moulds/${mould.code}`} className="hover:text-act hover:underline">
+              {mould.name}
+            </Link>
             {mould.neckThickness > 0 && `, ${mould.neckThickness} mm on the neck`}
             {mould.height > 0 && `, adds ${mould.height} mm`}, {mould.mass} g
           </p>
@@ -155,7 +182,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
         family={family}
         wished={wished}
         wishes={new Set(own.map((wish) => wish.colour))}
-        onWish={isAssembly ? null : setWished}
+        onWish={setWished}
       />
       <div>
         <WaysToGet part={part} />

@@ -42,10 +42,14 @@ export const Figure = memo(function Figure({
     if (!catalogue) return null
     const drawing = drawFigure(placements, catalogue, { view, plinth })
     const worn = new Set<string>(Object.keys(drawing.anchors))
+    // The doll lies under what it wears, so that no faint sleeve dims a mitt.
     const shapes = ghost
-      ? drawing.shapes.map((shape) =>
-          worn.has(shape.slot) ? shape : { ...shape, opacity: GHOST * (shape.opacity ?? 1) },
-        )
+      ? [
+          ...drawing.shapes
+            .filter((shape) => !worn.has(shape.slot))
+            .map((shape) => ({ ...shape, opacity: GHOST * (shape.opacity ?? 1) })),
+          ...drawing.shapes.filter((shape) => worn.has(shape.slot)),
+        ]
       : drawing.shapes
     return {
       box: viewBox({ ...drawing, window: crop ? cropTo(drawing, crop) : (window ?? drawing.window) }.window),
