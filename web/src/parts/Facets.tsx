@@ -44,7 +44,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
           )
         })}
       </ul>
-      <div className="flex flex-wrap gap-1.5 px-3">
+      <div className="flex flex-wrap gap-1 px-3">
         <button
           type="button"
           aria-pressed={question.owned ?? false}

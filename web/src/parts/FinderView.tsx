@@ -17,7 +17,8 @@ import { isNarrowed, ORDER_LABELS, readQuestion, writeQuestion, type Question } 
 /** Rest after a key before the server is asked, in milliseconds. */
 const PAUSE = 120
 
-const tool = 'inline-flex items-center gap-1.5 rounded-[8px] px-2 py-1 font-semibold text-act hover:bg-band'
+const tool =
+  'inline-flex items-center gap-1.5 rounded-[8px] px-1.5 py-1 font-semibold whitespace-nowrap text-act hover:bg-band'
 
 /** All parts there are: words and facets narrow them, the address holds the question. */
 export function FinderView() {
@@ -50,7 +51,7 @@ export function FinderView() {
     <div className="flex h-full">
       <Facets question={question} facets={(currentData ?? data)?.facets} onChange={change} />
       <div className="flex min-w-0 flex-1 flex-col">
-        <div className="flex items-center gap-3 px-4 pt-3 pb-2">
+        <div className="flex items-center gap-2.5 px-4 pt-3 pb-2">
           <h1 className="text-2xl leading-none">Parts</h1>
           <input
             ref={field}
@@ -62,16 +63,16 @@ export function FinderView() {
             }}
             placeholder="Words: hair, short, side parting, dark"
             aria-label="Find parts by words"
-            className="w-[320px] rounded-[10px] border border-rule bg-card px-3 py-1.5 placeholder:text-soft"
+            className="w-[290px] rounded-[10px] border border-rule bg-card px-3 py-1.5 placeholder:text-soft"
           />
-          <p role="status" className="text-soft">
+          <p role="status" className="whitespace-nowrap text-soft">
             {total === undefined ? 'Looking…' : total === 1 ? '1 part' : `${total.toLocaleString('en-GB')} parts`}
           </p>
           <select
             aria-label="Order"
             value={question.order ?? 'common'}
             onChange={(event) => change({ order: event.target.value as PartOrder })}
-            className="rounded-[8px] border border-rule bg-card px-1.5 py-1"
+            className="w-[148px] rounded-[8px] border border-rule bg-card px-1 py-1"
           >
             {PART_ORDERS.map((order) => (
               <option key={order} value={order}>
@@ -84,7 +85,7 @@ export function FinderView() {
               Show all
             </button>
           )}
-          <nav aria-label="Catalogue" className="ml-auto flex gap-1">
+          <nav aria-label="Catalogue" className="ml-auto flex">
             <OwnMenu />
             <Link to="/tables" className={tool}>
               <Table2 aria-hidden className="size-4" /> Tables

@@ -17,7 +17,7 @@ export function GoesWith({ part, catalogue }: { part: Part; catalogue: Catalogue
       {groups.map(({ label, matches }) => (
         <div key={label} className="mt-1">
           {groups.length > 1 && <h3 className="font-sans text-[13px] font-normal text-soft">{label}</h3>}
-          <ol className="grid grid-cols-2 gap-2">
+          <ol className="grid gap-1.5">
             {matches.map(({ code, score, reasons }) => {
               const match = catalogue.parts.get(code)
               if (!match) return null
@@ -28,7 +28,7 @@ export function GoesWith({ part, catalogue }: { part: Part; catalogue: Catalogue
                     to={`/parts/${code}`}
                     className="flex h-full items-center gap-1.5 rounded-[10px] border border-rule bg-card p-1.5 hover:border-act"
                   >
-                    <PartPicture part={match} catalogue={catalogue} label="" className="h-[58px] w-[52px] shrink-0" />
+                    <PartPicture part={match} catalogue={catalogue} label="" className="h-[54px] w-[56px] shrink-0" />
                     <span className="min-w-0 text-[13px] leading-tight">
                       <span className="block truncate font-semibold" title={match.name}>
                         {match.name}

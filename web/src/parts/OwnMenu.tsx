@@ -17,7 +17,7 @@ const OWN: readonly [Editable, string, string][] = [
 export function OwnMenu() {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="inline-flex items-center gap-1.5 rounded-[8px] px-2 py-1 font-semibold text-act hover:bg-band">
+      <DropdownMenu.Trigger className="inline-flex items-center gap-1.5 rounded-[8px] px-1.5 py-1 font-semibold whitespace-nowrap text-act hover:bg-band">
         <Plus aria-hidden className="size-4" /> Make your own
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

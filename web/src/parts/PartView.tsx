@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { putOn } from '@outfit/core/anatomy'
+import { wornAlone } from '@outfit/core/anatomy'
 import {
   colourGrid,
   commonness,
+  inColour,
   mainColour,
   mouldOf,
   type Catalogue,
@@ -56,34 +57,6 @@ interface PageProps {
   catalogue: Catalogue
 }
 
-/** A part hung on a bare doll; an assembly as its components. */
-const wornAlone = (part: Part, catalogue: Catalogue) =>
-  putOn(
-    part.components.length > 0 ? part.components.map((c) => ({ part: c.part, qty: 1 })) : [{ part: part.code, qty: 1 }],
-    catalogue,
-  )
-
-/**
- * A part in a colour it was never made in, with a catalogue that knows it: drawn like any other, said to be none. Of an
- * assembly the components in its main colour take the other one.
- */
-function inColour(part: Part, colour: Colour, catalogue: Catalogue) {
-  const [main] = part.colours
-  const dyed = (own: Part): Part => ({
-    ...own,
-    code: `preview ${own.code}`,
-    colours: own.colours[0] === main ? [colour.code, ...own.colours.slice(1)] : own.colours,
-  })
-  const pieces = part.components.flatMap((c) => catalogue.parts.get(c.part) ?? []).map(dyed)
-  const whole: Part = {
-    ...dyed(part),
-    components: part.components.map((c) => ({ ...c, part: `preview ${c.part}` })),
-  }
-  const parts = new Map([...catalogue.parts, ...[whole, ...pieces].map((one): [string, Part] => [one.code, one])])
-  const shownIn = { ...catalogue, parts }
-  return { shownIn, worn: wornAlone(whole, shownIn) }
-}
-
 function Page({ part, detail, family, palette, catalogue }: PageProps) {
   const [wished, setWished] = useState<Colour | null>(null)
   const { data: wishes = [] } = api.endpoints.wishes.useQuery()
@@ -96,9 +69,8 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
     family.map((entry) => entry.part),
     palette,
   )
-  const { shownIn, worn } = wished
-    ? inColour(part, wished, catalogue)
-    : { shownIn: catalogue, worn: wornAlone(part, catalogue) }
+  const shown = wished ? inColour(part, wished.code, catalogue) : { part, catalogue }
+  const worn = wornAlone(shown.part, shown.catalogue)
   return (
     <div className="mx-auto grid max-w-[1280px] grid-cols-[340px_1fr_310px] gap-7 px-5 py-5">
       <section aria-label="Drawn">
@@ -127,7 +99,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
             <figure key={view} className="flex-1 pb-1 text-center text-[13px] text-soft">
               <Figure
                 placements={worn}
-                from={shownIn}
+                from={shown.catalogue}
                 view={view}
                 label={`${part.name}, ${view}`}
                 window={{ x: -84, y: -330, width: 168, height: 346 }}

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react'
-import { putOn } from '@outfit/core/anatomy'
-import { mouldOf, type Catalogue, type Part, type Slot } from '@outfit/core/catalogue'
+import { wornAlone } from '@outfit/core/anatomy'
+import type { Catalogue, Part, Slot } from '@outfit/core/catalogue'
 import { recipeOf, type View } from '@outfit/core/mannequin'
 import { Figure } from './Figure.tsx'
 
@@ -23,6 +23,9 @@ export function sourceOfPicture(part: Part, catalogue: Catalogue): 'drawn' | 'ph
   return part.photo ? 'photo' : 'guessed'
 }
 
+/** The slot an assembly is looked at by. */
+const MAIN_SLOTS: readonly Slot[] = ['torso', 'hips']
+
 /** A part by itself: on a faint bare doll, or as its photo where nobody wrote a recipe for its print. */
 export const PartPicture = memo(function PartPicture({
   part,
@@ -33,19 +36,10 @@ export const PartPicture = memo(function PartPicture({
   window,
   className = '',
 }: PartPictureProps) {
-  const worn = useMemo(
-    () =>
-      putOn(
-        part.components.length > 0
-          ? part.components.map((c) => ({ part: c.part, qty: 1 }))
-          : [{ part: part.code, qty: twice(part, catalogue) }],
-        catalogue,
-      ),
-    [part, catalogue],
-  )
+  const worn = useMemo(() => wornAlone(part, catalogue), [part, catalogue])
   if (part.photo && sourceOfPicture(part, catalogue) === 'photo')
     return <img src={`/api/photos/${part.photo}`} alt={label} className={`object-contain ${className}`} />
-  const slot: Slot | undefined = worn[0]?.slot
+  const slot = MAIN_SLOTS.find((main) => worn.some((p) => p.slot === main)) ?? worn[0]?.slot
   return (
     <Figure
       placements={worn}
@@ -60,6 +54,3 @@ export const PartPicture = memo(function PartPicture({
     />
   )
 })
-
-/** Things worn in pairs are shown as pairs. */
-const twice = (part: Part, catalogue: Catalogue) => (['hand', 'wrist'].includes(mouldOf(catalogue, part).kind) ? 2 : 1)
