@@ -22,6 +22,9 @@ export interface SearchOptions {
 /** Shakes that bring nothing better, for each seller, after which the search has seen enough. */
 const PATIENCE = 12
 
+/** With at most so many sellers every set is priced as well. */
+const FEW = 6
+
 /** Within this of the best total a set is priced more closely. */
 const NEAR = 1.04
 
@@ -40,7 +43,8 @@ function seeded(seed: number): () => number {
 /**
  * Search for good sets of sellers: from a greedy start and from sets given, open, close and swap sellers while that
  * saves, then shake the best set and go again until the time is up (iterated local search; Lourenço, Martin and Stützle,
- * Handbook of Metaheuristics, 2003). Gives the best sets found, cheapest first.
+ * Handbook of Metaheuristics, 2003). With few sellers every set is priced closely too, so that no valley can hide the
+ * best. Gives the best sets found, cheapest first.
  */
 export function searchSellers(c: Compact, { now, until, most, from = [], keep = 6 }: SearchOptions): SellerSet[] {
   const pricer = new SellerPricer(c)
@@ -133,6 +137,14 @@ export function searchSellers(c: Compact, { now, until, most, from = [], keep = 
     if (leader < record - 1e-6) idle = 0
     // A step to something hardly dearer lets the search leave a valley.
     if (cost < current.cost * (1 + 0.002 * random())) current = { open, cost }
+  }
+  // A set comes after all it contains, so one that names sellers it does not need is passed over where it saves nothing.
+  for (let bits = 0; count <= FEW && bits < 1 << count && !late(); bits++) {
+    const open = Uint8Array.from({ length: count }, (_, s) => (bits >> s) & 1)
+    if (most !== null && size(open) > most) continue
+    const cost = pricer.price(open, Infinity)
+    const known = pool.get((cost < UNMET ? pricer.sellersUsed() : open).join(''))
+    if (!known || cost < known.cost - 1e-6) remember(open, cost)
   }
   return [...pool.values()].sort((a, b) => a.cost - b.cost)
 }
