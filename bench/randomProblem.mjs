@@ -1,14 +1,4 @@
-/** Mulberry32: a small seeded generator. */
-export function seeded(seed) {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
+import { seeded } from '@outfit/core/random'
 
 /** A sourcing problem of the published format: bands by value, count or weight, minimums, figures, alternatives. */
 export function randomProblem(needCount, sellerCount, seed = 1, limits = {}) {

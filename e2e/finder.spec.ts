@@ -36,6 +36,18 @@ test('parts are found by words as they are typed, narrowed by facets, and the ad
   await expect(narrow(app).getByRole('button', { name: /^Held/ })).toHaveAttribute('aria-pressed', 'true')
 })
 
+test('the field follows the address: a link to all parts and the way back', async ({ app, server }) => {
+  const field = app.getByRole('searchbox', { name: 'Find parts by words' })
+  await app.goto(`${server.url}/parts?find=deck+cap`)
+  await expect(field).toHaveValue('deck cap')
+  await app.getByRole('link', { name: 'Parts', exact: true }).click()
+  await expect(field).toHaveValue('')
+  await expect(count(app)).toHaveText('685 parts')
+  await app.goBack()
+  await expect(field).toHaveValue('deck cap')
+  await expect(count(app)).not.toHaveText('685 parts')
+})
+
 test('what fits nothing says so and leads back to everything', async ({ app, server }) => {
   await app.goto(`${server.url}/parts?find=unheard-of`)
   await expect(app.getByRole('heading', { name: 'No part answers to all of that' })).toBeVisible()
@@ -76,6 +88,7 @@ test('far down the list parts are fetched when they come in sight', async ({ app
 test('every mould lies on a contact sheet, in three colours, from both sides', async ({ app, server }) => {
   await app.goto(`${server.url}/moulds`)
   await expect(app.getByText(/^124 moulds, each in /)).toBeVisible()
+  await expect(app.getByRole('img', { name: /, front$/ })).toHaveCount(124 * 3)
   const bun = app.getByRole('img', { name: /^High bun in .*, front$/ })
   await expect(bun).toHaveCount(3)
   const looks = await Promise.all([0, 1, 2].map((i) => look(bun.nth(i))))

@@ -1,17 +1,6 @@
+import { seeded } from '@outfit/core/random'
 import { parts } from './parts.mjs'
 import { figures, releases } from './releases.mjs'
-
-/** Mulberry32, a small seeded generator, so that the sample world never changes by itself. */
-export function seeded(seed) {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 export const sellers = [
   {

@@ -1,4 +1,4 @@
-import { coloursInText, type Colour, type Mould, type PartKind, type Traits } from '../catalogue/index.ts'
+import { coloursInText, MAIN_PIECE, type Colour, type Mould, type PartKind, type Traits } from '../catalogue/index.ts'
 import { recipeOf } from '../mannequin/index.ts'
 
 /** What a name lets one guess of a part: null or empty where it says nothing. */
@@ -38,9 +38,6 @@ const KINDS: readonly (readonly [RegExp, PartKind])[] = [
   [/\b(cat|dog|otter|heron|gull|bird|crate|barrel|bollard)\b/, 'beside'],
   [/\b(torso|body|jacket|coat|shirt|jersey|jumper|sweater|blouse|tunic|waistcoat|overalls|cardigan|fleece)\b/, 'torso'],
 ]
-
-/** The piece of an assembly that carries its print. */
-export const MAIN_PIECE: Partial<Record<PartKind, PartKind>> = { 'dressed-torso': 'torso', 'leg-pair': 'leg-left' }
 
 /** Words for traits of garments and hair. */
 const TRAITS: readonly (readonly [RegExp, Traits])[] = [

@@ -1,5 +1,5 @@
-import type { Colour, Mould, Print } from '../catalogue/index.ts'
-import { guessPart, MAIN_PIECE } from './guessPart.ts'
+import { MAIN_PIECE, type Colour, type Mould, type Print } from '../catalogue/index.ts'
+import { guessPart } from './guessPart.ts'
 import type { Reject } from './readTable.ts'
 import type { TableRow } from './tables.ts'
 

@@ -11,6 +11,8 @@ export {
   type ReadTable,
   type Reject,
 } from './readTable.ts'
+export type { ImportReport } from './importReport.ts'
+export { traits as traitsCell } from './cells.ts'
 export { writeCsv, writeTable } from './writeCsv.ts'
 export { guessMapping, guessTable } from './guessMapping.ts'
 export { guessPart, type PartGuess } from './guessPart.ts'

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { decimalMoney, formatMoney, shareOut } from './money.ts'
+import { decimalMoney, formatMoney, readMoney, shareOut } from './money.ts'
 import { convert, MissingRate, type Rate } from './rates.ts'
 
 test('money is read with its sign and its digits', () => {
@@ -8,6 +8,29 @@ test('money is read with its sign and its digits', () => {
   expect(formatMoney(123456, 'GBP')).toBe('£1,234.56')
   expect(formatMoney(500, 'JPY')).toBe('¥500')
   expect([decimalMoney(910, 'EUR'), decimalMoney(-5, 'EUR'), decimalMoney(7, 'JPY')]).toEqual(['9.10', '-0.05', '7'])
+})
+
+describe('reading an amount', () => {
+  test('takes point or comma and the digits of the currency', () => {
+    expect(['34.99', '34,99', ' 7 ', '0.5'].map((text) => readMoney(text, 'EUR'))).toEqual([3499, 3499, 700, 50])
+    expect(readMoney('500', 'JPY')).toBe(500)
+  })
+
+  test('reads back what is written, in any currency', () => {
+    fc.assert(
+      fc.property(fc.nat(10_000_000), fc.constantFrom('EUR', 'JPY', 'KWD'), (minor, currency) => {
+        expect(readMoney(decimalMoney(minor, currency), currency)).toBe(minor)
+      }),
+    )
+  })
+
+  test('says what is wrong', () => {
+    for (const text of ['', 'twelve', '-1', '1.2.3', '1e3', 'Infinity'])
+      expect(() => readMoney(text, 'EUR')).toThrow(`"${text}" is no amount; write it as 34.99`)
+    expect(() => readMoney('1.234', 'EUR')).toThrow('more digits than EUR knows')
+    expect(() => readMoney('1.5', 'JPY')).toThrow('write it as 3499')
+    expect(() => readMoney('1', 'eu')).toThrow('"eu" is no currency of three capital letters')
+  })
 })
 
 describe('sharing out', () => {

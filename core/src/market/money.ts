@@ -23,6 +23,23 @@ export function decimalMoney(minor: number, currency: string): string {
   return (minor / 10 ** digits).toFixed(digits)
 }
 
+/**
+ * An amount as people write it, "34.99" or "34,99", in minor units of an ISO 4217 currency. Throws a sentence where it is
+ * no amount, is below nothing, or has more digits than the currency.
+ */
+export function readMoney(text: string, currency: string): number {
+  if (!/^[A-Z]{3}$/.test(currency)) throw new Error(`"${currency}" is no currency of three capital letters`)
+  const { digits } = formatOf(currency)
+  const example = decimalMoney(3499, currency)
+  const [, whole, fraction = ''] = /^(\d+)(?:[.,](\d+))?$/.exec(text.trim()) ?? []
+  if (whole === undefined) throw new Error(`"${text}" is no amount; write it as ${example}`)
+  if (fraction.length > digits)
+    throw new Error(`"${text}" has more digits than ${currency} knows; write it as ${example}`)
+  const minor = Number(whole + fraction.padEnd(digits, '0'))
+  if (!Number.isSafeInteger(minor)) throw new Error(`"${text}" is too much`)
+  return minor
+}
+
 /** Split an amount in proportion to weights; the shares add up to it exactly (largest remainders get the odd units). */
 export function shareOut(amount: number, weights: readonly number[]): number[] {
   const sum = weights.reduce((total, weight) => total + weight, 0)

@@ -1,3 +1,4 @@
+import { seeded } from '../random/index.ts'
 import type { Compact } from './compact.ts'
 import { SellerPricer, UNMET } from './priceSellers.ts'
 
@@ -27,18 +28,6 @@ const FEW = 6
 
 /** Within this of the best total a set is priced more closely. */
 const NEAR = 1.04
-
-/** Mulberry32: a small seeded generator, so that the same time gives the same search. */
-function seeded(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 /**
  * Search for good sets of sellers: from a greedy start and from sets given, open, close and swap sellers while that

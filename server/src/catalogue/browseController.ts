@@ -112,7 +112,7 @@ export class BrowseController {
   @Get('photos/:hash')
   @Header('Cache-Control', 'private, max-age=31536000, immutable')
   async open(@Param('hash') hash: string) {
-    return new StreamableFile((await this.photos.open(hash)) as never, { type: 'image/webp' })
+    return new StreamableFile(await this.photos.open(hash), { type: 'image/webp' })
   }
 
   private async named<E extends { code: string; name: string }>(

@@ -1,34 +1,8 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
+import type { Carriers, CarryingFigure, CarryingRelease } from '@outfit/core/catalogue'
 
-export interface CarryingFigure {
-  code: string
-  name: string
-  year: number
-  /** How often the figure wears the part. */
-  qty: number
-}
-
-export interface CarryingRelease {
-  code: string
-  name: string
-  kind: string
-  year: number
-  qty: number
-  /** Only in it loose, on no figure. */
-  loose: boolean
-  /** Packs in a case, where a pack brings one figure by chance and `qty` counts what a full case brings. */
-  packs: number | null
-}
-
-/** Where a part can be found, the newest first; of a plain mitt there are thousands, so the first `MOST` and how many. */
-export interface Carriers {
-  figures: CarryingFigure[]
-  figureCount: number
-  releases: CarryingRelease[]
-  releaseCount: number
-}
-
+/** Carriers told; of a plain mitt there are thousands. */
 const MOST = 40
 
 /**

@@ -144,9 +144,13 @@ export class CatalogueService {
       db.find(ComponentEntity, few ? { where: { assembly: In(inside('part')) } } : {}),
       db.find(FigurePartEntity, few ? { where: { figure: In(inside('figure')) } } : {}),
     ])
-    const atomic = [...inside('part'), ...components.map((c) => c.part), ...figureParts.map((p) => p.part)]
+    const atomic = new Set([...inside('part'), ...components.map((c) => c.part), ...figureParts.map((p) => p.part)])
     const [parts, moulds] = await Promise.all([
-      db.find(PartEntity, { select: { code: true, mould: true }, ...(few ? { where: { code: In(atomic) } } : {}) }),
+      db.find(PartEntity, {
+        select: { code: true, mould: true },
+        // Boxes of many figures can hold more different parts than one statement takes.
+        ...(few && atomic.size <= LIST ? { where: { code: In([...atomic]) } } : {}),
+      }),
       db.find(MouldEntity, { select: { code: true, mass: true } }),
     ])
     const inAssembly = groupBy(components, (c) => c.assembly)

@@ -151,6 +151,7 @@ describe('refused by field, with nothing written', () => {
       { ...HAT, components: [{ slot: 'tail', part: 'P-00001' }] },
       [400, 'components[0].slot'],
     ],
+    ['a print for another kind', 'parts', { ...HAT, print: 'D-TORSO-QUAY-JACKET' }, [400, 'print']],
     ['a shade that is none', 'colours', { ...COLOUR, hex: 'teal' }, [400, 'hex']],
     ['a finish nobody draws', 'colours', { ...COLOUR, finish: 'fur' }, [400, 'finish']],
     ['a silhouette nobody draws', 'moulds', { ...MOULD, silhouette: 'mystery' }, [400, 'silhouette']],
@@ -201,6 +202,24 @@ describe('changing', () => {
     expect(await total('zeppelin')).toBe(0)
     await put('moulds', mould.code, { ...MOULD, name: 'Zeppelin cap' })
     expect(await total('zeppelin')).toBe(1)
+  })
+
+  test('what is in use keeps its kind', async () => {
+    const mould = await make('moulds', MOULD)
+    const print = await make('prints', { ...PRINT, kind: 'headgear', front: [] })
+    const hat = await make('parts', { ...HAT, mould: mould.code, print: print.code })
+    const figure = { name: 'Own figure', year: 2026, photo: null }
+    await make('figures', { ...figure, worn: [{ slot: 'headgear', part: hat.code, order: 0 }] })
+    const field = async (table: string, code: string, body: object) => {
+      const answer = await put(table, code, body)
+      return [answer.status, answer.body.errors[0]?.field]
+    }
+    expect(await field('moulds', mould.code, { ...MOULD, kind: 'held', silhouette: 'oar' })).toEqual([400, 'kind'])
+    expect(await field('prints', print.code, PRINT)).toEqual([400, 'kind'])
+    expect(await field('parts', hat.code, { ...HAT, mould: 'M-TORSO' })).toEqual([400, 'mould'])
+    expect((await put('parts', hat.code, { ...HAT, mould: 'M-DECK' })).status).toBe(200)
+    const spare = await make('moulds', MOULD)
+    expect((await put('moulds', spare.code, { ...MOULD, kind: 'held', silhouette: 'oar' })).status).toBe(200)
   })
 
   test('an assembly that would contain itself is refused', async () => {

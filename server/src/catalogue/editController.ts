@@ -1,8 +1,9 @@
 import { Body, Controller, Delete, HttpCode, Param, Post, Put, type Type } from '@nestjs/common'
 import { ApiBody, ApiTags } from '@nestjs/swagger'
 import { IsString, Matches, MaxLength } from 'class-validator'
+import type { Editable } from '@outfit/core/catalogue'
 import { ColourBody, FigureBody, MouldBody, PartBody, PrintBody, ReleaseBody } from './editDto.ts'
-import { EditService, type Bodies, type Editable } from './editService.ts'
+import { EditService, type Bodies } from './editService.ts'
 
 export class CodeParam {
   /** Codes go into addresses and files. */

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { QueryFailedError, type EntityManager, type EntityTarget, type ObjectLiteral } from 'typeorm'
 import { placementFaults } from '@outfit/core/anatomy'
-import { catalogueOf, type Placement } from '@outfit/core/catalogue'
+import { catalogueOf, type Editable, type Fulfilled, type Placement, type SavedEntry } from '@outfit/core/catalogue'
 import type { Reject, TableName, TableRow } from '@outfit/core/formats'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
@@ -13,10 +13,10 @@ import { CatalogueService } from './catalogueService.ts'
 import type { ColourBody, FigureBody, MouldBody, PartBody, PrintBody, ReleaseBody } from './editDto.ts'
 import { CaseContentEntity, ComponentEntity, FigurePartEntity, PhotoEntity, ReleaseContentEntity } from './entities.ts'
 import { FinderService } from './finderService.ts'
-import { WishService, type Fulfilled } from './wishService.ts'
+import { WishService } from './wishService.ts'
 
 /** What may be made and changed by hand, by the table it stands in. */
-export interface Bodies {
+export interface Bodies extends Record<Editable, object> {
   colours: ColourBody
   moulds: MouldBody
   prints: PrintBody
@@ -24,22 +24,30 @@ export interface Bodies {
   figures: FigureBody
   releases: ReleaseBody
 }
-export type Editable = keyof Bodies
 
-export interface Saved {
-  code: string
-  /** Whether it was made by this. */
-  made: boolean
-  fulfilled: Fulfilled[]
+/** Rows that belong to an entry and are replaced with it. */
+interface OwnRows {
+  table: TableName
+  entity: EntityTarget<ObjectLiteral>
+  /** The column that names the entry. */
+  owner: string
+  /** Where they stand in the body. */
+  field: string
+  /** What the body says in other words than the table. */
+  also?: (entry: never) => object
 }
-
-/** Tables whose rows belong to an entry and are replaced with it: the table, and the column that names the entry. */
-const OWN_ROWS: Partial<Record<Editable, readonly [TableName, EntityTarget<ObjectLiteral>, string][]>> = {
-  parts: [['components', ComponentEntity, 'assembly']],
-  figures: [['figure-parts', FigurePartEntity, 'figure']],
+const OWN_ROWS: Partial<Record<Editable, readonly OwnRows[]>> = {
+  parts: [{ table: 'components', entity: ComponentEntity, owner: 'assembly', field: 'components' }],
+  figures: [{ table: 'figure-parts', entity: FigurePartEntity, owner: 'figure', field: 'worn' }],
   releases: [
-    ['release-contents', ReleaseContentEntity, 'release'],
-    ['case-contents', CaseContentEntity, 'release'],
+    { table: 'release-contents', entity: ReleaseContentEntity, owner: 'release', field: 'contents' },
+    {
+      table: 'case-contents',
+      entity: CaseContentEntity,
+      owner: 'release',
+      field: 'cases',
+      also: ({ code }: { code: string }) => ({ figure: code }),
+    },
   ],
 }
 
@@ -76,16 +84,16 @@ export class EditService {
   }
 
   /** Make an entry under a free code. */
-  create<T extends Editable>(table: T, body: Bodies[T]): Promise<Saved> {
-    return this.inTransaction(table, async (db) => {
+  create<T extends Editable>(table: T, body: Bodies[T]): Promise<SavedEntry> {
+    return this.inTransaction(async (db) => {
       const code = await this.freeCode(table, db)
       return { code, made: true, fulfilled: await this.write(db, table, code, body) }
     })
   }
 
   /** Make or replace the entry of a code. */
-  save<T extends Editable>(table: T, code: string, body: Bodies[T]): Promise<Saved> {
-    return this.inTransaction(table, async (db) => {
+  save<T extends Editable>(table: T, code: string, body: Bodies[T]): Promise<SavedEntry> {
+    return this.inTransaction(async (db) => {
       const made = !(await db.existsBy(TABLE_TARGETS[table].entity, { code }))
       return { code, made, fulfilled: await this.write(db, table, code, body) }
     })
@@ -93,10 +101,10 @@ export class EditService {
 
   /** Remove an entry nothing else uses. */
   async remove(table: Editable, code: string): Promise<void> {
-    await this.inTransaction(table, async (db) => {
+    await this.inTransaction(async (db) => {
       // Parts name colours in a list, which no foreign key watches.
       if (table === 'colours' && (await this.usersOf(db, table, code)).length > 0) throw inUse(code)
-      for (const [, entity, owner] of OWN_ROWS[table] ?? []) await db.delete(entity, { [owner]: code })
+      for (const { entity, owner } of OWN_ROWS[table] ?? []) await db.delete(entity, { [owner]: code })
       const { affected } = await db.delete(TABLE_TARGETS[table].entity, { code }).catch((error: unknown) => {
         if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message)) throw inUse(code)
         throw error
@@ -106,7 +114,7 @@ export class EditService {
     })
   }
 
-  private async inTransaction<R>(_table: Editable, work: (db: EntityManager) => Promise<R>): Promise<R> {
+  private async inTransaction<R>(work: (db: EntityManager) => Promise<R>): Promise<R> {
     try {
       return await this.writer.transaction(work)
     } finally {
@@ -119,24 +127,13 @@ export class EditService {
     await this.refusePhoto(db, photo)
     await this.put(db, table, [{ code, ...row }], () => '')
     if (photo !== undefined) await db.update(TABLE_TARGETS[table].entity, { code }, { photo })
-    for (const [own, entity, owner] of OWN_ROWS[table] ?? []) {
-      const field = {
-        components: 'components',
-        'figure-parts': 'worn',
-        'release-contents': 'contents',
-        'case-contents': 'cases',
-      }[own as 'components']
+    for (const { table: own, entity, owner, field, also } of OWN_ROWS[table] ?? []) {
       const rows = (body as unknown as Record<string, object[]>)[field]!
       await db.delete(entity, { [owner]: code })
       await this.put(
         db,
         own,
-        rows.map((entry) => ({
-          level: null,
-          [owner]: code,
-          ...(own === 'case-contents' ? { figure: (entry as { code: string }).code } : {}),
-          ...entry,
-        })),
+        rows.map((entry) => ({ level: null, [owner]: code, ...also?.(entry as never), ...entry })),
         (line) => `${field}[${line}].`,
       )
     }

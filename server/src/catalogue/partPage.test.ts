@@ -2,8 +2,8 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { Part, PartFacets } from '@outfit/core/catalogue'
 import type { WayToGet } from '@outfit/core/sourcing'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import type { ImportReport } from '../import/importService.ts'
-import type { Wish } from './wishService.ts'
+import type { ImportReport } from '@outfit/core/formats'
+import type { Wish } from '@outfit/core/catalogue'
 
 let server: TestServer
 let parts: Part[]

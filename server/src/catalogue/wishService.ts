@@ -1,31 +1,12 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
+import type { Fulfilled, Wish } from '@outfit/core/catalogue'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'
 import { ColourEntity, MouldEntity, PartEntity, PrintEntity, WishEntity } from './entities.ts'
 
 const ulid = monotonicFactory()
-
-/** A wish with the names of what it is about. */
-export interface Wish {
-  id: string
-  mould: string
-  print: string | null
-  colour: string
-  /** What is wished for, in words. */
-  name: string
-  at: string
-  fulfilledBy: string | null
-  fulfilledAt: string | null
-  seen: boolean
-}
-
-/** A wish that came true: what it was and the part that brought it. */
-export interface Fulfilled {
-  wish: string
-  part: string
-}
 
 /** Wishes for a mould and print in a colour it was never made in; a part that is that fulfils them. */
 @Injectable()
@@ -47,18 +28,20 @@ export class WishService {
         .find({ where: { code: In([...new Set(codes.filter((code) => code !== null))]) } as never })
       return new Map(rows.map(({ code, name }) => [code, name]))
     }
-    const moulds = await named(
-      MouldEntity,
-      wishes.map(({ mould }) => mould),
-    )
-    const prints = await named(
-      PrintEntity,
-      wishes.map(({ print }) => print),
-    )
-    const colours = await named(
-      ColourEntity,
-      wishes.map(({ colour }) => colour),
-    )
+    const [moulds, prints, colours] = await Promise.all([
+      named(
+        MouldEntity,
+        wishes.map(({ mould }) => mould),
+      ),
+      named(
+        PrintEntity,
+        wishes.map(({ print }) => print),
+      ),
+      named(
+        ColourEntity,
+        wishes.map(({ colour }) => colour),
+      ),
+    ])
     return wishes.map((wish) => ({
       ...wish,
       name: `${prints.get(wish.print ?? '') ?? moulds.get(wish.mould)} in ${colours.get(wish.colour)}`,

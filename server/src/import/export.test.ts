@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { readTable, TABLES, type TableName } from '@outfit/core/formats'
 import { startServer, type TestServer } from '../test/testServer.ts'
-import type { ImportReport } from './importService.ts'
+import type { ImportReport } from '@outfit/core/formats'
 
 const TABLE_NAMES = Object.keys(TABLES) as TableName[]
 

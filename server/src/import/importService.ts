@@ -10,7 +10,7 @@ import {
   rowReader,
   sparseRowReader,
   type Corrections,
-  type GuessGroup,
+  type ImportReport,
   type Mapping,
   type Reject,
   type TableName,
@@ -20,27 +20,11 @@ import { Changes } from '../app/changes.ts'
 import { Writer } from '../app/writer.ts'
 import { ColourEntity, MouldEntity, PartEntity, PrintEntity } from '../catalogue/entities.ts'
 import { FinderService } from '../catalogue/finderService.ts'
-import { WishService, type Fulfilled } from '../catalogue/wishService.ts'
+import { WishService } from '../catalogue/wishService.ts'
 import { RowChecker } from './rowChecker.ts'
 import { TABLE_TARGETS } from './tableTargets.ts'
 import { writeRows } from './tableWriter.ts'
 import { UploadsService, type FileRecord } from './uploadsService.ts'
-
-export interface ImportReport {
-  table: TableName
-  /** Rows read under the header. */
-  rows: number
-  taken: number
-  /** The first rejected rows; `rejected` counts them all. */
-  rejects: Reject[]
-  rejected: number
-  written: boolean
-  /** The first rows as they were read. */
-  sample: Record<string, unknown>[]
-  guesses: GuessGroup[]
-  /** Wishes for a colour that this import brought. */
-  fulfilled: Fulfilled[]
-}
 
 export interface ImportOptions {
   mapping?: Mapping
@@ -165,7 +149,7 @@ export class ImportService {
         report.rows += 1
         const read = readRow(record, info.lines, rejects)
         const filled = read && guesser ? guesser.fill(read as never, info.lines, rejects) : null
-        if (filled?.print) checker.know(filled.print.code)
+        if (filled?.print) checker.know(filled.print)
         const row = (guesser ? filled?.part : read) as TableRow<TableName> | null | undefined
         const good = row ? checker.check(row as never, info.lines, rejects) : null
         if (good) {

@@ -1,5 +1,5 @@
 import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm'
-import { cycleIn } from '@outfit/core/catalogue'
+import { cycleIn, printFits, type PartKind } from '@outfit/core/catalogue'
 import type { Reject, TableName, TableRow } from '@outfit/core/formats'
 import { LAYER_KINDS, SILHOUETTES } from '@outfit/core/mannequin'
 import { ComponentEntity, MouldEntity, PrintEntity } from '../catalogue/entities.ts'
@@ -29,6 +29,26 @@ export function drawingFaults(table: TableName, row: unknown): Fault[] {
 }
 
 /**
+ * Moulds, prints and parts something else is made or dressed with. They keep their kind: with another one, parts would
+ * carry prints they cannot have and stand in slots they do not fit.
+ */
+const IN_USE: Partial<Record<TableName, string>> = {
+  moulds: 'SELECT code, kind FROM mould WHERE code IN (SELECT mould FROM part)',
+  prints: 'SELECT code, kind FROM print WHERE code IN (SELECT print FROM part)',
+  parts: `SELECT code, kind FROM part WHERE code IN
+    (SELECT part FROM figure_part UNION SELECT part FROM placement UNION SELECT part FROM component)`,
+}
+
+/** What is known of kinds, by code. */
+interface Kinds {
+  /** Of moulds and of prints, for parts. */
+  moulds: Map<string, PartKind>
+  prints: Map<string, PartKind>
+  /** Of the entries of the table that are in use. */
+  used: Map<string, PartKind>
+}
+
+/**
  * Checks the rows of one import against each other and against the database, and turns good ones into what is written.
  * Codes are read once; each row is then checked without asking the database.
  */
@@ -40,7 +60,7 @@ export class RowChecker<T extends TableName> {
     private readonly table: T,
     private readonly target: TableTarget<T>,
     private readonly codes: ReadonlyMap<EntityTarget<ObjectLiteral>, Set<string>>,
-    private readonly kinds: ReadonlyMap<string, string>,
+    private readonly kinds: Kinds,
     private readonly components: readonly ComponentEntity[],
   ) {}
 
@@ -53,23 +73,36 @@ export class RowChecker<T extends TableName> {
           const rows = await db.find(entity, { select: { code: true } })
           codes.set(entity, new Set(rows.map((row) => row['code'] as string)))
         }
-    const moulds = table === 'parts' ? await db.find(MouldEntity, { select: { code: true, kind: true } }) : []
+    const kindsOf = (rows: readonly { code: string; kind: PartKind }[]) =>
+      new Map(rows.map(({ code, kind }) => [code, kind]))
+    const select = { code: true, kind: true } as const
+    const kinds: Kinds = {
+      moulds: kindsOf(table === 'parts' ? await db.find(MouldEntity, { select }) : []),
+      prints: kindsOf(table === 'parts' ? await db.find(PrintEntity, { select }) : []),
+      used: kindsOf(IN_USE[table] ? await db.query(IN_USE[table]) : []),
+    }
     const components = table === 'components' ? await db.find(ComponentEntity) : []
-    return new RowChecker(table, target, codes, new Map(moulds.map(({ code, kind }) => [code, kind])), components)
+    return new RowChecker(table, target, codes, kinds, components)
   }
 
   /** Prints an import makes on the way, which its parts may then name. */
-  know(printCode: string): void {
-    this.codes.get(PrintEntity)?.add(printCode)
+  know({ code, kind }: { code: string; kind: PartKind }): void {
+    this.codes.get(PrintEntity)?.add(code)
+    this.kinds.prints.set(code, kind)
   }
 
   /** The row as it is written, or null with its faults pushed to `rejects`. */
   check(row: TableRow<T>, line: number, rejects: Reject[]): ObjectLiteral | null {
-    const faults = [...this.duplicate(row), ...drawingFaults(this.table, row), ...this.references(row)]
+    const faults = [
+      ...this.duplicate(row),
+      ...drawingFaults(this.table, row),
+      ...this.references(row),
+      ...this.kindFaults(row),
+    ]
     for (const fault of faults) rejects.push({ line, ...fault })
     if (faults.length > 0) return null
     if (this.table === 'components') this.inside.push({ line, ...(row as TableRow<'components'>) })
-    return this.target.convert ? this.target.convert(row, this.kinds) : row
+    return this.target.convert ? this.target.convert(row, this.kinds.moulds) : row
   }
 
   /** Faults only the whole file shows: assemblies that would contain themselves or another assembly. */
@@ -99,6 +132,24 @@ export class RowChecker<T extends TableName> {
     if (this.seen.has(key)) return [{ column: null, reason: `"${key}" stands in the file twice` }]
     this.seen.add(key)
     return []
+  }
+
+  /** A part whose print is for another kind; a mould, print or part in use that would become something else. */
+  private kindFaults(row: TableRow<T>): Fault[] {
+    if (this.table !== 'parts' && this.table !== 'moulds' && this.table !== 'prints') return []
+    const { code, mould, print, kind } = row as Partial<TableRow<'parts'> & TableRow<'moulds'>> & { code: string }
+    const own = kind ?? this.kinds.moulds.get(mould!)
+    const printed = print ? this.kinds.prints.get(print) : undefined
+    const used = this.kinds.used.get(code)
+    const column = this.table === 'parts' ? 'mould' : 'kind'
+    return [
+      ...(own && printed && !printFits(printed, own)
+        ? [{ column: 'print', reason: `print "${print}" is for ${printed}, the mould is ${own}` }]
+        : []),
+      ...(own && used && own !== used
+        ? [{ column, reason: `${code} is in use as ${used} and cannot become ${own}` }]
+        : []),
+    ]
   }
 
   private references(row: TableRow<T>): Fault[] {

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { PartEntity, PrintEntity } from '../catalogue/entities.ts'
 import { BinEntity } from '../drawer/entities.ts'
 import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import type { ImportReport } from './importService.ts'
+import type { ImportReport } from '@outfit/core/formats'
 import { UPLOAD_LIMIT, type Upload } from './uploadsService.ts'
 
 let server: TestServer

@@ -22,6 +22,10 @@ describe('the card', () => {
     expect(svg).toContain('Odile, skipper')
     expect(svg).toContain('from Ferry Landing, 2021')
     expect(svg).toContain('take B')
+    // Its oar comes in a newer blind pack too, by chance; the otter comes in that alone.
+    const sourceOf = (name: string) => new RegExp(`${name}<.*?>(from [^<]*)<`, 's').exec(svg)?.[1]
+    expect(sourceOf('Long oar')).toBe('from Regatta Stand, 2019')
+    expect(sourceOf('Otter')).toBe('from Quayside Faces, 2026')
   })
 
   test('of a named take shows that take', async () => {

@@ -67,7 +67,8 @@ export class CardService {
     const found = await Promise.all(
       [...new Set(parts)].map(async (part): Promise<[string, string] | null> => {
         const { releases, figures } = await this.carriers.of(part)
-        const [release] = releases
+        // A blind pack brings it by chance alone, so it is named only where nothing else brings it.
+        const release = releases.find(({ packs }) => packs === null) ?? releases[0]
         if (release) return [part, `from ${release.name}, ${release.year}`]
         return figures[0] ? [part, `from ${figures[0].name}, ${figures[0].year}`] : null
       }),

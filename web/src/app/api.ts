@@ -1,17 +1,20 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
 import type {
+  Carriers,
   Colour,
   Drawables,
+  Editable,
   Mould,
   Part,
   PartFacets,
-  PartOrder,
+  PartQuestion,
   Placement,
   Print,
-  ShelfKey,
+  SavedEntry,
   Slot,
+  Wish,
 } from '@outfit/core/catalogue'
-import type { Corrections, GuessGroup, Reject, TableName } from '@outfit/core/formats'
+import type { Corrections, ImportReport, TableName } from '@outfit/core/formats'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
 import type { ReportWithParts, WayToGet } from '@outfit/core/sourcing'
 
@@ -46,54 +49,20 @@ export interface ImportRequest {
   guess?: Corrections
 }
 
-export interface ImportReport {
-  rows: number
-  taken: number
-  rejects: Reject[]
-  rejected: number
-  written: boolean
-  sample: Record<string, unknown>[]
-  guesses: GuessGroup[]
-  fulfilled: { wish: string; part: string }[]
-}
-
-/** What the finder is asked. */
-export interface FindRequest {
+/** What the finder is asked: words, facets, and which page of the answer. */
+export interface FindRequest extends PartQuestion {
   text?: string
-  shelves?: ShelfKey[]
-  families?: string[]
-  yearFrom?: number
-  yearTo?: number
-  owned?: boolean
-  priceTo?: number
-  inProduction?: boolean
-  order?: PartOrder
   offset?: number
   limit?: number
 }
 
 export type Found = PricedParts & { total: number; facets: PartFacets }
 
-export interface Wish {
-  id: string
-  mould: string
-  print: string | null
-  colour: string
-  name: string
-  at: string
-  fulfilledBy: string | null
-  fulfilledAt: string | null
-  seen: boolean
-}
-
 export type WaysAnswer = { ways: WayToGet[] } & Drawables
 
 export type GoesWithAnswer = PricedParts & {
   groups: { label: string; matches: { code: string; score: number; reasons: string[] }[] }[]
 }
-
-/** Tables whose entries can be made and changed by hand. */
-export type Editable = 'colours' | 'moulds' | 'prints' | 'parts' | 'figures' | 'releases'
 
 export interface FigureEntry {
   code: string
@@ -127,29 +96,9 @@ export type ReleaseDetail = ReleaseEntry & {
   figures: (FigureEntry & { worn: Placement[] })[]
 } & Drawables
 
-export interface SavedEntry {
-  code: string
-  made: boolean
-  fulfilled: { wish: string; part: string }[]
-}
-
-export interface PartDetail extends Drawables {
+export interface PartDetail extends Drawables, Carriers {
   part: Part
   bins: { part: string; bin: string; name: string; qty: number }[]
-  /** The newest carriers, and how many there are. */
-  figures: { code: string; name: string; year: number; qty: number }[]
-  figureCount: number
-  releaseCount: number
-  releases: {
-    code: string
-    name: string
-    kind: string
-    year: number
-    qty: number
-    loose: boolean
-    /** Packs in a case, of a blind pack. */
-    packs: number | null
-  }[]
   offers: {
     id: string
     sellerName: string

@@ -2,7 +2,8 @@ import type { ReactNode } from 'react'
 import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
-import { api, errorText, type Editable, type ProblemBody } from '../app/api.ts'
+import type { Editable } from '@outfit/core/catalogue'
+import { api, errorText, type ProblemBody } from '../app/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { forgetDraft, readDraft, useDraft } from './useDraft.ts'
 
@@ -62,8 +63,11 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
     const answer = await remove({ table, code: code! })
     if (answer.error) return form.setError('root', { message: errorText(answer.error) })
     forgetDraft(name)
-    const undo = () => void save({ table, code, body: toBody(initial) })
-    toast(`Removed ${noun} ${code}.`, { action: { label: 'Undo', onClick: undo } })
+    const undo = async () => {
+      const undone = await save({ table, code, body: toBody(initial) })
+      if (undone.error) toast.error(errorText(undone.error))
+    }
+    toast(`Removed ${noun} ${code}.`, { action: { label: 'Undo', onClick: () => void undo() } })
     return navigate('/parts')
   }
   const { root } = form.formState.errors

@@ -4,6 +4,9 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import {
   catalogueOf,
+  isAssembled,
+  printFits,
+  printKindOf,
   SLOTS,
   TAKING_APART,
   type Component,
@@ -33,15 +36,6 @@ interface Values {
   components: Component[]
 }
 
-/** Kinds that are sold put together and come apart. */
-const ASSEMBLED: readonly PartKind[] = ['dressed-torso', 'leg-pair']
-/** Kinds of print that fit a kind of part; an assembly shows that of its main piece. */
-const PRINT_KIND: Partial<Record<PartKind, PartKind>> = {
-  'dressed-torso': 'torso',
-  'leg-pair': 'leg-left',
-  'leg-right': 'leg-left',
-  'arm-right': 'arm-left',
-}
 const LEVELS = ['as sold', 'into assemblies', 'hands off', 'arms off (stress)', 'legs off the hips', 'altered for good']
 
 /** A part of one's own: a mould in colours with a print, a photo, and what it comes apart into. */
@@ -104,7 +98,11 @@ export function PartEditor() {
                 <select
                   {...ids}
                   value={mould}
-                  onChange={(event) => setValue('mould', event.target.value)}
+                  onChange={(event) => {
+                    const next = moulds.find((m) => m.code === event.target.value)?.kind ?? kind
+                    setValue('mould', event.target.value)
+                    if (!printFits(kind, next)) setValue('print', null)
+                  }}
                   className={box}
                 >
                   <MouldOptions moulds={moulds} />
@@ -128,13 +126,13 @@ export function PartEditor() {
               ))}
             </div>
             <PrintField
-              kind={PRINT_KIND[kind] ?? kind}
+              kind={printKindOf(kind)}
               value={watch('print')}
               onChange={(print) => setValue('print', print)}
               error={errors.print?.message}
             />
             <PhotoField label="Photo" value={watch('photo')} onChange={(photo) => setValue('photo', photo)} />
-            {(ASSEMBLED.includes(kind) || components.length > 0) && (
+            {(isAssembled(kind) || components.length > 0) && (
               <Components
                 components={components}
                 onChange={(next) => setValue('components', next)}

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { RELEASE_KINDS } from '@outfit/core/formats'
 import type { Placement } from '@outfit/core/catalogue'
-import { formatMoney } from '@outfit/core/market'
+import { decimalMoney, formatMoney, readMoney } from '@outfit/core/market'
 import { api, errorText, type Content } from '../app/api.ts'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { useAppSelector } from '../app/store.ts'
@@ -28,13 +28,13 @@ interface Values {
   cases: Content[]
 }
 
-/** "34.99" as 3499; throws a sentence where it is no amount. */
-function minorUnits(text: string): number {
-  const value = Number(text.replace(',', '.'))
-  const minor = Math.round(value * 100)
-  if (text.trim() === '' || !Number.isFinite(value) || value < 0 || Math.abs(value * 100 - minor) > 1e-6)
-    throw new Error(`Retail price: "${text}" is no amount; write it as 34.99.`)
-  return minor
+/** The retail price in minor units; throws a sentence that names the field. */
+function priceOf({ price, currency }: Pick<Values, 'price' | 'currency'>): number {
+  try {
+    return readMoney(price, currency)
+  } catch (error) {
+    throw new Error(`Retail price: ${(error as Error).message}.`, { cause: error })
+  }
 }
 
 /** A release: what it is, what it cost in the shop, and exactly what is in it. */
@@ -48,7 +48,7 @@ export function ReleaseEditor() {
         name: data.name,
         kind: data.kind,
         year: data.year,
-        price: (data.price / 100).toFixed(2),
+        price: decimalMoney(data.price, data.currency),
         currency: data.currency,
         inProduction: data.inProduction,
         photo: data.photo,
@@ -73,11 +73,11 @@ export function ReleaseEditor() {
       noun="release"
       code={data ? code : null}
       initial={initial}
-      toBody={({ price, ...rest }) => ({
-        ...rest,
-        price: minorUnits(price),
+      toBody={(values) => ({
+        ...values,
+        price: priceOf(values),
         // Only a blind pack leaves to chance what is in it.
-        cases: rest.kind === 'blind pack' ? rest.cases : [],
+        cases: values.kind === 'blind pack' ? values.cases : [],
       })}
       after={(saved) => `/catalogue/releases/${saved}`}
       preview={(values) => <Preview values={values} figures={data?.figures ?? []} />}
@@ -253,7 +253,7 @@ function Preview({
   const packs = values.cases.reduce((sum, { qty }) => sum + qty, 0)
   let price = ''
   try {
-    price = formatMoney(minorUnits(values.price), values.currency)
+    price = formatMoney(priceOf(values), values.currency)
   } catch {
     // Half typed.
   }

@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react'
-import type { Editable } from '../app/api.ts'
+import type { Editable } from '@outfit/core/catalogue'
 import { ColourEditor } from './ColourEditor.tsx'
 import { FigureEditor } from './FigureEditor.tsx'
 import { MouldEditor } from './MouldEditor.tsx'

@@ -1,5 +1,6 @@
 import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
-import { familiesOf, PART_KINDS, type Colour, type Mould } from '@outfit/core/catalogue'
+import { familiesOf, PART_KINDS, type Colour, type Mould, type Traits } from '@outfit/core/catalogue'
+import { traitsCell } from '@outfit/core/formats'
 import { api } from '../app/api.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 
@@ -102,23 +103,18 @@ export function MouldOptions({ moulds }: { moulds: readonly Mould[] }) {
 }
 
 /** Traits as lines of "key=value". */
-export const traitsToText = (traits: Record<string, string>) =>
-  Object.entries(traits)
-    .map(([key, value]) => `${key}=${value}`)
-    .join('\n')
+export const traitsToText = (traits: Traits) => traitsCell.write(traits).replaceAll(';', '\n')
 
-export function traitsFromText(text: string): Record<string, string> {
-  const lines = text
-    .split('\n')
-    .map((line) => line.trim())
-    .filter(Boolean)
-  return Object.fromEntries(
-    lines.map((line, i) => {
-      const at = line.indexOf('=')
-      if (at < 1) throw new Error(`Traits, line ${i + 1}: "${line}" is no trait; write it as key=value.`)
-      return [line.slice(0, at).trim(), line.slice(at + 1).trim()]
-    }),
-  )
+/** Lines of "key=value" as traits; throws a sentence that names the line. */
+export function traitsFromText(text: string): Traits {
+  const read = (line: string, i: number) => {
+    try {
+      return traitsCell.read(line)
+    } catch (error) {
+      throw new Error(`Traits, line ${i + 1}: ${(error as Error).message}.`, { cause: error })
+    }
+  }
+  return Object.assign({}, ...text.split('\n').map(read)) as Traits
 }
 
 /** Several of some words. */

@@ -36,14 +36,27 @@ export function FinderView() {
   const change = (next: Partial<Question>) => setSearch(writeQuestion({ ...question, ...next }), { replace: true })
   const latest = useRef(change)
   latest.current = change
+  const asked = question.text ?? ''
+  // What this field put into the address; anything else there came by a link or the browser's way back.
+  const put = useRef(asked)
   useEffect(() => {
-    const later = setTimeout(() => latest.current({ text: words.trim() }), PAUSE)
+    const later = setTimeout(() => {
+      if (words.trim() === put.current) return
+      put.current = words.trim()
+      latest.current({ text: put.current })
+    }, PAUSE)
     return () => clearTimeout(later)
   }, [words])
+  useEffect(() => {
+    if (asked === put.current) return
+    put.current = asked
+    setWords(asked)
+  }, [asked])
   useHotkeys('/', () => field.current?.focus(), { enabled: singleKeys, useKey: true, preventDefault: true })
   const firstCard = () => document.querySelector<HTMLElement>('[data-at="0"] > :is(a, button)')?.focus()
   const clear = () => {
     setWords('')
+    put.current = ''
     setSearch(writeQuestion(question.order ? { order: question.order } : {}), { replace: true })
   }
   const total = (currentData ?? data)?.total

@@ -1,14 +1,16 @@
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { putOn } from '@outfit/core/anatomy'
+import { wornAlone } from '@outfit/core/anatomy'
 import {
   catalogueOf,
   PART_KINDS,
+  plainPieces,
   SHELVES,
   SHELF_KEYS,
   shelfOf,
   type Colour,
   type Mould,
+  type Component,
   type Part,
 } from '@outfit/core/catalogue'
 import { toneOf } from '@outfit/core/colour'
@@ -16,9 +18,6 @@ import type { View } from '@outfit/core/mannequin'
 import { api, errorText } from '../app/api.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
-
-/** Kinds that are put together from others and have no drawing of their own. */
-const ASSEMBLED = new Set(['dressed-torso', 'leg-pair'])
 
 /** Three colours to look at every mould in: a dark, a middle and a light one, of different families. */
 function trial(colours: readonly Colour[]): Colour[] {
@@ -42,9 +41,7 @@ export function MouldSheet() {
   if (!basics) return <Waiting>Laying out the moulds…</Waiting>
   const { moulds, colours } = basics
   const three = trial(colours)
-  const shown = moulds
-    .filter(({ kind }) => !ASSEMBLED.has(kind))
-    .sort((a, b) => PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind))
+  const shown = [...moulds].sort((a, b) => PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind))
   return (
     <div className="mx-auto max-w-[1280px] px-5 py-4">
       <div className="flex items-baseline gap-4">
@@ -78,7 +75,7 @@ export function MouldSheet() {
             </h2>
             <ul className="mt-2 grid grid-cols-4 gap-x-6 gap-y-3">
               {own.map((mould) => (
-                <Contact key={mould.code} mould={mould} three={three} colours={colours} view={view} />
+                <Contact key={mould.code} mould={mould} moulds={moulds} three={three} colours={colours} view={view} />
               ))}
             </ul>
           </section>
@@ -88,25 +85,39 @@ export function MouldSheet() {
   )
 }
 
-function Contact({ mould, three, colours, view }: { mould: Mould; three: Colour[]; colours: Colour[]; view: View }) {
+interface ContactProps {
+  mould: Mould
+  moulds: readonly Mould[]
+  three: readonly Colour[]
+  colours: readonly Colour[]
+  view: View
+}
+
+function Contact({ mould, moulds, three, colours, view }: ContactProps) {
   const drawn = useMemo(
     () =>
       three.map((colour) => {
         const second = three.find((other) => other.code !== colour.code) ?? colour
-        const part: Part = {
-          code: 'P-CONTACT',
-          name: mould.name,
-          mould: mould.code,
+        const partOf = (own: Mould, components: Component[]): Part => ({
+          code: own.code,
+          name: own.name,
+          mould: own.code,
           colours: [colour.code, second.code],
           print: null,
           year: null,
           photo: null,
-          components: [],
-        }
-        const catalogue = catalogueOf({ colours, moulds: [mould], prints: [], parts: [part] })
-        return { colour, catalogue, worn: putOn([{ part: part.code, qty: 1 }], catalogue) }
+          components,
+        })
+        const pieces = plainPieces(mould, moulds)
+        const part = partOf(
+          mould,
+          pieces.map(({ slot, mould: own }) => ({ slot, part: own.code, level: 1 })),
+        )
+        const parts = [part, ...pieces.map(({ mould: own }) => partOf(own, []))]
+        const catalogue = catalogueOf({ colours, moulds, prints: [], parts })
+        return { colour, catalogue, worn: wornAlone(part, catalogue) }
       }),
-    [mould, three, colours],
+    [mould, moulds, three, colours],
   )
   return (
     <li>

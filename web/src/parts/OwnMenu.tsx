@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Link } from 'react-router'
-import type { Editable } from '../app/api.ts'
+import type { Editable } from '@outfit/core/catalogue'
 
 /** What can be made by hand, the commonest first. */
 const OWN: readonly [Editable, string, string][] = [

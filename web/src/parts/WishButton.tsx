@@ -1,6 +1,6 @@
 import { toast } from 'sonner'
-import type { Colour, Part } from '@outfit/core/catalogue'
-import { api, errorText, type Wish } from '../app/api.ts'
+import type { Colour, Part, Wish } from '@outfit/core/catalogue'
+import { api, errorText } from '../app/api.ts'
 import { Button } from '../ui/Button.tsx'
 
 /** Keep a wish for a colour that was never made, or drop it. */

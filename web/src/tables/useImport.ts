@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
-import { api, errorText, type ImportReport, type ImportRequest } from '../app/api.ts'
+import type { ImportReport } from '@outfit/core/formats'
+import { api, errorText, type ImportRequest } from '../app/api.ts'
 import { useAppDispatch } from '../app/store.ts'
 import { watchJob } from '../app/watchJob.ts'
 

@@ -1,0 +1,32 @@
+import type { Mould, PartKind, Slot } from './types.ts'
+
+/** What each kind of assembly is put together from. */
+const PIECES: Partial<Record<PartKind, readonly (readonly [Slot, PartKind])[]>> = {
+  'dressed-torso': [
+    ['torso', 'torso'],
+    ['armRight', 'arm-right'],
+    ['armLeft', 'arm-left'],
+    ['handRight', 'hand'],
+    ['handLeft', 'hand'],
+  ],
+  'leg-pair': [
+    ['hips', 'hips'],
+    ['legRight', 'leg-right'],
+    ['legLeft', 'leg-left'],
+  ],
+}
+
+/**
+ * The moulds an assembly's mould is put together from, slot by slot: of each kind the one that shares most traits with
+ * it, so that a pair of middle legs gets middle legs; the first of equals. Empty for a mould that is one piece.
+ */
+export function plainPieces(assembly: Mould, moulds: readonly Mould[]): { slot: Slot; mould: Mould }[] {
+  const shared = ({ traits }: Mould) =>
+    Object.entries(traits).filter(([key, value]) => assembly.traits[key] === value).length
+  return (PIECES[assembly.kind] ?? []).flatMap(([slot, kind]) => {
+    const fitting = moulds.filter((mould) => mould.kind === kind)
+    const [first] = fitting
+    if (!first) return []
+    return [{ slot, mould: fitting.reduce((best, mould) => (shared(mould) > shared(best) ? mould : best), first) }]
+  })
+}
