@@ -22,6 +22,19 @@ test('legs are taken in the length of the pair', () => {
   }
 })
 
+test('a dressed torso has plain arms and mitts, whatever other hands there are', () => {
+  const moulds = [...worldCatalogue().moulds.values()]
+  const dressed = moulds.find(({ kind }) => kind === 'dressed-torso')!
+  for (const order of [moulds, [...moulds].reverse()])
+    expect(plainPieces(dressed, order).map(({ mould }) => mould.silhouette)).toEqual([
+      'torso',
+      'arm',
+      'arm',
+      'hand',
+      'hand',
+    ])
+})
+
 test('a piece nobody made is left out', () => {
   const moulds = [...worldCatalogue().moulds.values()].filter(({ kind }) => kind !== 'hand')
   const dressed = moulds.find(({ kind }) => kind === 'dressed-torso')!

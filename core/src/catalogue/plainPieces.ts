@@ -18,15 +18,18 @@ const PIECES: Partial<Record<PartKind, readonly (readonly [Slot, PartKind])[]>> 
 
 /**
  * The moulds an assembly's mould is put together from, slot by slot: of each kind the one that shares most traits with
- * it, so that a pair of middle legs gets middle legs; the first of equals. Empty for a mould that is one piece.
+ * it, so that a pair of middle legs gets middle legs; of equals the plain shape of its kind, then the first. Empty for a
+ * mould that is one piece.
  */
 export function plainPieces(assembly: Mould, moulds: readonly Mould[]): { slot: Slot; mould: Mould }[] {
-  const shared = ({ traits }: Mould) =>
-    Object.entries(traits).filter(([key, value]) => assembly.traits[key] === value).length
+  // A plain shape is called as its kind is, side apart: "arm" of "arm-left".
+  const fit = ({ traits, kind, silhouette }: Mould) =>
+    Object.entries(traits).filter(([key, value]) => assembly.traits[key] === value).length +
+    (kind.startsWith(silhouette) ? 0.5 : 0)
   return (PIECES[assembly.kind] ?? []).flatMap(([slot, kind]) => {
     const fitting = moulds.filter((mould) => mould.kind === kind)
     const [first] = fitting
     if (!first) return []
-    return [{ slot, mould: fitting.reduce((best, mould) => (shared(mould) > shared(best) ? mould : best), first) }]
+    return [{ slot, mould: fitting.reduce((best, mould) => (fit(mould) > fit(best) ? mould : best), first) }]
   })
 }
