@@ -39,8 +39,8 @@ function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
 }
 
 /**
- * Build the model. Without `fillers` parcels cannot be filled up with goods nobody needs. `objective` is either the total cost or the number of unmet units; with `mostUnmet` the latter is
- * held at its best while the cost is minimised.
+ * Build the model. Without `fillers` parcels cannot be filled up with goods nobody needs. `objective` is either the total
+ * cost or the number of unmet units; with `mostUnmet` the latter is held at its best while the cost is minimised.
  *
  * Each shipping band is an alternative of its own with a copy of the basket's amount, which keeps the bound strong when
  * shipping falls as baskets grow. Steps of use as parts and steps that only fill a parcel up are columns of their own: the

@@ -1,13 +1,5 @@
 import { useParams } from 'react-router'
-import {
-  CONNECTIONS,
-  COVERS,
-  PART_KINDS,
-  type Connection,
-  type Cover,
-  type Mould,
-  type PartKind,
-} from '@outfit/core/catalogue'
+import { CONNECTIONS, COVERS, PART_KINDS, type Mould, type PartKind } from '@outfit/core/catalogue'
 import { SILHOUETTES } from '@outfit/core/mannequin'
 import { api } from '../app/api.ts'
 import { EmptyNote, Waiting } from '../ui/Notes.tsx'
@@ -15,17 +7,8 @@ import { EntryForm } from './EntryForm.tsx'
 import { box, ChoiceChips, Field, TextField, traitsFromText, traitsToText } from './fields.tsx'
 import { LivePicture, livePart } from './LivePicture.tsx'
 
-interface Values {
-  name: string
-  kind: PartKind
-  silhouette: string
-  neckThickness: number
-  height: number
-  mass: number
-  connections: Connection[]
-  covers: Cover[]
-  traits: string
-}
+/** A mould as its fields hold it: traits are lines of text. */
+type Values = Omit<Mould, 'code' | 'traits'> & { traits: string }
 
 const START: Values = {
   name: '',

@@ -26,15 +26,7 @@ import { livePart, LivePicture } from './LivePicture.tsx'
 import { PartPicker } from './PartPicker.tsx'
 import { PhotoField } from './PhotoField.tsx'
 
-interface Values {
-  name: string
-  mould: string
-  colours: string[]
-  print: string | null
-  year: number | null
-  photo: string | null
-  components: Component[]
-}
+type Values = Omit<Part, 'code'>
 
 const LEVELS = ['as sold', 'into assemblies', 'hands off', 'arms off (stress)', 'legs off the hips', 'altered for good']
 
@@ -146,15 +138,7 @@ export function PartEditor() {
   )
 }
 
-const valuesOf = ({ name, mould, colours, print, year, photo, components }: Part): Values => ({
-  name,
-  mould,
-  colours,
-  print,
-  year,
-  photo,
-  components,
-})
+const valuesOf = ({ code: _code, ...values }: Part): Values => values
 
 function PrintField({
   kind,
