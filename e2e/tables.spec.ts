@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { closeSync, ftruncateSync, openSync } from 'node:fs'
 import { bytesOf, expect, test } from './fixtures.ts'
 
 const file = (name: string, text: string | Buffer) => ({
@@ -81,6 +82,18 @@ test('a file that is no text is refused with its line, and another can be chosen
     Buffer.concat([Buffer.from('code,name\nB1,'), Buffer.from([0xff, 0xfe]), Buffer.from('\n')]),
   )
   await expect(app.getByRole('alert')).toContainText('broken.csv: The file is not UTF-8 text: line 2')
+  await choose(app, 'good.csv', 'code,name\nB71,Attic\n')
+  await expect(app.getByRole('heading', { name: 'good.csv' })).toBeVisible()
+})
+
+test('a file of two gigabytes is refused by its name and size', async ({ app, server }, info) => {
+  const path = info.outputPath('everything.csv')
+  const huge = openSync(path, 'w')
+  ftruncateSync(huge, 2 * 1024 ** 3)
+  closeSync(huge)
+  await app.goto(`${server.url}/tables`)
+  await app.locator('input[type=file]').setInputFiles(path)
+  await expect(app.getByRole('alert')).toContainText('everything.csv: The file has 2048 MB or more')
   await choose(app, 'good.csv', 'code,name\nB71,Attic\n')
   await expect(app.getByRole('heading', { name: 'good.csv' })).toBeVisible()
 })

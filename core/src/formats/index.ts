@@ -11,6 +11,7 @@ export {
   type ReadTable,
   type Reject,
 } from './readTable.ts'
+export { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE, TABLE_FILE_LIMIT, tableTooLarge } from './fileLimits.ts'
 export type { ImportReport } from './importReport.ts'
 export { traits as traitsCell } from './cells.ts'
 export { writeCsv, writeTable } from './writeCsv.ts'

@@ -6,13 +6,12 @@ import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
+import { PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/formats'
 import { notFound, Problem } from '../app/problem.ts'
 import { SETTINGS, type Settings } from '../app/settings.ts'
 import { Writer } from '../app/writer.ts'
 import { PhotoEntity } from './entities.ts'
 
-/** Largest photo taken, in bytes. */
-export const PHOTO_LIMIT = 10 * 1024 * 1024
 /** Longest side kept, in pixels, and the most pixels that are unpacked at all. */
 const LONGEST = 1600
 const MOST_PIXELS = 80_000_000
@@ -92,7 +91,4 @@ export class PhotoService implements OnModuleInit {
   }
 }
 
-const tooLarge = () =>
-  new Problem(413, `A photo may have at most ${PHOTO_LIMIT / 1024 / 1024} MB. Nothing was kept.`, [
-    { field: 'file', message: 'is too large' },
-  ])
+const tooLarge = () => new Problem(413, PHOTO_TOO_LARGE, [{ field: 'file', message: 'is too large' }])

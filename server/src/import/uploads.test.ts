@@ -5,8 +5,8 @@ import { join } from 'node:path'
 import { PartEntity, PrintEntity } from '../catalogue/entities.ts'
 import { BinEntity } from '../drawer/entities.ts'
 import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import type { ImportReport } from '@outfit/core/formats'
-import { UPLOAD_LIMIT, type Upload } from './uploadsService.ts'
+import { TABLE_FILE_LIMIT, type ImportReport } from '@outfit/core/formats'
+import type { Upload } from './uploadsService.ts'
 
 let server: TestServer
 beforeAll(async () => {
@@ -77,7 +77,7 @@ describe('a file', () => {
 
   test('of two gigabytes is refused before it is sent', async () => {
     const bytes = 2 * 1024 ** 3
-    expect(bytes).toBeGreaterThan(UPLOAD_LIMIT)
+    expect(bytes).toBeGreaterThan(TABLE_FILE_LIMIT)
     const before = kept()
     const { status, body } = await new Promise<{ status: number; body: ProblemBody }>((resolve, reject) => {
       const call = request(`${server.url}/api/uploads`, {

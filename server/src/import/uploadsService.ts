@@ -7,12 +7,9 @@ import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { ulid } from 'ulid'
-import { CSV_OPTIONS, delimiterOf, notCsv } from '@outfit/core/formats'
+import { CSV_OPTIONS, delimiterOf, notCsv, TABLE_FILE_LIMIT, tableTooLarge } from '@outfit/core/formats'
 import { notFound, Problem } from '../app/problem.ts'
 import { SETTINGS, type Settings } from '../app/settings.ts'
-
-/** Largest table file taken, in bytes; a million offers take some 60 MB. */
-export const UPLOAD_LIMIT = 512 * 1024 * 1024
 
 /** Rows shown for the mapping. */
 const SHOWN = 6
@@ -47,7 +44,7 @@ export class UploadsService implements OnModuleInit {
 
   /** Keep a file that comes in, refusing what is too large or no UTF-8 while it comes; nothing of it stays then. */
   async take(body: Readable, announced: number | null): Promise<Upload> {
-    if (announced !== null && announced > UPLOAD_LIMIT) throw tooLarge(announced)
+    if (announced !== null && announced > TABLE_FILE_LIMIT) throw tooLarge(announced)
     const upload = ulid()
     const path = this.pathOf(upload)
     let bytes = 0
@@ -56,7 +53,7 @@ export class UploadsService implements OnModuleInit {
     const check = async function* (source: AsyncIterable<Buffer>) {
       for await (const chunk of source) {
         bytes += chunk.length
-        if (bytes > UPLOAD_LIMIT) throw tooLarge(bytes)
+        if (bytes > TABLE_FILE_LIMIT) throw tooLarge(bytes)
         line += linesIn(decoder, chunk, line)
         yield chunk
       }
@@ -117,14 +114,7 @@ export class UploadsService implements OnModuleInit {
   }
 }
 
-const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`
-
-const tooLarge = (bytes: number) =>
-  new Problem(
-    413,
-    `The file has ${megabytes(bytes)} or more; at most ${megabytes(UPLOAD_LIMIT)} are taken. Cut it into pieces. Nothing was kept.`,
-    [{ field: 'file', message: 'is too large' }],
-  )
+const tooLarge = (bytes: number) => new Problem(413, tableTooLarge(bytes), [{ field: 'file', message: 'is too large' }])
 
 /** Line breaks in a chunk, after decoding it as UTF-8 (null: the end). Throws with the line where that fails. */
 function linesIn(decoder: InstanceType<typeof TextDecoder>, chunk: Buffer | null, before: number): number {

@@ -1,8 +1,7 @@
 import { useId, useState } from 'react'
+import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/formats'
 import { api, errorText } from '../app/api.ts'
 import { Button } from '../ui/Button.tsx'
-
-const LIMIT = 10 * 1024 * 1024
 
 /** A photo: chosen, sent, shown, taken away. */
 export function PhotoField({
@@ -19,8 +18,7 @@ export function PhotoField({
   const [error, setError] = useState<string | null>(null)
   const take = async (file: File | undefined) => {
     if (!file) return
-    if (file.size > LIMIT)
-      return setError(`${file.name} has ${Math.round(file.size / 1024 / 1024)} MB; a photo may have at most 10.`)
+    if (file.size > PHOTO_LIMIT) return setError(`${file.name}: ${PHOTO_TOO_LARGE}`)
     setError(null)
     const answer = await add(file)
     return answer.error ? setError(errorText(answer.error)) : onChange(answer.data.hash)
@@ -56,7 +54,7 @@ export function PhotoField({
         )}
       </div>
       <p className={`mt-0.5 text-[13px] ${error ? 'text-problem' : 'text-soft'}`} role={error ? 'alert' : undefined}>
-        {error ?? (adding.isLoading ? 'Keeping the photo…' : 'PNG, JPEG or WebP, up to 10 MB')}
+        {error ?? (adding.isLoading ? 'Keeping the photo…' : `PNG, JPEG or WebP, up to ${megabytes(PHOTO_LIMIT)}`)}
       </p>
     </div>
   )

@@ -1,6 +1,14 @@
 import { Download, Upload as UploadIcon } from 'lucide-react'
 import { useState } from 'react'
-import { columnsOf, guessTable, TABLES, type TableName } from '@outfit/core/formats'
+import {
+  columnsOf,
+  guessTable,
+  megabytes,
+  TABLE_FILE_LIMIT,
+  TABLES,
+  tableTooLarge,
+  type TableName,
+} from '@outfit/core/formats'
 import { api, errorText, type Upload } from '../app/api.ts'
 import { MappingStep } from './MappingStep.tsx'
 
@@ -34,6 +42,8 @@ export function TablesView() {
   const take = async (chosen: File | undefined) => {
     if (!chosen) return
     setProblem(null)
+    // Said here: a browser told so by the server half way would only see a broken line.
+    if (chosen.size > TABLE_FILE_LIMIT) return setProblem(`${chosen.name}: ${tableTooLarge(chosen.size)}`)
     const answer = await send(chosen)
     if (answer.error) return setProblem(`${chosen.name}: ${errorText(answer.error)}`)
     return setFile({
@@ -80,7 +90,9 @@ export function TablesView() {
           <span className="font-semibold">
             {sending.isLoading ? 'Keeping the file…' : 'Drop a CSV file here, or choose one'}
           </span>
-          <span className="text-[13px] text-soft">UTF-8, with commas, semicolons or tabs, up to 512 MB</span>
+          <span className="text-[13px] text-soft">
+            UTF-8, with commas, semicolons or tabs, up to {megabytes(TABLE_FILE_LIMIT)}
+          </span>
           <input
             type="file"
             accept=".csv,.tsv,.txt,text/csv"
