@@ -1,0 +1,109 @@
+import type { Catalogue, Part, Placement, Slot } from '../catalogue/index.ts'
+import type { Brief, BriefWish } from './brief.ts'
+import { deductionsOf, factsOf, type Deduction } from './facts.ts'
+import { judgesOf, WHOLE, type Judge } from './judge.ts'
+import { lookAt, type Look } from './look.ts'
+import { PLACE_FACTS, placeOf, type Place } from './places.ts'
+import { MET } from './similar.ts'
+
+/** What an outfit or a part shows of one wish. Points are milli-points: WHOLE is a whole outfit's hundred. */
+export interface Term {
+  wish: BriefWish
+  score: number
+  milli: number
+  most: number
+  words: string
+}
+
+/** How like its brief an outfit is: the sum of its terms less its deductions, never below 0. */
+export interface Likeness {
+  milli: number
+  terms: Term[]
+  deductions: Deduction[]
+  /** Musts that are not met. */
+  missed: Term[]
+}
+
+/** Points as they are written: "86". */
+export const inPoints = (milli: number) => Math.round(milli / 1000)
+
+/** How like its brief an outfit is. O(wishes + placements). */
+export function likenessOf(placements: readonly Placement[], brief: Brief, catalogue: Catalogue): Likeness {
+  return likenessBy(judgesOf(brief, catalogue), placements, catalogue)
+}
+
+/** The same with the wishes made ready, for whoever judges many outfits. */
+export function likenessBy(judges: readonly Judge[], placements: readonly Placement[], catalogue: Catalogue): Likeness {
+  const looks = new Map<Slot, Look[]>()
+  for (const { slot, part: code, turned } of placements) {
+    const part = catalogue.parts.get(code)
+    if (part) looks.set(slot, [...(looks.get(slot) ?? []), lookAt(part, turned, catalogue)])
+  }
+  const terms = judges.map((judge) => {
+    const { slots } = PLACE_FACTS[judge.wish.place]
+    return termOf(
+      judge,
+      slots.flatMap((slot) => looks.get(slot) ?? []),
+    )
+  })
+  const deductions = deductionsOf(factsOf(placements, catalogue), catalogue)
+  const earned = terms.reduce((sum, { milli }) => sum + milli, 0)
+  const lost = deductions.reduce((sum, { milli }) => sum + milli, 0)
+  return {
+    milli: Math.max(0, Math.min(WHOLE, earned - lost)),
+    terms,
+    deductions,
+    missed: terms.filter(({ wish, score }) => wish.weight === 'must' && score < MET),
+  }
+}
+
+function termOf(judge: Judge, looks: readonly Look[]): Term {
+  const { wish, most } = judge
+  const seen: (Look | null)[] = looks.length > 0 ? [...looks] : [null]
+  const scores = seen.map(judge.score)
+  const best = scores.indexOf(Math.max(...scores))
+  const worst = scores.indexOf(Math.min(...scores))
+  const mean = PLACE_FACTS[wish.place].judge === 'mean'
+  const score = mean ? scores.reduce((sum, s) => sum + s, 0) / scores.length : scores[best]!
+  return { wish, score, milli: Math.round(most * score), most, words: judge.words(seen[mean ? worst : best]!) }
+}
+
+/** What a single part shows of the wishes for the places it fills. */
+export interface PartLikeness {
+  /** Share of what those wishes can earn, in [0, 1]; null where nothing is wished for there. */
+  share: number | null
+  terms: Term[]
+}
+
+/** The atomic parts of a part with the places they go to: `place` itself, or those of its components. */
+function piecesOf(part: Part, place: Place, catalogue: Catalogue): { place: Place; part: Part }[] {
+  if (part.components.length === 0) return [{ place, part }]
+  return part.components.flatMap(({ slot, part: code }) => {
+    const piece = catalogue.parts.get(code)
+    return piece && slot !== 'hips' ? [{ place: placeOf(slot), part: piece }] : []
+  })
+}
+
+/** Judges by place, made once for all parts of a tray. */
+export function judgesByPlace(judges: readonly Judge[]): ReadonlyMap<Place, readonly Judge[]> {
+  const byPlace = new Map<Place, Judge[]>()
+  for (const judge of judges) byPlace.set(judge.wish.place, [...(byPlace.get(judge.wish.place) ?? []), judge])
+  return byPlace
+}
+
+/** What a part shows of the wishes for the places it fills, worn at `place`. O(wishes there). */
+export function likenessOfPart(
+  part: Part,
+  place: Place,
+  judges: ReadonlyMap<Place, readonly Judge[]>,
+  catalogue: Catalogue,
+  turned = false,
+): PartLikeness {
+  const seen = new Map<Place, Look[]>()
+  for (const piece of piecesOf(part, place, catalogue))
+    if (judges.has(piece.place))
+      seen.set(piece.place, [...(seen.get(piece.place) ?? []), lookAt(piece.part, turned, catalogue)])
+  const terms = [...seen].flatMap(([at, looks]) => judges.get(at)!.map((judge) => termOf(judge, looks)))
+  const most = terms.reduce((sum, term) => sum + term.most, 0)
+  return { share: most > 0 ? terms.reduce((sum, { milli }) => sum + milli, 0) / most : null, terms }
+}

@@ -1,0 +1,6 @@
+export { castBest } from './castBest.ts'
+export { castBefore, priceCast, type Cast, type CastEffort, type CastProblem, type CastResult } from './problem.ts'
+export { NoCasting, type CastingAsk, type CastingPool } from './ask.ts'
+export { castingOf, type Casting } from './castingProblem.ts'
+export { castOutfits, type CastingResult, type CastOutfit } from './cast.ts'
+export { budgetCurve, cheapestKeeping, dearParts, type BudgetCurve, type DearPart } from './budget.ts'
