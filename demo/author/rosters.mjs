@@ -1,7 +1,16 @@
+import { bram, odile, odileYoung, pim, rower, rowers, teo } from './briefs.mjs'
 import { part } from './parts.mjs'
 import { worn } from './releases.mjs'
 
-const take = (label, wearing, chosen = false) => ({ label, chosen, placements: worn(wearing) })
+const take = (label, wearing, chosen = false, reason = '') => ({
+  label,
+  chosen,
+  ...(reason ? { reason } : {}),
+  placements: worn(wearing),
+})
+
+/** A reference picture of demo/world/references. */
+const picture = (file, caption) => [{ photo: `references/${file}.svg`, caption }]
 
 export const rosters = [
   {
@@ -19,6 +28,8 @@ export const rosters = [
             name: 'Odile, skipper',
             faction: 'Crew',
             stature: 'full',
+            brief: odile,
+            references: picture('odile-skipper', 'On the landing stage, in the morning'),
             takes: [
               take(
                 'A',
@@ -35,6 +46,8 @@ export const rosters = [
             name: 'Odile at twelve',
             faction: 'Crew',
             stature: 'middle',
+            brief: odileYoung,
+            references: picture('odile-twelve', 'Twelve, with the mooring rope'),
             takes: [
               take(
                 'A',
@@ -52,11 +65,22 @@ export const rosters = [
             name: 'Teo, tickets',
             faction: 'Ashore',
             stature: 'full',
+            brief: teo,
+            references: picture('teo-tickets', 'At the ticket hut'),
             takes: [
               take(
                 'A',
                 'headgear CURLT/Tar; head glasses-tar/Umber; torso purser/Chalk; hands Umber; hips darkF/Tar; neck SATCH/Oak; heldLeft UMBR/Clear Tide',
                 true,
+                'The satchel alone tells what he does.',
+              ),
+              take(
+                'B',
+                'headgear CROP/Tar; head glasses-tar/Umber; torso purser/Chalk; hands Umber; hips darkF/Tar; neck SATCH/Tar; heldLeft UMBR/Tar',
+              ),
+              take(
+                'C',
+                'headgear CURLT/Tar; head grin-tar/Umber; torso purser/Chalk; hands Umber; hips workF/Slate; neck SATCH/Oak; heldLeft LEDG/Wine',
               ),
             ],
           },
@@ -69,7 +93,17 @@ export const rosters = [
             name: 'Bram, engines',
             faction: 'Crew',
             stature: 'full',
+            brief: bram,
+            references: picture('bram-engines', 'Before the storm'),
             takes: [
+              take(
+                'B',
+                'headgear OILH/Marigold; head beard-pewter/Shell; torso oilskin-coat/Marigold; hips coat-yellowF/Marigold; neck LSCRF/Bottle; waist POUCH/Chestnut; heldRight LANT/Clear Honey',
+              ),
+              take(
+                'C',
+                'headgear BOBL/Pewter; head beard-pewter/Shell; torso cable-knit/Moss; hands Shell; hips workF/Slate; heldRight LANT/Clear Honey; heldLeft MALL/Oak',
+              ),
               take(
                 'A',
                 'headgear OILH/Bottle; head beard-pewter/Shell; torso oilskin-coat/Marigold; hips coat-yellowF/Marigold; neck OILC/Marigold; neck LSCRF/Bottle; waist POUCH/Chestnut; heldRight LANT/Clear Honey; heldLeft MALL/Oak',
@@ -105,6 +139,8 @@ export const rosters = [
             name,
             faction,
             stature: 'full',
+            brief: rower(rowers[name]),
+            references: picture(name.toLowerCase().replace(' ', '-'), 'At the boathouse'),
             takes: [
               take(
                 'A',
@@ -123,6 +159,8 @@ export const rosters = [
               name: 'Pim, cox',
               faction: 'Cox',
               stature: 'middle',
+              brief: pim,
+              references: picture('pim-cox', 'On the jetty, shouting'),
               takes: [
                 take(
                   'A',
@@ -135,6 +173,25 @@ export const rosters = [
         },
       ]),
   },
+]
+
+/** What is put off: `like` a part in a `colour` it was never made in, an offer of a `part`, or a note. */
+export const later = [
+  {
+    outfit: 'Odile at twelve',
+    place: 'headgear',
+    note: 'A low bun would be tidier in the boat, if it came in Copper',
+    like: part('LBUN/Tar').code,
+    colour: 'copper',
+  },
+  {
+    outfit: 'Bram, engines',
+    place: 'headgear',
+    note: 'The hat at a price one can pay',
+    part: part('OILH/Bottle').code,
+    atMost: 600,
+  },
+  { outfit: 'Teo, tickets', place: 'held', note: 'Look for an umbrella that is shut' },
 ]
 
 export const bins = [

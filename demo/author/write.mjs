@@ -9,7 +9,8 @@ import { prints } from './prints.mjs'
 import { parts } from './parts.mjs'
 import { figures, releases } from './releases.mjs'
 import { offers, rates, sellers } from './market.mjs'
-import { bins, owned, rosters } from './rosters.mjs'
+import { pictures } from './references.mjs'
+import { bins, later, owned, rosters } from './rosters.mjs'
 
 /** A part is no younger than the first figure or release that carries it, nor an assembly than its youngest component. */
 function firstYears() {
@@ -138,9 +139,11 @@ csv(
   ['date', 'seller', 'kind', 'code', 'condition', 'price', 'currency', 'stock', 'multiple'],
   lines.map((o) => [o.date, o.seller, o.kind, o.code, o.condition, o.price, o.currency, o.stock, o.multiple]),
 )
-files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, rosters }, null, 1) + '\n'
+files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, rosters, later }, null, 1) + '\n'
 
-mkdirSync(out, { recursive: true })
+for (const [name, svg] of Object.entries(pictures)) files[`references/${name}`] = svg
+
+mkdirSync(join(out, 'references'), { recursive: true })
 const check = process.argv.includes('--check')
 let drifted = 0
 for (const [name, text] of Object.entries(files)) {

@@ -1,3 +1,4 @@
+import type { Brief, Place } from '../brief/index.ts'
 import type { Drawables, Placement } from '../catalogue/index.ts'
 
 /** An outfit on a shelf: its chosen take and how much of it the drawer gives. */
@@ -27,7 +28,41 @@ export interface Take {
   id: string
   label: string
   chosen: boolean
+  /** Why it was chosen; empty where nobody said. */
+  reason: string
+  /** Who is for it. */
+  voters: string[]
   placements: Placement[]
+}
+
+/** A reference picture of a character. */
+export interface Reference {
+  id: string
+  /** Content hash of the kept picture. */
+  photo: string
+  caption: string
+  /** Of this outfit alone, or of every outfit of the character. */
+  ownOutfit: boolean
+}
+
+/** Something put off until there is time, or until a part or an offer comes. Money is in the home currency's minor units. */
+export interface Later {
+  id: string
+  outfit: string | null
+  outfitName: string | null
+  place: Place | null
+  note: string
+  /** What it waits for, in words; null for a plain note. */
+  waitsFor: string | null
+  part: string | null
+  colour: string | null
+  atMost: number | null
+  at: string
+  /** The part that answers it, once one does. */
+  answer: string | null
+  answerName: string | null
+  answeredAt: string | null
+  done: boolean
 }
 
 /** An outfit as the bench opens it, with every part any take wears. */
@@ -39,6 +74,12 @@ export interface OutfitDetail extends Drawables {
   character: string
   roster: { id: string; name: string; currency: string; rules: string }
   takes: Take[]
+  brief: Brief
+  /** Of the brief, apart from that of the outfit: a brief is written while somebody dresses. */
+  briefVersion: number
+  references: Reference[]
+  /** Parts the brief avoids because named figures or releases bring them. */
+  avoided: string[]
   /** Owned parts that are free for this outfit, by code. */
   free: Record<string, number>
   /** Lowest single price of each of `parts` in the home currency; null when nobody sells it singly. */

@@ -1,6 +1,8 @@
 import { Module, type DynamicModule, type Type } from '@nestjs/common'
 import { APP_FILTER } from '@nestjs/core'
 import { TypeOrmModule } from '@nestjs/typeorm'
+import { BriefController } from '../brief/briefController.ts'
+import { BriefService } from '../brief/briefService.ts'
 import { CatalogueController } from '../catalogue/catalogueController.ts'
 import { BrowseController } from '../catalogue/browseController.ts'
 import { EDIT_CONTROLLERS } from '../catalogue/editController.ts'
@@ -20,9 +22,13 @@ import { MappingService } from '../import/mappingService.ts'
 import { UploadsService } from '../import/uploadsService.ts'
 import { JobsController } from '../jobs/jobsController.ts'
 import { JobsService } from '../jobs/jobsService.ts'
+import { LaterController } from '../later/laterController.ts'
+import { LaterService } from '../later/laterService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { RosterController } from '../roster/rosterController.ts'
 import { RosterService } from '../roster/rosterService.ts'
+import { TakeController } from '../roster/takeController.ts'
+import { TakeService } from '../roster/takeService.ts'
 import { CardService } from '../show/cardService.ts'
 import { ShowController } from '../show/showController.ts'
 import { PlanRunner } from '../sourcing/planRunner.ts'
@@ -50,6 +56,9 @@ export class AppModule {
         ImportController,
         JobsController,
         RosterController,
+        TakeController,
+        BriefController,
+        LaterController,
         ShowController,
         SourcingController,
       ],
@@ -73,7 +82,10 @@ export class AppModule {
         ImportService,
         JobsService,
         MarketService,
+        BriefService,
         RosterService,
+        TakeService,
+        LaterService,
         CardService,
         SourcingService,
       ],

@@ -1,15 +1,19 @@
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import type { DataSourceOptions } from 'typeorm'
+import * as brief from '../brief/entities.ts'
 import * as catalogue from '../catalogue/entities.ts'
 import * as drawer from '../drawer/entities.ts'
 import * as imports from '../import/entities.ts'
 import * as jobs from '../jobs/entities.ts'
+import * as later from '../later/entities.ts'
 import * as market from '../market/entities.ts'
 import * as roster from '../roster/entities.ts'
 import { MIGRATIONS } from './migrations/index.ts'
 
-export const ENTITIES = [catalogue, drawer, imports, jobs, market, roster].flatMap((module) => Object.values(module))
+export const ENTITIES = [brief, catalogue, drawer, imports, jobs, later, market, roster].flatMap((module) =>
+  Object.values(module),
+)
 
 interface Pragmas {
   pragma(statement: string): unknown

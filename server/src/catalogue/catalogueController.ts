@@ -11,7 +11,7 @@ import { PricedService } from './pricedService.ts'
 export class PartsQuery {
   @IsIn(SLOTS) slot: Slot
   @IsOptional() @IsString() after?: string
-  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(500) limit?: number
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(5000) limit?: number
 }
 
 /** "a,b" of a query as a list. */

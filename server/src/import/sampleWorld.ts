@@ -1,12 +1,17 @@
 import type { INestApplicationContext } from '@nestjs/common'
+import { Resvg } from '@resvg/resvg-js'
 import { plainToInstance } from 'class-transformer'
 import { validateSync } from 'class-validator'
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
 import { DataSource } from 'typeorm'
 import { TABLES, type TableName } from '@outfit/core/formats'
 import { PartEntity } from '../catalogue/entities.ts'
+import { PhotoService } from '../catalogue/photoService.ts'
+import { LaterService } from '../later/laterService.ts'
 import { RostersFile } from '../roster/dto.ts'
+import { OutfitEntity } from '../roster/entities.ts'
 import { RosterService } from '../roster/rosterService.ts'
 import { ImportService } from './importService.ts'
 
@@ -31,9 +36,25 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
     const [first] = rejects
     if (first) throw new Error(`${table}.csv, line ${first.line}: ${first.reason}`)
   }
-  const file = plainToInstance(RostersFile, JSON.parse(readFileSync(join(folder, 'rosters.json'), 'utf8')))
+  const text = await withKeptPictures(readFileSync(join(folder, 'rosters.json'), 'utf8'), folder, app.get(PhotoService))
+  const file = plainToInstance(RostersFile, JSON.parse(text))
   const [fault] = validateSync(file, { whitelist: true, forbidNonWhitelisted: true })
   if (fault) throw new Error(`rosters.json: ${fault.toString()}`)
   await app.get(RosterService).importRosters(file)
+  const outfits = await app.get(DataSource).getRepository(OutfitEntity).find()
+  for (const { outfit, ...entry } of file.later ?? [])
+    await app.get(LaterService).make({ ...entry, outfit: outfits.find(({ name }) => name === outfit)?.id })
   rmSync(join(data, LOADING))
+}
+
+/** The text of a rosters file with the pictures it names by file kept, and named by their hashes instead. */
+async function withKeptPictures(text: string, folder: string, photos: PhotoService): Promise<string> {
+  const names = [...new Set(text.match(/references\/[\w-]+\.svg/g) ?? [])]
+  const hashes = await Promise.all(
+    names.map(async (name) => {
+      const png = new Resvg(readFileSync(join(folder, name), 'utf8')).render().asPng()
+      return (await photos.take(Readable.from([png]), png.length)).hash
+    }),
+  )
+  return names.reduce((known, name, i) => known.replaceAll(name, hashes[i]!), text)
 }

@@ -14,6 +14,10 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator'
+import { STATURES, type Stature } from '@outfit/core/brief'
+import { OmitType } from '@nestjs/swagger'
+import { NewLater } from '../later/dto.ts'
+import { BriefDto } from '../brief/dto.ts'
 import { SLOTS, type Slot } from '@outfit/core/catalogue'
 
 export class PlacementDto {
@@ -31,25 +35,60 @@ export class SavePlacements {
 
 export class NewTake {
   @IsInt() @Min(1) version: number
-  /** The take to copy. */
-  @IsString() @IsNotEmpty() from: string
+  /** The take to copy … */
+  @IsOptional() @IsString() @IsNotEmpty() from?: string
+  /** … or what the new one wears. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => PlacementDto)
+  placements?: PlacementDto[]
+  /** What it is called; the next free letter unless told. */
+  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(40) label?: string
+}
+
+export class RenameTake {
+  @IsInt() @Min(1) version: number
+  @IsString() @IsNotEmpty() @MaxLength(40) label: string
+}
+
+export class RemoveTake {
+  @IsInt() @Min(1) version: number
 }
 
 export class ChooseTake {
   @IsInt() @Min(1) version: number
   @IsString() @IsNotEmpty() take: string
+  /** The verdict: why this one. */
+  @IsOptional() @IsString() @MaxLength(500) reason?: string
+}
+
+export class CastVote {
+  @IsInt() @Min(1) version: number
+  @IsString() @IsNotEmpty() @MaxLength(60) voter: string
+  /** null takes the voice back. */
+  @IsOptional() @IsString() @IsNotEmpty() take?: string | null
 }
 
 class TakeImport {
   @IsString() @IsNotEmpty() @MaxLength(40) label: string
   @IsBoolean() chosen: boolean
+  @IsOptional() @IsString() @MaxLength(500) reason?: string
   @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacementDto) placements: PlacementDto[]
+}
+
+class ReferenceImport {
+  @Matches(/^[0-9a-f]{64}$/, { message: 'photo must be the hash of a kept photo' }) photo: string
+  @IsString() @MaxLength(200) caption: string
 }
 
 class OutfitImport {
   @IsString() @IsNotEmpty() @MaxLength(120) name: string
   @IsString() @MaxLength(80) faction: string
-  @IsIn(['short', 'middle', 'full', 'raised']) stature: string
+  @IsIn(STATURES) stature: Stature
+  @IsOptional() @ValidateNested() @Type(() => BriefDto) brief?: BriefDto
+  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => ReferenceImport) references?: ReferenceImport[]
   @IsArray() @ValidateNested({ each: true }) @Type(() => TakeImport) takes: TakeImport[]
 }
 
@@ -68,9 +107,15 @@ export class RosterImport {
   @IsArray() @ValidateNested({ each: true }) @Type(() => CharacterImport) characters: CharacterImport[]
 }
 
+/** Something put off about an outfit of the file, named by its name. */
+class LaterImport extends OmitType(NewLater, ['outfit']) {
+  @IsOptional() @IsString() outfit?: string
+}
+
 /** Rosters as a JSON file: the shape of demo/world/rosters.json. */
 export class RostersFile {
   @IsIn(['outfit.rosters']) format: string
   @IsIn([1]) version: number
   @IsArray() @ValidateNested({ each: true }) @Type(() => RosterImport) rosters: RosterImport[]
+  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => LaterImport) later?: LaterImport[]
 }

@@ -39,6 +39,16 @@ export class TakeEntity {
   @Column('text') outfit: string
   @Column('text') label: string
   @Column('boolean') chosen: boolean
+  /** Why it was chosen, in the words of whoever chose it; empty where nobody said. */
+  @Column('text') reason: string
+}
+
+/** Who is for which take; one voice each to an outfit. */
+@Entity('vote')
+export class VoteEntity {
+  @PrimaryColumn('text') outfit: string
+  @PrimaryColumn('text') voter: string
+  @Column('text') take: string
 }
 
 @Entity('placement')

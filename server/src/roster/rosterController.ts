@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { ChooseTake, NewTake, RostersFile, SavePlacements } from './dto.ts'
+import { RostersFile, SavePlacements } from './dto.ts'
 import { RosterService } from './rosterService.ts'
 
 @ApiTags('rosters')
@@ -30,15 +30,5 @@ export class RosterController {
     @Body() { version, placements }: SavePlacements,
   ) {
     return this.rosters.savePlacements(id, take, version, placements)
-  }
-
-  @Post('outfits/:id/takes')
-  addTake(@Param('id') id: string, @Body() { version, from }: NewTake) {
-    return this.rosters.addTake(id, version, from)
-  }
-
-  @Put('outfits/:id/chosen')
-  chooseTake(@Param('id') id: string, @Body() { version, take }: ChooseTake) {
-    return this.rosters.chooseTake(id, version, take)
   }
 }

@@ -7,12 +7,13 @@ import { allocateOwned } from '@outfit/core/drawer'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'
+import { BriefService } from '../brief/briefService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { MouldEntity } from '../catalogue/entities.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
 import type { RostersFile } from './dto.ts'
-import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from './entities.ts'
+import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity, VoteEntity } from './entities.ts'
 
 const ulid = monotonicFactory()
 
@@ -24,6 +25,7 @@ export class RosterService {
     private readonly catalogue: CatalogueService,
     private readonly drawer: DrawerService,
     private readonly market: MarketService,
+    private readonly briefs: BriefService,
   ) {}
 
   /** Every roster with its outfits as their chosen takes, and the parts needed to draw them. */
@@ -78,6 +80,8 @@ export class RosterService {
     const placements = await db.findBy(PlacementEntity, { take: In(takes.map((t) => t.id)) })
     const parts = await this.catalogue.parts(placements.map((p) => p.part))
     const lowest = await this.market.lowest()
+    const votes = await db.find(VoteEntity, { where: { outfit: id }, order: { voter: 'ASC' } })
+    const { brief, briefVersion } = await this.briefs.of(outfit)
     return {
       id,
       name: outfit.name,
@@ -85,12 +89,18 @@ export class RosterService {
       version: outfit.version,
       character: character.name,
       roster: { id: roster.id, name: roster.name, currency: roster.currency, rules: roster.rules },
-      takes: takes.map(({ id: take, label, chosen }) => ({
+      takes: takes.map(({ id: take, label, chosen, reason }) => ({
         id: take,
         label,
         chosen,
+        reason,
+        voters: votes.filter((vote) => vote.take === take).map(({ voter }) => voter),
         placements: placements.filter((p) => p.take === take).map(placementOf),
       })),
+      brief,
+      briefVersion,
+      references: await this.briefs.references(outfit),
+      avoided: await this.briefs.avoided(brief),
       parts,
       prints: await this.catalogue.printsOn(parts),
       free: Object.fromEntries(await this.freeFor(id)),
@@ -145,44 +155,17 @@ export class RosterService {
     })
   }
 
-  /** Copy a take under the next free letter. */
-  async addTake(outfitId: string, version: number, from: string): Promise<{ version: number; take: string }> {
-    const id = ulid()
-    const saved = await this.writing(outfitId, version, async (db) => {
-      const takes = await db.findBy(TakeEntity, { outfit: outfitId })
-      if (!takes.some((take) => take.id === from)) throw notFound('take', from)
-      const label = Array.from({ length: 26 }, (_, i) => String.fromCharCode(65 + i)).find(
-        (letter) => !takes.some((t) => t.label === letter),
-      )
-      if (!label)
-        throw new Problem(400, 'An outfit has at most 26 takes.', [{ field: 'from', message: 'no letter is left' }])
-      await db.insert(TakeEntity, { id, outfit: outfitId, label, chosen: false })
-      const placements = await db.findBy(PlacementEntity, { take: from })
-      await db.insert(
-        PlacementEntity,
-        placements.map((p) => ({ ...p, take: id })),
-      )
-    })
-    return { ...saved, take: id }
-  }
-
-  /** Choose the take that stands for the outfit. */
-  chooseTake(outfitId: string, version: number, takeId: string): Promise<{ version: number }> {
-    return this.writing(outfitId, version, async (db) => {
-      if (!(await db.findOneBy(TakeEntity, { id: takeId, outfit: outfitId }))) throw notFound('take', takeId)
-      await db.update(TakeEntity, { outfit: outfitId }, { chosen: false })
-      await db.update(TakeEntity, { id: takeId }, { chosen: true })
-    })
-  }
-
   /** Add the rosters of a file, all or none. */
   async importRosters(file: RostersFile): Promise<{ rosters: number; outfits: number }> {
     let outfits = 0
     for (const [r, roster] of file.rosters.entries())
       for (const [c, character] of roster.characters.entries())
-        for (const [o, outfit] of character.outfits.entries())
+        for (const [o, outfit] of character.outfits.entries()) {
+          const path = `rosters[${r}].characters[${c}].outfits[${o}].`
+          if (outfit.brief) await this.briefs.refuseFaulty(outfit.brief, `${path}brief.`)
           for (const [t, take] of outfit.takes.entries())
-            await this.refuseFaulty(take.placements, `rosters[${r}].characters[${c}].outfits[${o}].takes[${t}].`)
+            await this.refuseFaulty(take.placements, `${path}takes[${t}].`)
+        }
     await this.writer.transaction(async (db) => {
       const first = await db.count(RosterEntity)
       for (const [position, { characters, ...roster }] of file.rosters.entries()) {
@@ -197,13 +180,20 @@ export class RosterService {
         for (const [place, { name, outfits: own }] of characters.entries()) {
           const characterId = ulid()
           await db.insert(CharacterEntity, { id: characterId, roster: rosterId, name, position: place })
-          for (const [at, { takes, ...outfit }] of own.entries()) {
+          for (const [at, { takes, brief, references = [], ...outfit }] of own.entries()) {
             const outfitId = ulid()
             await db.insert(OutfitEntity, { ...outfit, id: outfitId, character: characterId, position: at, version: 1 })
             outfits += 1
+            if (brief) await this.briefs.write(db, outfitId, brief, 1)
+            for (const reference of references)
+              await this.briefs.insertReference(
+                db,
+                { ...reference, id: ulid(), ownOutfit: true },
+                { id: outfitId, character: characterId },
+              )
             for (const { placements, ...take } of takes) {
               const takeId = ulid()
-              await db.insert(TakeEntity, { ...take, id: takeId, outfit: outfitId })
+              await db.insert(TakeEntity, { ...take, reason: take.reason ?? '', id: takeId, outfit: outfitId })
               await db.insert(
                 PlacementEntity,
                 placements.map((p) => ({ ...p, take: takeId })),
@@ -217,7 +207,7 @@ export class RosterService {
   }
 
   /** Run a write of an outfit in one transaction that checks and raises its version. */
-  private writing(
+  writing(
     outfitId: string,
     version: number,
     write: (db: EntityManager) => Promise<void>,
@@ -238,7 +228,8 @@ export class RosterService {
     })
   }
 
-  private async refuseFaulty(placements: readonly Placement[], path = ''): Promise<void> {
+  /** Refuse placements that cannot be worn, with the path of each fault. */
+  async refuseFaulty(placements: readonly Placement[], path = ''): Promise<void> {
     const parts = await this.catalogue.parts(placements.map((p) => p.part))
     const moulds = await this.database.getRepository(MouldEntity).find()
     const faults = placementFaults(placements, catalogueOf({ colours: [], moulds, prints: [], parts })).map(

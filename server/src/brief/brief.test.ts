@@ -1,0 +1,130 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import sharp from 'sharp'
+import { emptyBrief, likenessOf, type Brief } from '@outfit/core/brief'
+import { catalogueOf, type Colour, type Mould } from '@outfit/core/catalogue'
+import type { OutfitDetail, Reference, RosterShelf } from '@outfit/core/roster'
+import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+import { ReferenceEntity } from './entities.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await startServer()
+})
+afterAll(() => server.stop())
+
+const all = async () =>
+  (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters.flatMap(({ outfits }) => outfits)
+const detail = async (id: string) => (await server.get<OutfitDetail>(`outfits/${id}`)).body
+const named = async (name: string) => detail((await all()).find((outfit) => outfit.name.startsWith(name))!.id)
+const save = (outfit: string, version: number, brief: unknown) =>
+  server.send<ProblemBody & { briefVersion: number; avoided: string[] }>('PUT', `outfits/${outfit}/brief`, {
+    version,
+    brief,
+  })
+
+describe('the sample briefs', () => {
+  test('every outfit has one with a reference picture, and its chosen take answers much of it', async () => {
+    const basics = (await server.get<{ colours: Colour[]; moulds: Mould[] }>('catalogue/basics')).body
+    for (const { id, name } of await all()) {
+      const outfit = await detail(id)
+      expect(outfit.briefVersion).toBe(1)
+      expect(outfit.references.length).toBeGreaterThan(0)
+      expect((await server.get(`photos/${outfit.references[0]!.photo}`)).status).toBe(200)
+      const catalogue = catalogueOf({ ...basics, ...outfit })
+      const { placements } = outfit.takes.find(({ chosen }) => chosen)!
+      const { milli } = likenessOf(placements, outfit.brief, catalogue)
+      expect([name, milli > 60_000]).toEqual([name, true])
+    }
+  })
+
+  test('two outfits have three takes', async () => {
+    const details = await Promise.all((await all()).map(({ id }) => detail(id)))
+    expect(details.filter(({ takes }) => takes.length === 3).map(({ name }) => name)).toEqual([
+      'Teo, tickets',
+      'Bram, engines',
+    ])
+  })
+})
+
+describe('writing a brief', () => {
+  const brief: Brief = {
+    ...emptyBrief('raised'),
+    wishes: [{ place: 'headgear', trait: 'colour', target: '#A64E2A', weight: 'must' }],
+    years: 40,
+    notes: 'Tall.',
+    credits: 'Nobody',
+  }
+
+  test('is kept with its stature and version; a stale one is refused', async () => {
+    const { id, briefVersion } = await named('Wen')
+    const saved = await save(id, briefVersion, brief)
+    expect([saved.status, saved.body.briefVersion]).toEqual([200, briefVersion + 1])
+    const now = await detail(id)
+    expect(now.brief).toEqual(brief)
+    expect(now.stature).toBe('raised')
+    const stale = await save(id, briefVersion, { ...brief, notes: 'Late.' })
+    expect([stale.status, stale.body.errors[0]!.field]).toEqual([409, 'version'])
+    expect((await detail(id)).brief.notes).toBe('Tall.')
+  })
+
+  test('what a brief avoids is every part the figures and releases bring', async () => {
+    const { id, briefVersion } = await named('Teo')
+    const { worn } = (await server.get<{ worn: { part: string }[] }>('figures/F-0001')).body
+    const { body } = await save(id, briefVersion, { ...brief, avoid: { ...brief.avoid, figures: ['F-0001'] } })
+    expect(body.avoided).toEqual([...new Set(worn.map(({ part }) => part))].sort())
+    expect((await detail(id)).avoided).toEqual(body.avoided)
+  })
+
+  test.each([
+    [{ place: 'held', trait: 'tied', target: 'yes', weight: 'must' }, 'brief.wishes[0].trait'],
+    [{ place: 'head', trait: 'skin', target: 'fawn', weight: 'must' }, 'brief.wishes[0].target'],
+    [{ place: 'headgear', trait: 'hairLength', target: 'endless', weight: 'nice' }, 'brief.wishes[0].target'],
+    [{ place: 'neck', trait: 'shape', target: 'M-NONE', weight: 'nice' }, 'brief.wishes[0].target'],
+    [{ place: 'elbow', trait: 'colour', target: '#000000', weight: 'nice' }, 'brief.wishes[0].place'],
+    [{ place: 'held', trait: 'item', target: 'oar', weight: 'dearly' }, 'brief.wishes[0].weight'],
+  ])('refuses %j by its field', async (wish, field) => {
+    const { id, briefVersion } = await named('Ilka')
+    const { status, body } = await save(id, briefVersion, { ...brief, wishes: [wish] })
+    expect([status, body.errors[0]!.field]).toEqual([400, field])
+    expect((await detail(id)).briefVersion).toBe(briefVersion)
+  })
+
+  test('refuses figures there are not, and outfits there are not', async () => {
+    const { id, briefVersion } = await named('Ilka')
+    const { body } = await save(id, briefVersion, { ...brief, avoid: { ...brief.avoid, figures: ['F-NONE'] } })
+    expect(body.errors).toEqual([{ field: 'brief.avoid.figures[0]', message: 'there is no figure F-NONE' }])
+    expect((await save('NOPE', 0, brief)).status).toBe(404)
+  })
+})
+
+describe('reference pictures', () => {
+  const add = (outfit: string, body: object) =>
+    server.send<ProblemBody & Reference>('POST', `outfits/${outfit}/references`, body)
+
+  test('of a character stand beside all its outfits, own ones beside one, and both can be taken away', async () => {
+    const png = await sharp({ create: { width: 30, height: 40, channels: 3, background: '#a64e2a' } })
+      .png()
+      .toBuffer()
+    const { hash } = (await server.sendFile<{ hash: string }>('photos', new Uint8Array(png))).body
+    const [skipper, young] = [await named('Odile, skipper'), await named('Odile at twelve')]
+    const shared = await add(skipper.id, { photo: hash, caption: 'Both of her', ownOutfit: false })
+    const own = await add(skipper.id, { photo: hash, caption: 'Grown up', ownOutfit: true })
+    const captions = async (id: string) => (await detail(id)).references.map(({ caption }) => caption)
+    expect((await captions(skipper.id)).slice(1)).toEqual(['Grown up', 'Both of her'])
+    expect((await captions(young.id)).slice(1)).toEqual(['Both of her'])
+    for (const { id } of [shared.body, own.body])
+      expect((await server.send('DELETE', `outfits/${skipper.id}/references/${id}`)).status).toBe(204)
+    expect(await captions(skipper.id)).toHaveLength(1)
+  })
+
+  test('need a kept photo and a known outfit; nothing is written without', async () => {
+    const { id } = await named('Bako')
+    const before = await server.count(ReferenceEntity)
+    const missing = await add(id, { photo: '0'.repeat(64), caption: '', ownOutfit: true })
+    expect([missing.status, missing.body.errors[0]!.field]).toEqual([400, 'photo'])
+    expect((await add(id, { photo: 'x', caption: '', ownOutfit: true })).status).toBe(400)
+    expect((await add('NOPE', { photo: '0'.repeat(64), caption: '', ownOutfit: true })).status).toBe(404)
+    expect((await server.send('DELETE', `outfits/${id}/references/NOPE`)).status).toBe(404)
+    expect(await server.count(ReferenceEntity)).toBe(before)
+  })
+})

@@ -1,0 +1,153 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm'
+import { monotonicFactory } from 'ulid'
+import { emptyBrief, traitNamed, traitsAt, type Brief, type BriefWish, type Stature } from '@outfit/core/brief'
+import type { Reference } from '@outfit/core/roster'
+import { notFound, Problem } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { FigureEntity, MouldEntity, PhotoEntity, ReleaseEntity } from '../catalogue/entities.ts'
+import { CharacterEntity, OutfitEntity } from '../roster/entities.ts'
+import { BriefEntity, ReferenceEntity } from './entities.ts'
+
+const ulid = monotonicFactory()
+
+@Injectable()
+export class BriefService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly catalogue: CatalogueService,
+  ) {}
+
+  /** The brief of an outfit with its version; an empty one of version 0 where none was written. */
+  async of(outfit: Pick<OutfitEntity, 'id' | 'stature'>): Promise<{ brief: Brief; briefVersion: number }> {
+    const stature = outfit.stature as Stature
+    const row = await this.database.getRepository(BriefEntity).findOneBy({ outfit: outfit.id })
+    if (!row) return { brief: emptyBrief(stature), briefVersion: 0 }
+    const { outfit: _outfit, version, ...brief } = row
+    return { brief: { ...brief, stature }, briefVersion: version }
+  }
+
+  /** Replace a brief. Refused with 409 when somebody else wrote first, with 400 when a wish makes no sense. */
+  async save(outfitId: string, version: number, brief: Brief): Promise<{ briefVersion: number; avoided: string[] }> {
+    await this.refuseFaulty(brief)
+    const briefVersion = await this.writer.transaction(async (db) => {
+      if (!(await db.existsBy(OutfitEntity, { id: outfitId }))) throw notFound('outfit', outfitId)
+      const known = await db.findOneBy(BriefEntity, { outfit: outfitId })
+      const newest = known?.version ?? 0
+      if (newest !== version)
+        throw new Problem(
+          409,
+          'This brief was changed elsewhere in the meantime. Nothing was written; load it again and repeat the change.',
+          [{ field: 'version', message: `is ${version}, the newest is ${newest}` }],
+          { version: newest },
+        )
+      await this.write(db, outfitId, brief, newest + 1)
+      return newest + 1
+    })
+    return { briefVersion, avoided: await this.avoided(brief) }
+  }
+
+  /** Write a brief inside a transaction. */
+  async write(db: EntityManager, outfit: string, { stature, ...brief }: Brief, version: number): Promise<void> {
+    await db.save(BriefEntity, { ...brief, outfit, version })
+    await db.update(OutfitEntity, { id: outfit }, { stature })
+  }
+
+  /** Refuse a brief whose wishes name what there is not, with the path of each fault. */
+  async refuseFaulty({ wishes, avoid }: Brief, path = 'brief.'): Promise<void> {
+    const codes = [...new Set(wishes.filter(({ trait }) => trait === 'shape').map(({ target }) => target))]
+    const moulds = new Set(
+      (await this.database.getRepository(MouldEntity).findBy({ code: In(codes) })).map(({ code }) => code),
+    )
+    const faults = wishes.flatMap((wish, index) => {
+      const message = faultOf(wish, moulds)
+      return message === null ? [] : [{ field: `${path}wishes[${index}].${message[0]}`, message: message[1] }]
+    })
+    for (const [key, entity] of [
+      ['figures', FigureEntity],
+      ['releases', ReleaseEntity],
+    ] as const) {
+      const rows = await this.database.getRepository<{ code: string }>(entity).findBy({ code: In(avoid[key]) })
+      for (const [index, code] of avoid[key].entries())
+        if (!rows.some((row) => row.code === code))
+          faults.push({ field: `${path}avoid.${key}[${index}]`, message: `there is no ${key.slice(0, -1)} ${code}` })
+    }
+    if (faults.length > 0)
+      throw new Problem(400, `${faults[0]!.field}: ${faults[0]!.message}. Nothing was written.`, faults)
+  }
+
+  /** Every part that the figures and releases to be avoided bring. */
+  async avoided({ avoid }: Brief): Promise<string[]> {
+    const things = [
+      ...avoid.figures.map((code) => ({ kind: 'figure' as const, code })),
+      ...avoid.releases.map((code) => ({ kind: 'release' as const, code })),
+    ]
+    if (things.length === 0) return []
+    const yields = await this.catalogue.yields(things)
+    return [...new Set([...yields.values()].flatMap(({ yields: list }) => list.map(({ part }) => part)))].sort()
+  }
+
+  /** Pictures of an outfit: its own, then those of its character. */
+  async references(outfit: Pick<OutfitEntity, 'id' | 'character'>): Promise<Reference[]> {
+    const rows = await this.database.getRepository(ReferenceEntity).find({
+      where: [{ outfit: outfit.id }, { character: outfit.character, outfit: IsNull() }],
+      order: { id: 'ASC' },
+    })
+    return rows
+      .map(({ id, photo, caption, outfit: own }) => ({ id, photo, caption, ownOutfit: own !== null }))
+      .sort((a, b) => Number(b.ownOutfit) - Number(a.ownOutfit))
+  }
+
+  /** Hang a kept photo beside an outfit, or beside every outfit of its character. */
+  async addReference(outfitId: string, { photo, caption, ownOutfit }: Omit<Reference, 'id'>): Promise<Reference> {
+    return this.writer.transaction(async (db) => {
+      const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
+      if (!outfit) throw notFound('outfit', outfitId)
+      if (!(await db.existsBy(PhotoEntity, { hash: photo })))
+        throw new Problem(400, 'photo: there is no such photo. Send the picture first. Nothing was written.', [
+          { field: 'photo', message: 'there is no such photo' },
+        ])
+      const id = ulid()
+      await this.insertReference(db, { id, photo, caption, ownOutfit }, outfit)
+      return { id, photo, caption, ownOutfit }
+    })
+  }
+
+  async insertReference(
+    db: EntityManager,
+    { id, photo, caption, ownOutfit }: Reference,
+    outfit: Pick<OutfitEntity, 'id' | 'character'>,
+  ): Promise<void> {
+    await db.insert(ReferenceEntity, {
+      id,
+      photo,
+      caption,
+      character: outfit.character,
+      outfit: ownOutfit ? outfit.id : null,
+    })
+  }
+
+  async removeReference(outfitId: string, id: string): Promise<void> {
+    await this.writer.transaction(async (db) => {
+      const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
+      if (!outfit) throw notFound('outfit', outfitId)
+      const character = await db.findOneByOrFail(CharacterEntity, { id: outfit.character })
+      const { affected } = await db.delete(ReferenceEntity, { id, character: character.id })
+      if (!affected) throw notFound('reference', id)
+    })
+  }
+}
+
+/** The field and fault of a wish; null when it makes sense. */
+function faultOf({ place, trait: key, target }: BriefWish, moulds: ReadonlySet<string>): [string, string] | null {
+  const trait = traitNamed(key)
+  if (!traitsAt(place).includes(trait)) return ['trait', `${key} is nothing to wish for at ${place}`]
+  if (trait.kind === 'colour')
+    return /^#[0-9A-Fa-f]{6}$/.test(target) ? null : ['target', 'must be a colour as #RRGGBB']
+  if (trait.kind === 'mould') return moulds.has(target) ? null : ['target', `there is no mould ${target}`]
+  // Items and companions are as many as the moulds there are; the rest have their values.
+  const open = key === 'item' || key === 'companion' || key === 'garment'
+  return open || trait.values.includes(target) ? null : ['target', `must be one of ${trait.values.join(', ')}`]
+}

@@ -1,0 +1,21 @@
+import { IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { PLACES, type Place } from '@outfit/core/brief'
+
+/** Something to come back to. */
+export class NewLater {
+  @IsOptional() @IsString() outfit?: string
+  @IsOptional() @IsIn(PLACES) place?: Place
+  @IsString() @IsNotEmpty() @MaxLength(300) note: string
+  /** Wait for the mould and print of this part … */
+  @IsOptional() @IsString() like?: string
+  /** … in this colour. */
+  @IsOptional() @IsString() colour?: string
+  /** Wait for an offer of this part … */
+  @IsOptional() @IsString() part?: string
+  /** … of at most so much, home currency, minor units. */
+  @IsOptional() @IsInt() @Min(0) @Max(10_000_000) atMost?: number
+}
+
+export class SetDone {
+  @IsBoolean() done: boolean
+}
