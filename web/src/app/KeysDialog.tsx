@@ -15,7 +15,8 @@ const KEYS: [string, string][] = [
   ['t', 'New take from this one'],
   ['n', 'Next pin'],
   ['Ctrl Z', 'Undo; with Shift, redo'],
-  ['g then r, b, s, c, p', 'Go to rosters, bench, sourcing, card, parts'],
+  ['g then r, p, l', 'Go to rosters, parts, later'],
+  ['g then i, b, a, t, s, c', 'Of an outfit: brief, bench, casting, takes, sourcing, card'],
   ['?', 'This list'],
 ]
 

@@ -37,19 +37,23 @@ export function Shell() {
     { key: 'r', name: 'Rosters', to: '/' },
     ...(outfit
       ? [
+          { key: 'i', name: 'Brief', to: `/outfits/${outfit}/brief${take}` },
           { key: 'b', name: 'Bench', to: `/outfits/${outfit}/bench${take}` },
+          { key: 'a', name: 'Casting', to: `/outfits/${outfit}/casting${take}` },
+          { key: 't', name: 'Takes', to: `/outfits/${outfit}/takes${take}` },
           { key: 's', name: 'Sourcing', to: `/outfits/${outfit}/sourcing${take}` },
           { key: 'c', name: 'Card', to: `/outfits/${outfit}/card${take}` },
         ]
       : []),
     { key: 'p', name: 'Parts', to: '/parts' },
+    { key: 'l', name: 'Later', to: '/later' },
   ]
   const go = (key: string) => {
     const found = rooms.find((r) => r.key === key)
     if (found) void navigate(found.to)
   }
   useHotkeys(
-    ['g>r', 'g>b', 'g>s', 'g>c', 'g>p'],
+    rooms.map(({ key }) => `g>${key}`),
     (_event, { keys }) => go(keys?.at(-1) ?? ''),
     { enabled: singleKeys, sequenceTimeoutMs: 1200 },
     [rooms],
@@ -68,7 +72,7 @@ export function Shell() {
         >
           out<span className="text-problem">·</span>fit
         </NavLink>
-        <nav aria-label="Rooms" className="flex gap-4 pt-1">
+        <nav aria-label="Rooms" className="flex gap-3.5 pt-1">
           {rooms.map(({ name, to }) => (
             <NavLink
               key={name}

@@ -15,7 +15,8 @@ import type {
   Wish,
 } from '@outfit/core/catalogue'
 import type { Corrections, ImportReport, TableName } from '@outfit/core/formats'
-import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { Brief } from '@outfit/core/brief'
+import type { Later, OutfitDetail, Reference, RosterShelf } from '@outfit/core/roster'
 import type { ReportWithParts, WayToGet } from '@outfit/core/sourcing'
 
 export interface Candidate {
@@ -125,10 +126,35 @@ interface SaveRequest {
   placements: Placement[]
 }
 
+interface TakeWrite {
+  outfit: string
+  version: number
+  take: string
+}
+
+/** A copy of a take, or of placements; without a label it gets the next free letter. */
+interface NewTake {
+  outfit: string
+  version: number
+  from?: string
+  placements?: Placement[]
+  label?: string
+}
+
+export interface NewLater {
+  outfit?: string
+  place?: string
+  note: string
+  like?: string
+  colour?: string
+  part?: string
+  atMost?: number
+}
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings'],
+  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[] }, void>({
       query: () => 'catalogue/basics',
@@ -141,7 +167,7 @@ export const api = createApi({
     }),
     outfit: build.query<OutfitDetail, string>({ query: (id) => `outfits/${id}`, providesTags: ['Outfit'] }),
     candidates: build.query<PricedParts & { next: string | null }, Slot>({
-      query: (slot) => ({ url: 'parts', params: { slot, limit: 500 } }),
+      query: (slot) => ({ url: 'parts', params: { slot, limit: 5000 } }),
       keepUnusedDataFor: 600,
       providesTags: ['Catalogue'],
     }),
@@ -264,13 +290,61 @@ export const api = createApi({
         )
       },
     }),
-    addTake: build.mutation<{ version: number; take: string }, { outfit: string; version: number; from: string }>({
+    addTake: build.mutation<{ version: number; take: string; label: string }, NewTake>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/takes`, method: 'POST', body }),
       invalidatesTags: ['Outfit'],
     }),
-    chooseTake: build.mutation<{ version: number }, { outfit: string; version: number; take: string }>({
+    renameTake: build.mutation<{ version: number }, TakeWrite & { label: string }>({
+      query: ({ outfit, take, ...body }) => ({ url: `outfits/${outfit}/takes/${take}/label`, method: 'PUT', body }),
+      invalidatesTags: ['Outfit'],
+    }),
+    removeTake: build.mutation<{ version: number }, TakeWrite>({
+      query: ({ outfit, take, ...body }) => ({ url: `outfits/${outfit}/takes/${take}`, method: 'DELETE', body }),
+      invalidatesTags: ['Outfit'],
+    }),
+    chooseTake: build.mutation<{ version: number }, TakeWrite & { reason?: string }>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/chosen`, method: 'PUT', body }),
       invalidatesTags: ['Outfit', 'Shelves'],
+    }),
+    vote: build.mutation<{ version: number }, Omit<TakeWrite, 'take'> & { voter: string; take: string | null }>({
+      query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/votes`, method: 'PUT', body }),
+      invalidatesTags: ['Outfit'],
+    }),
+    saveBrief: build.mutation<
+      { briefVersion: number; avoided: string[] },
+      { outfit: string; version: number; brief: Brief }
+    >({
+      query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/brief`, method: 'PUT', body }),
+      async onQueryStarted({ outfit, brief }, { dispatch, queryFulfilled }) {
+        const answer = await queryFulfilled.catch(() => null)
+        if (!answer) return
+        dispatch(
+          api.util.updateQueryData('outfit', outfit, (cached) =>
+            Object.assign(cached, { brief, stature: brief.stature, ...answer.data }),
+          ),
+        )
+      },
+    }),
+    addReference: build.mutation<Reference, { outfit: string } & Omit<Reference, 'id'>>({
+      query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/references`, method: 'POST', body }),
+      invalidatesTags: ['Outfit'],
+    }),
+    removeReference: build.mutation<void, { outfit: string; id: string }>({
+      query: ({ outfit, id }) => ({ url: `outfits/${outfit}/references/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Outfit'],
+    }),
+    later: build.query<Later[], void>({ query: () => 'later', providesTags: ['Later', 'Catalogue'] }),
+    makeLater: build.mutation<{ id: string }, NewLater>({
+      query: (body) => ({ url: 'later', method: 'POST', body }),
+      invalidatesTags: ['Later'],
+    }),
+    setLaterDone: build.mutation<void, { id: string; done: boolean }>({
+      query: ({ id, ...body }) => ({ url: `later/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Later'],
+    }),
+    dropLater: build.mutation<void, string>({
+      query: (id) => ({ url: `later/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Later'],
     }),
     startPlan: build.mutation<{ job: string }, { outfit: string; take: string }>({
       query: (body) => ({ url: 'plans', method: 'POST', body }),

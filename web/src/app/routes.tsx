@@ -23,6 +23,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../bench/BenchView.tsx')).BenchView }),
       },
       {
+        path: 'outfits/:outfit/brief',
+        lazy: async () => ({ Component: (await import('../brief/BriefView.tsx')).BriefView }),
+      },
+      {
+        path: 'outfits/:outfit/casting',
+        lazy: async () => ({ Component: (await import('../casting/CastingView.tsx')).CastingView }),
+      },
+      {
+        path: 'outfits/:outfit/takes',
+        lazy: async () => ({ Component: (await import('../takes/TakesView.tsx')).TakesView }),
+      },
+      {
+        path: 'later',
+        lazy: async () => ({ Component: (await import('../later/LaterView.tsx')).LaterView }),
+      },
+      {
         path: 'outfits/:outfit/sourcing',
         lazy: async () => ({ Component: (await import('../sourcing/SourcingView.tsx')).SourcingView }),
       },

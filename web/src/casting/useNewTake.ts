@@ -1,0 +1,20 @@
+import { useNavigate } from 'react-router'
+import { toast } from 'sonner'
+import type { Placement } from '@outfit/core/catalogue'
+import type { OutfitDetail } from '@outfit/core/roster'
+import { api, errorText } from '../app/api.ts'
+
+/** Makes a take of placements that were worked out, and offers to go there. */
+export function useNewTake(outfit: OutfitDetail) {
+  const [addTake, { isLoading }] = api.endpoints.addTake.useMutation()
+  const navigate = useNavigate()
+  const make = async (placements: Placement[], words: string) => {
+    const answer = await addTake({ outfit: outfit.id, version: outfit.version, placements })
+    if (answer.error) return void toast.error(errorText(answer.error))
+    const { label } = answer.data
+    toast(`Take ${label} ${words}.`, {
+      action: { label: 'To the bench', onClick: () => void navigate(`/outfits/${outfit.id}/bench?take=${label}`) },
+    })
+  }
+  return { make, busy: isLoading }
+}

@@ -1,0 +1,3 @@
+export function LaterView() {
+  return null
+}

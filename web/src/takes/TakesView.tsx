@@ -1,0 +1,3 @@
+export function TakesView() {
+  return null
+}
