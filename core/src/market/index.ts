@@ -1,2 +1,3 @@
 export * from './money.ts'
 export * from './rates.ts'
+export * from './replicability.ts'

@@ -90,3 +90,4 @@ export interface OutfitDetail extends Drawables {
 export function takeNamed(takes: readonly Take[], label: string | null): Take | undefined {
   return takes.find((take) => take.label === label) ?? takes.find((take) => take.chosen) ?? takes[0]
 }
+export * from './compareTakes.ts'

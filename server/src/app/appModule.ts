@@ -27,9 +27,12 @@ import { LaterService } from '../later/laterService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { RosterController } from '../roster/rosterController.ts'
 import { RosterService } from '../roster/rosterService.ts'
+import { ReplicableService } from '../roster/replicableService.ts'
 import { TakeController } from '../roster/takeController.ts'
 import { TakeService } from '../roster/takeService.ts'
 import { CardService } from '../show/cardService.ts'
+import { ComparedService } from '../show/comparedService.ts'
+import { PictureService } from '../show/pictureService.ts'
 import { ShowController } from '../show/showController.ts'
 import { PlanRunner } from '../sourcing/planRunner.ts'
 import { SourcingController } from '../sourcing/sourcingController.ts'
@@ -85,8 +88,11 @@ export class AppModule {
         BriefService,
         RosterService,
         TakeService,
+        ReplicableService,
         LaterService,
+        PictureService,
         CardService,
+        ComparedService,
         SourcingService,
       ],
     }

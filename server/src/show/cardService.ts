@@ -1,28 +1,21 @@
-import { Inject, Injectable } from '@nestjs/common'
-import { Resvg } from '@resvg/resvg-js'
-import { join } from 'node:path'
+import { Injectable } from '@nestjs/common'
 import { catalogueOf } from '@outfit/core/catalogue'
 import { drawFigure } from '@outfit/core/mannequin'
 import { CARD, cardEntries, cardSvg } from '@outfit/core/show'
-import { SETTINGS, type Settings } from '../app/settings.ts'
 import { notFound } from '../app/problem.ts'
 import { CarriersService } from '../catalogue/carriersService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
-import { embeddedFontCss, fontFiles, INNER_FAMILIES } from './fonts.ts'
-
-/** Dots in a millimetre of a PNG card: 300 dpi. */
-const DOTS_PER_MM = 300 / 25.4
+import { INNER_FAMILIES } from './fonts.ts'
+import { PictureService } from './pictureService.ts'
 
 @Injectable()
 export class CardService {
-  private css: string | undefined
-
   constructor(
     private readonly rosters: RosterService,
     private readonly catalogue: CatalogueService,
     private readonly carriers: CarriersService,
-    @Inject(SETTINGS) private readonly settings: Settings,
+    private readonly pictures: PictureService,
   ) {}
 
   /** The card of a take as SVG. With `embedFonts` it carries its fonts; the rasteriser has its own. */
@@ -37,7 +30,6 @@ export class CardService {
     const sources = await this.sourcesOf(take.placements.map((p) => p.part))
     const entries = cardEntries(take.placements, catalogue, drawing, (part) => sources.get(part) ?? 'no release known')
     const known = new Set([...sources.values()])
-    if (embedFonts) this.css ??= embeddedFontCss()
     const svg = cardSvg(
       {
         title: outfit.name,
@@ -46,7 +38,7 @@ export class CardService {
         drawing,
         entries,
       },
-      embedFonts ? this.css : '',
+      embedFonts ? this.pictures.fontCss() : '',
       embedFonts ? undefined : INNER_FAMILIES,
     )
     return { svg, name: outfit.name }
@@ -54,12 +46,7 @@ export class CardService {
 
   async png(outfitId: string, takeId: string | undefined): Promise<{ png: Buffer; name: string }> {
     const { svg, name } = await this.svg(outfitId, takeId, false)
-    const files = await fontFiles(join(this.settings.data, 'fonts'))
-    const picture = new Resvg(svg, {
-      font: { fontFiles: files, loadSystemFonts: false, defaultFontFamily: 'Atkinson Hyperlegible Next' },
-      fitTo: { mode: 'width', value: Math.round(CARD.width * DOTS_PER_MM) },
-    })
-    return { png: picture.render().asPng(), name }
+    return { png: await this.pictures.png(svg, CARD.width), name }
   }
 
   /** Best source of each part in words: a release in which it comes, the newest first, else a figure. */

@@ -17,6 +17,7 @@ import type {
 import type { Corrections, ImportReport, TableName } from '@outfit/core/formats'
 import type { Brief } from '@outfit/core/brief'
 import type { Later, OutfitDetail, Reference, RosterShelf } from '@outfit/core/roster'
+import type { Replicability } from '@outfit/core/market'
 import type { ReportWithParts, WayToGet } from '@outfit/core/sourcing'
 
 export interface Candidate {
@@ -309,6 +310,10 @@ export const api = createApi({
     vote: build.mutation<{ version: number }, Omit<TakeWrite, 'take'> & { voter: string; take: string | null }>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/votes`, method: 'PUT', body }),
       invalidatesTags: ['Outfit'],
+    }),
+    replicable: build.query<Replicability, { outfit: string; take: string }>({
+      query: ({ outfit, take }) => `outfits/${outfit}/takes/${take}/replicable`,
+      providesTags: ['Outfit', 'Catalogue'],
     }),
     saveBrief: build.mutation<
       { briefVersion: number; avoided: string[] },

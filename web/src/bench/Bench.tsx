@@ -1,9 +1,10 @@
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { shallowEqual, useStore } from 'react-redux'
-import { Redo2, Undo2 } from 'lucide-react'
+import { Image as ImageIcon, Redo2, Undo2 } from 'lucide-react'
 import { toast } from 'sonner'
 import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
+import { likenessOf } from '@outfit/core/brief'
 import { missingFrom } from '@outfit/core/drawer'
 import { pinsOf } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
@@ -13,6 +14,7 @@ import { useAppDispatch, useAppSelector, type RootState } from '../app/store.ts'
 import { useBenchKeys } from './benchKeys.ts'
 import { changed, redone, rowPicked, undone, viewTurned } from './benchSlice.ts'
 import { Cost } from './Cost.tsx'
+import { LikenessNote } from './LikenessNote.tsx'
 import { pinKey } from './PinLabels.tsx'
 import { Spine } from './Spine.tsx'
 import { Stage } from './Stage.tsx'
@@ -40,6 +42,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const [preview, setPreview] = useState<{ on: Placement[]; placements: Placement[] } | null>(null)
   const [before, showBefore] = useState(false)
   const [activePin, setActivePin] = useState<string | null>(null)
+  const [pictured, setPictured] = useState(false)
   const findRef = useRef<HTMLInputElement>(null)
   const listRef = useRef<HTMLDivElement>(null)
 
@@ -49,10 +52,11 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const { free } = outfit
   const dressings = DRESSINGS[row]!
   const dressing = dressings.find(({ key }) => key === dressingKey) ?? dressings[0]!
-  const tray = useTray(dressing, settings, free, catalogue)
+  const tray = useTray(dressing, settings, free, catalogue, outfit.brief, outfit.avoided)
   const shownOn = useDeferredValue(present)
   const pins = useMemo(() => pinsOf(present, { catalogue, free }), [present, catalogue, free])
   const known = useMemo(() => new Set(pinsOf(shownOn, { catalogue, free }).map(pinKey)), [shownOn, catalogue, free])
+  const likeness = useMemo(() => likenessOf(present, outfit.brief, catalogue), [present, outfit.brief, catalogue])
   const missing = useMemo(() => missingFrom(present, free), [present, free])
   const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
   const spineRow = SPINE.find(({ key }) => key === row)!
@@ -153,6 +157,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           activePin={activePin}
           onRemedy={change}
           onPreview={(placements) => setPreview(placements && { on: present, placements })}
+          beside={pictured ? (outfit.references[0] ?? null) : null}
         >
           <Takes
             takes={outfit.takes}
@@ -164,6 +169,19 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             onChoose={() => void takes.choose()}
           />
           <div className="absolute top-3 right-4 flex gap-1.5">
+            <LikenessNote likeness={likeness} to={`/outfits/${outfit.id}/brief?take=${encodeURIComponent(label)}`} />
+            {outfit.references.length > 0 && (
+              <button
+                type="button"
+                className={step}
+                aria-pressed={pictured}
+                aria-label="The reference picture beside the mannequin"
+                title="The reference picture beside the mannequin"
+                onClick={() => setPictured(!pictured)}
+              >
+                <ImageIcon aria-hidden className="size-3.5" />
+              </button>
+            )}
             <button type="button" className={step} disabled={past.length === 0} onClick={() => dispatch(undone())}>
               <Undo2 aria-hidden className="size-3.5" /> Undo
             </button>

@@ -56,10 +56,10 @@ export const Candidate = memo(function Candidate({
       role="option"
       id={`candidate-${part.code}`}
       aria-selected={worn}
-      aria-label={`${entry.label}, ${source}${worn ? ', worn' : ''}${pin ? `, would bring a pin: ${pin.title}` : ''}`}
+      aria-label={`${entry.label}, ${source}${entry.likeness.share === null ? '' : `, likeness ${Math.round(entry.likeness.share * 100)}`}${entry.avoided ? ', to be avoided' : ''}${worn ? ', worn' : ''}${pin ? `, would bring a pin: ${pin.title}` : ''}`}
       onClick={() => onWear(entry)}
       onMouseEnter={() => onPick(entry)}
-      className={`relative h-[140px] w-full cursor-pointer overflow-hidden rounded-[10px] border bg-card px-2 pb-1.5 text-left ${picked ? 'border-act outline-2 outline-act' : worn ? 'border-act' : 'border-rule hover:border-act'}`}
+      className={`relative h-[140px] w-full cursor-pointer ${entry.avoided ? 'opacity-50' : ''} overflow-hidden rounded-[10px] border bg-card px-2 pb-1.5 text-left ${picked ? 'border-act outline-2 outline-act' : worn ? 'border-act' : 'border-rule hover:border-act'}`}
     >
       <Figure
         placements={dressed}
@@ -74,9 +74,16 @@ export const Candidate = memo(function Candidate({
         <span className="truncate">{part.name}</span>
       </span>
       <span className="block truncate text-[12.5px] leading-tight text-soft">{colour?.name}</span>
-      <span className="block truncate text-[12.5px] leading-tight text-soft">{source}</span>
+      <span className="block truncate text-[12.5px] leading-tight text-soft">
+        {entry.avoided ? 'to be avoided' : source}
+      </span>
+      {entry.likeness.share !== null && (
+        <span className="absolute top-0.5 left-2 font-head text-[15px] font-bold text-act">
+          {Math.round(entry.likeness.share * 100)}
+        </span>
+      )}
       {worn && (
-        <span className="absolute top-1 left-1.5 rounded-full bg-act px-1.5 text-[11px] font-bold text-act-ink">
+        <span className="absolute bottom-1.5 right-1.5 rounded-full bg-act px-1.5 text-[11px] font-bold text-act-ink">
           worn
         </span>
       )}

@@ -29,7 +29,7 @@ export function Cost({ outfit, placements, missing, catalogue, label }: CostProp
       lowest={lowest}
       missing={missing.map((p) => p.part)}
       currency={outfit.roster.currency}
-      to={`/outfits/${outfit.id}/sourcing?take=${label}`}
+      to={`/outfits/${outfit.id}/sourcing?take=${encodeURIComponent(label)}`}
     />
   )
 }

@@ -1,5 +1,6 @@
 import { Popover } from 'radix-ui'
 import { Link } from 'react-router'
+import type { PartLikeness } from '@outfit/core/brief'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { api, errorText, type PartDetail } from '../app/api.ts'
@@ -9,7 +10,15 @@ import { Swatch } from '../ui/Swatch.tsx'
 const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 
 /** One part: where it lies, who carries it, who sells it. */
-export function PartNote({ code, catalogue }: { code: string; catalogue: Catalogue }) {
+export function PartNote({
+  code,
+  catalogue,
+  likeness,
+}: {
+  code: string
+  catalogue: Catalogue
+  likeness: PartLikeness | undefined
+}) {
   const { currentData: detail, error } = api.endpoints.partDetail.useQuery(code)
   const part = catalogue.parts.get(code)
   if (!part) return null
@@ -17,7 +26,7 @@ export function PartNote({ code, catalogue }: { code: string; catalogue: Catalog
   return (
     <aside
       aria-label="About this part"
-      className="h-[118px] shrink-0 overflow-hidden rounded-[10px] border border-rule bg-card px-3 py-2 text-[13.5px] leading-snug"
+      className="h-[136px] shrink-0 overflow-hidden rounded-[10px] border border-rule bg-card px-3 py-2 text-[13.5px] leading-snug"
     >
       <p className="flex items-center gap-1.5">
         <Swatch colour={colour} />
@@ -28,7 +37,7 @@ export function PartNote({ code, catalogue }: { code: string; catalogue: Catalog
       {error ? (
         <p className="text-problem">{errorText(error)}</p>
       ) : detail ? (
-        <Summary detail={detail} />
+        <Summary detail={detail} likeness={likeness} />
       ) : (
         <p className="text-soft">Looking it up…</p>
       )}
@@ -36,7 +45,19 @@ export function PartNote({ code, catalogue }: { code: string; catalogue: Catalog
   )
 }
 
-function Summary({ detail: { bins, figures, figureCount, releases, releaseCount, offers } }: { detail: PartDetail }) {
+/** Why a part is as like the brief as it is: what it lacks comes first. */
+function whyOf({ share, terms }: PartLikeness): string {
+  const sorted = [...terms].sort((a, b) => b.most - b.milli - (a.most - a.milli))
+  return `${Math.round((share ?? 0) * 100)}: ${sorted.map(({ words }) => words).join('; ')}`
+}
+
+function Summary({
+  detail: { bins, figures, figureCount, releases, releaseCount, offers },
+  likeness,
+}: {
+  detail: PartDetail
+  likeness: PartLikeness | undefined
+}) {
   const best = offers.reduce<number | null>((low, { home }) => (low === null || home < low ? home : low), null)
   const names = (list: { name: string }[]) =>
     `${list
@@ -45,6 +66,12 @@ function Summary({ detail: { bins, figures, figureCount, releases, releaseCount,
       .join(', ')}${list.length > 2 ? ' …' : ''}`
   return (
     <dl className="mt-0.5 grid grid-cols-[64px_1fr] [&_dd]:truncate [&_dt]:text-soft">
+      {likeness && likeness.share !== null && (
+        <>
+          <dt>likeness</dt>
+          <dd title={whyOf(likeness)}>{whyOf(likeness)}</dd>
+        </>
+      )}
       <dt>owned</dt>
       <dd>{bins.length ? bins.map(({ name, qty }) => `${qty} in ${name}`).join(', ') : 'none'}</dd>
       <dt>figures</dt>

@@ -13,6 +13,8 @@ interface PinLabelsProps {
   height: number
   onRemedy: (placements: Placement[]) => void
   onPreview: (placements: Placement[] | null) => void
+  /** Pins alone, where there is no room for words. */
+  bare: boolean
 }
 
 interface Point {
@@ -39,7 +41,17 @@ function heightOf({ title, detail, remedy }: Pin): number {
 export const pinKey = (pin: Pin) => `${pin.rule} ${pin.slots.join(' ')}`
 
 /** Pins stuck into the figure, each with a lead line to what it says and one press that puts it right. */
-export function PinLabels({ pins, active, anchors, toPixels, width, height, onRemedy, onPreview }: PinLabelsProps) {
+export function PinLabels({
+  pins,
+  active,
+  anchors,
+  toPixels,
+  width,
+  height,
+  onRemedy,
+  onPreview,
+  bare,
+}: PinLabelsProps) {
   const stuck = pins.flatMap((pin) => {
     const anchor = anchors[pin.slots[0]!]
     return anchor ? [{ pin, at: toPixels(anchor) }] : []
@@ -57,6 +69,17 @@ export function PinLabels({ pins, active, anchors, toPixels, width, height, onRe
       return { pin, at, y, x: side === 'left' ? 16 : width - WIDTH - 16 }
     })
   }
+  if (bare)
+    return stuck.map(({ pin, at }) => (
+      <span
+        key={pinKey(pin)}
+        title={`${pin.title}: ${pin.detail}`}
+        className="absolute"
+        style={{ left: at.x - 6, top: at.y - 6 }}
+      >
+        <PinMark severity={pin.severity} />
+      </span>
+    ))
   const labels = [...placed('left', onLeft), ...placed('right', onRight)]
   return (
     <>

@@ -1,7 +1,7 @@
 import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
-import { drawFigure, FIGURE_WINDOW, svgBody, viewBox, type View } from '@outfit/core/mannequin'
+import { drawFigure, FIGURE_WINDOW, MM_PER_UNIT, svgBody, viewBox, type View } from '@outfit/core/mannequin'
 import { PinLabels } from './PinLabels.tsx'
 
 interface StageProps {
@@ -13,8 +13,13 @@ interface StageProps {
   activePin: string | null
   onRemedy: (placements: Placement[]) => void
   onPreview: (placements: Placement[] | null) => void
+  /** A picture that stands beside the mannequin at its height. */
+  beside: { photo: string; caption: string } | null
   children: ReactNode
 }
+
+/** Room for the picture, in pixels. */
+const BESIDE = 216
 
 /** The mannequin on ruled pattern paper with its pins and their lead lines. */
 export function Stage({
@@ -26,6 +31,7 @@ export function Stage({
   activePin,
   onRemedy,
   onPreview,
+  beside,
   children,
 }: StageProps) {
   const frame = useRef<HTMLDivElement>(null)
@@ -47,13 +53,27 @@ export function Stage({
   }
   const scale = Math.min(size.width / FIGURE_WINDOW.width, size.height / FIGURE_WINDOW.height)
   const left = (size.width - FIGURE_WINDOW.width * scale) / 2
+  const top = (size.height - FIGURE_WINDOW.height * scale) / 2
   const toPixels = ({ x, y }: { x: number; y: number }) => ({
     x: left + (x - FIGURE_WINDOW.x) * scale,
-    y: (y - FIGURE_WINDOW.y) * scale,
+    y: top + (y - FIGURE_WINDOW.y) * scale,
   })
   return (
     <section aria-label="Mannequin" className="pattern-paper relative h-full overflow-hidden">
-      <div ref={frame} className="absolute inset-x-0 top-1 bottom-9">
+      {beside && size.height > 0 && (
+        <img
+          src={`/api/photos/${beside.photo}`}
+          alt={beside.caption || 'Reference picture'}
+          className="absolute right-4 rounded-[10px] border border-rule object-cover"
+          style={{
+            width: BESIDE - 24,
+            height: (drawing.height / MM_PER_UNIT) * scale,
+            // Its ground is the ground the figure stands on.
+            top: 4 + top + (-FIGURE_WINDOW.y - drawing.height / MM_PER_UNIT) * scale,
+          }}
+        />
+      )}
+      <div ref={frame} className="absolute top-1 bottom-9 left-0" style={{ right: beside ? BESIDE : 0 }}>
         {sheets.html.map((sheet, i) => (
           <svg
             key={i}
@@ -73,6 +93,7 @@ export function Stage({
             height={size.height}
             onRemedy={onRemedy}
             onPreview={onPreview}
+            bare={beside !== null}
           />
         )}
       </div>

@@ -7,17 +7,12 @@ import { errorText } from '../app/api.ts'
 import { ErrorNote } from '../ui/Notes.tsx'
 import { Candidate } from './Candidate.tsx'
 import { PartNote } from './PartNote.tsx'
-import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type useTray } from './useTray.ts'
+import { MoneyField } from '../ui/MoneyField.tsx'
+import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type TraySettings, type useTray } from './useTray.ts'
 import { Worn } from './Worn.tsx'
 
 export const COLUMNS = 3
 const ROW = 148
-
-export interface TraySettings {
-  find: string
-  order: TrayOrder
-  ownedOnly: boolean
-}
 
 interface TrayProps {
   row: string
@@ -118,8 +113,56 @@ export function Tray(props: TrayProps) {
           ))}
         </select>
       </div>
+      <div className="flex items-center gap-1.5 text-[13px]">
+        {settings.order === 'likeness' && (
+          <label className="flex min-w-0 flex-1 items-center gap-1 text-soft">
+            likeness
+            <input
+              type="range"
+              min={0}
+              max={1}
+              step={0.1}
+              value={settings.mix}
+              aria-label="Likeness or price"
+              onChange={(event) => set({ mix: Number(event.target.value) })}
+              className="min-w-0 flex-1 accent-[var(--act)]"
+            />
+            price
+          </label>
+        )}
+        {tray.wished && (
+          <button
+            type="button"
+            aria-pressed={settings.wishedColour}
+            onClick={() => set({ wishedColour: !settings.wishedColour })}
+            className={chip(settings.wishedColour)}
+          >
+            <span
+              aria-hidden
+              className="mr-1 inline-block size-2.5 rounded-[3px] border border-ink/50"
+              style={{ background: tray.wished.target }}
+            />
+            wished colour
+          </button>
+        )}
+        <label className="ml-auto flex items-center gap-1 text-soft">
+          up to
+          <MoneyField
+            value={settings.limit}
+            onChange={(limit) => set({ limit })}
+            label="Candidates up to a price"
+            className="w-[58px]"
+          />
+        </label>
+      </div>
       <Candidates {...props} />
-      {note && <PartNote code={note} catalogue={catalogue} />}
+      {note && (
+        <PartNote
+          code={note}
+          catalogue={catalogue}
+          likeness={tray.all.find(({ part }) => part.code === note)?.likeness}
+        />
+      )}
     </section>
   )
 }
@@ -164,11 +207,11 @@ function Candidates({
     return (
       <div className="flex-1 py-8 text-center text-soft">
         {isFetching ? 'Laying out the tray…' : 'Nothing in the tray fits. '}
-        {!isFetching && (settings.find || settings.ownedOnly) && (
+        {!isFetching && (settings.find || settings.ownedOnly || settings.wishedColour || settings.limit !== null) && (
           <button
             type="button"
             className="font-semibold text-act underline"
-            onClick={() => onSettings({ ...settings, find: '', ownedOnly: false })}
+            onClick={() => onSettings({ ...settings, find: '', ownedOnly: false, wishedColour: false, limit: null })}
           >
             Show all
           </button>

@@ -1,27 +1,40 @@
 import { useState } from 'react'
-import type { TraySettings } from './Tray.tsx'
-import { TRAY_ORDERS } from './useTray.ts'
+import { TRAY_ORDERS, type TraySettings } from './useTray.ts'
 
 const KEY = 'outfit.tray'
 
+export const BLANK: TraySettings = {
+  find: '',
+  order: 'likeness',
+  ownedOnly: false,
+  wishedColour: false,
+  limit: null,
+  mix: 0,
+}
+
 function remembered(): TraySettings {
-  const blank: TraySettings = { find: '', order: 'owned', ownedOnly: false }
   try {
-    const { order, ownedOnly } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<TraySettings>
-    return { ...blank, ...(order && order in TRAY_ORDERS ? { order } : {}), ownedOnly: ownedOnly === true }
+    const { order, ownedOnly, mix } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<TraySettings>
+    return {
+      ...BLANK,
+      ...(order && order in TRAY_ORDERS ? { order } : {}),
+      ownedOnly: ownedOnly === true,
+      mix: typeof mix === 'number' && mix >= 0 && mix <= 1 ? mix : 0,
+    }
   } catch {
-    return blank
+    return BLANK
   }
 }
 
-/** How the tray is sorted and filtered; remembered in the browser, but for the words looked for. */
+/** How the tray is sorted and filtered; remembered in the browser, but for what belongs to one slot or outfit. */
 export function useTraySettings(): [TraySettings, (settings: TraySettings) => void] {
   const [settings, setSettings] = useState(remembered)
   return [
     settings,
     (next) => {
       setSettings(next)
-      localStorage.setItem(KEY, JSON.stringify({ order: next.order, ownedOnly: next.ownedOnly }))
+      const { order, ownedOnly, mix } = next
+      localStorage.setItem(KEY, JSON.stringify({ order, ownedOnly, mix }))
     },
   ]
 }

@@ -15,7 +15,8 @@ export function useTakes(outfit: OutfitDetail) {
   const [chooseTake, choosing] = api.endpoints.chooseTake.useMutation()
   const [reload] = api.endpoints.outfit.useLazyQuery()
   const labelOf = (id: string | null) => outfit.takes.find((t) => t.id === id)?.label ?? ''
-  const show = (label: string) => void navigate(`/outfits/${outfit.id}/bench?take=${label}`, { replace: true })
+  const show = (label: string) =>
+    void navigate(`/outfits/${outfit.id}/bench?take=${encodeURIComponent(label)}`, { replace: true })
   /** The take on the bench with its version, once all of it is saved. */
   const settled = () => {
     const { take, version, save } = store.getState().bench

@@ -154,7 +154,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
             As take {take.label} is
           </Button>
           <Link
-            to={`/outfits/${outfit.id}/casting?take=${take.label}`}
+            to={`/outfits/${outfit.id}/casting?take=${encodeURIComponent(take.label)}`}
             className="ml-auto shrink-0 rounded-[10px] bg-act px-3 py-1.5 font-head font-bold text-act-ink hover:brightness-110"
           >
             Cast it

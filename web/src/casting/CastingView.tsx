@@ -50,7 +50,7 @@ function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take
         <p className="mb-3 text-[13.5px] text-soft">
           For {outfit.name}, by{' '}
           <Link
-            to={`/outfits/${outfit.id}/brief?take=${take.label}`}
+            to={`/outfits/${outfit.id}/brief?take=${encodeURIComponent(take.label)}`}
             className="font-semibold text-act hover:underline"
           >
             {wishes} wishes
@@ -74,7 +74,7 @@ function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take
             </button>
           ))}
         </div>
-        <Settings settings={settings} onChange={change} brief={outfit.brief} />
+        <Settings settings={settings} onChange={change} brief={outfit.brief} weighed={!forLess} />
         <div className="mt-5">
           {running ? (
             <Button className="w-full" onClick={cancel}>

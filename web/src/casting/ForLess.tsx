@@ -194,7 +194,7 @@ function Curve({
         {drawn.map((point) => {
           const index = points.indexOf(point)
           return (
-            <li key={index} className="w-[112px]">
+            <li key={index} className="w-[132px]">
               <button
                 type="button"
                 aria-pressed={index === picked}
@@ -202,7 +202,7 @@ function Curve({
                 onClick={() => setPicked(index)}
                 className={`w-full rounded-[10px] border bg-card px-1 py-1 text-center text-[13px] ${index === picked ? 'border-act outline-2 outline-act' : 'border-rule hover:border-act'}`}
               >
-                <Figure placements={point.placements} label="" className="h-[116px] w-full" />
+                <Figure placements={point.placements} label="" className="h-[186px] w-full" />
                 <strong>{inPoints(point.likeness.milli)}</strong> · {euros(point.price)}
               </button>
             </li>

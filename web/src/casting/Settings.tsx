@@ -30,10 +30,12 @@ interface SettingsProps {
   settings: CastingSettings
   onChange: (settings: CastingSettings) => void
   brief: Brief
+  /** Whether money is weighed against likeness, or every sum of it is tried. */
+  weighed: boolean
 }
 
 /** Where parts come from, what likeness is worth in money, and what stays as it is. */
-export function Settings({ settings, onChange, brief }: SettingsProps) {
+export function Settings({ settings, onChange, brief, weighed }: SettingsProps) {
   const set = (change: Partial<CastingSettings>) => onChange({ ...settings, ...change })
   const wished = new Set(wishesOf(brief).map(({ place }) => place))
   const toggle = (place: Place) =>
@@ -63,35 +65,39 @@ export function Settings({ settings, onChange, brief }: SettingsProps) {
           ))}
         </div>
       </fieldset>
-      <label className="block">
-        <span className="font-semibold">Likeness or price</span>
-        <input
-          type="range"
-          min={0}
-          max={MOST}
-          step={0.25}
-          value={settings.priceWeight}
-          onChange={(event) => set({ priceWeight: Number(event.target.value) })}
-          className="mt-1 block w-full accent-[var(--act)]"
-        />
-        <span className="flex text-[13px] text-soft">
-          likeness
-          <span className="mx-auto">
-            {settings.priceWeight === 0 ? 'price plays no part' : `€1 is worth ${settings.priceWeight} points`}
-          </span>
-          price
-        </span>
-      </label>
-      <label className="flex items-center gap-2">
-        <span className="font-semibold">Spend at most</span>
-        <MoneyField
-          value={settings.limit}
-          onChange={(limit) => set({ limit })}
-          label="Spend at most"
-          placeholder="no limit"
-          className="ml-auto w-[92px] py-1"
-        />
-      </label>
+      {weighed && (
+        <>
+          <label className="block">
+            <span className="font-semibold">Likeness or price</span>
+            <input
+              type="range"
+              min={0}
+              max={MOST}
+              step={0.25}
+              value={settings.priceWeight}
+              onChange={(event) => set({ priceWeight: Number(event.target.value) })}
+              className="mt-1 block w-full accent-[var(--act)]"
+            />
+            <span className="flex text-[13px] text-soft">
+              likeness
+              <span className="mx-auto">
+                {settings.priceWeight === 0 ? 'price plays no part' : `€1 is worth ${settings.priceWeight} points`}
+              </span>
+              price
+            </span>
+          </label>
+          <label className="flex items-center gap-2">
+            <span className="font-semibold">Spend at most</span>
+            <MoneyField
+              value={settings.limit}
+              onChange={(limit) => set({ limit })}
+              label="Spend at most"
+              placeholder="no limit"
+              className="ml-auto w-[92px] py-1"
+            />
+          </label>
+        </>
+      )}
       <fieldset>
         <legend className="font-semibold">Leave as worn</legend>
         <div className="mt-1 flex flex-wrap gap-1.5">

@@ -13,7 +13,10 @@ export function useNewTake(outfit: OutfitDetail) {
     if (answer.error) return void toast.error(errorText(answer.error))
     const { label } = answer.data
     toast(`Take ${label} ${words}.`, {
-      action: { label: 'To the bench', onClick: () => void navigate(`/outfits/${outfit.id}/bench?take=${label}`) },
+      action: {
+        label: 'To the bench',
+        onClick: () => void navigate(`/outfits/${outfit.id}/bench?take=${encodeURIComponent(label)}`),
+      },
     })
   }
   return { make, busy: isLoading }

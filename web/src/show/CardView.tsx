@@ -30,7 +30,7 @@ export function CardView() {
             {outfit.takes.map((t) => (
               <Link
                 key={t.id}
-                to={`?take=${t.label}`}
+                to={`?take=${encodeURIComponent(t.label)}`}
                 replace
                 aria-current={t.id === take.id ? 'true' : undefined}
                 className={`rounded-full border px-3 py-1 ${t.id === take.id ? 'border-act bg-act font-semibold text-act-ink' : 'border-rule bg-card hover:border-act'}`}

@@ -48,7 +48,7 @@ export function SourcingView() {
       report={plan.report}
       job={plan.job!}
       catalogue={catalogue}
-      bench={`/outfits/${outfit.id}/bench?take=${take.label}`}
+      bench={`/outfits/${outfit.id}/bench?take=${encodeURIComponent(take.label)}`}
     />
   )
 }

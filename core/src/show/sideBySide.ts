@@ -1,0 +1,75 @@
+import { INK, svgBody, type Drawing } from '../mannequin/index.ts'
+import { CARD_FAMILIES } from './card.ts'
+import { wrapText } from './textWidth.ts'
+
+/** One of the outfits that stand side by side. */
+export interface SideBySideColumn {
+  label: string
+  /** Said under it, such as what is different. */
+  lines: string[]
+  front: Drawing
+  back: Drawing
+}
+
+export interface SideBySide {
+  title: string
+  footer: string
+  columns: SideBySideColumn[]
+}
+
+/** Sizes of the picture in millimetres; its width grows with its columns. */
+export const SIDE_BY_SIDE = { height: 118, margin: 8, column: 88, figureHeight: 66 } as const
+
+const LINE = 4.1
+const MOST_LINES = 5
+
+const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
+const round = (value: number) => Math.round(value * 100) / 100
+
+/** Width of the picture of so many outfits, in millimetres. */
+export const sideBySideWidth = (columns: number) => 2 * SIDE_BY_SIDE.margin + columns * SIDE_BY_SIDE.column
+
+/**
+ * Outfits side by side on one ground at one scale, each from the front and from behind, as an SVG document of one unit a
+ * millimetre. `fontCss` holds @font-face rules to embed.
+ */
+export function sideBySideSvg({ title, footer, columns }: SideBySide, fontCss = '', families = CARD_FAMILIES): string {
+  const { height, margin, column, figureHeight } = SIDE_BY_SIDE
+  const width = sideBySideWidth(columns.length)
+  const text = (
+    x: number,
+    y: number,
+    size: number,
+    value: string,
+    { weight = 400, fill = INK, family = families.text } = {},
+  ) =>
+    `<text x="${round(x)}" y="${round(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" fill="${fill}">${escape(value)}</text>`
+  const drawings = columns.flatMap(({ front, back }) => [front, back])
+  // One scale for all, so that heights compare.
+  const scale = figureHeight / Math.max(...drawings.map(({ window }) => window.height))
+  const ground = margin + 16 + figureHeight - 4
+  const figure = ({ shapes }: Drawing, x: number) =>
+    `<g transform="translate(${round(x)} ${ground}) scale(${scale.toFixed(4)})">${svgBody(shapes)}</g>`
+  const drawn = columns.map(({ label, lines, front, back }, i) => {
+    const x = margin + i * column
+    const wrapped = lines.flatMap((line) => wrapText(line, 2.9, column - 6)).slice(0, MOST_LINES)
+    return (
+      figure(front, x + column * 0.27) +
+      figure(back, x + column * 0.73) +
+      text(x, ground + 9, 4.2, label, { weight: 700 }) +
+      text(x + column - 20, ground + 9, 2.9, `${Math.round(front.height)} mm tall`, { fill: '#6B6253' }) +
+      wrapped.map((line, n) => text(x, ground + 9 + LINE * (n + 1), 2.9, line)).join('')
+    )
+  })
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">` +
+    `<title>${escape(`${title}: ${columns.map(({ label }) => label).join(', ')} side by side`)}</title>` +
+    (fontCss ? `<style>${fontCss}</style>` : '') +
+    `<rect width="${width}" height="${height}" fill="#F8F3E8"/>` +
+    `<path d="M0 ${ground}H${width}" stroke="#CFC4AB" stroke-width="0.4"/>` +
+    text(margin, margin + 6, 7, title, { weight: 700, family: families.heading }) +
+    drawn.join('') +
+    text(margin, height - 3.5, 2.7, footer, { fill: '#6B6253' }) +
+    '</svg>'
+  )
+}

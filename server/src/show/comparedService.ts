@@ -1,0 +1,57 @@
+import { Injectable } from '@nestjs/common'
+import { inPoints, likenessOf } from '@outfit/core/brief'
+import { catalogueOf, partLabel } from '@outfit/core/catalogue'
+import { drawFigure } from '@outfit/core/mannequin'
+import { compareTakes } from '@outfit/core/roster'
+import { sideBySideSvg, sideBySideWidth } from '@outfit/core/show'
+import { notFound } from '../app/problem.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { RosterService } from '../roster/rosterService.ts'
+import { INNER_FAMILIES } from './fonts.ts'
+import { PictureService } from './pictureService.ts'
+
+/** Takes of an outfit side by side, as a picture: before and after, or two to four that are voted on. */
+@Injectable()
+export class ComparedService {
+  constructor(
+    private readonly rosters: RosterService,
+    private readonly catalogue: CatalogueService,
+    private readonly pictures: PictureService,
+  ) {}
+
+  async svg(outfitId: string, ids: readonly string[], embedFonts: boolean): Promise<{ svg: string; name: string }> {
+    const outfit = await this.rosters.outfit(outfitId)
+    const takes = ids.map((id) => {
+      const take = outfit.takes.find((t) => t.id === id)
+      if (!take) throw notFound('take', id)
+      return take
+    })
+    const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts, prints: outfit.prints })
+    const rows = compareTakes(takes.map(({ placements }) => placements)).filter(({ alike }) => !alike)
+    const name = `${outfit.name}, ${takes.map(({ label }) => label).join(' and ')}`
+    const columns = takes.map(({ label, placements, reason, chosen }, i) => {
+      const differing = rows.map(({ label: row, worn }) => {
+        const part = catalogue.parts.get(worn[i]!.at(-1)?.part ?? '')
+        return `${row}: ${part ? partLabel(catalogue, part) : 'nothing'}`
+      })
+      const { milli } = likenessOf(placements, outfit.brief, catalogue)
+      return {
+        label: `Take ${label}${chosen ? ', chosen' : ''}`,
+        lines: [`Likeness ${inPoints(milli)} of 100`, ...(reason ? [`“${reason}”`] : []), ...differing],
+        front: drawFigure(placements, catalogue),
+        back: drawFigure(placements, catalogue, { view: 'back' }),
+      }
+    })
+    const svg = sideBySideSvg(
+      { title: outfit.name, footer: `${outfit.roster.name}. Made with Outfit.`, columns },
+      embedFonts ? this.pictures.fontCss() : '',
+      embedFonts ? undefined : INNER_FAMILIES,
+    )
+    return { svg, name }
+  }
+
+  async png(outfitId: string, ids: readonly string[]): Promise<{ png: Buffer; name: string }> {
+    const { svg, name } = await this.svg(outfitId, ids, false)
+    return { png: await this.pictures.png(svg, sideBySideWidth(ids.length)), name }
+  }
+}
