@@ -1,7 +1,7 @@
 /**
  * `npm run bench`: measure what docs/architecture.md sets budgets for. Prints one JSON line a measurement,
  * `{"name", "measured", "unit", "budget", "notes"}` (budget null where none is set); nothing is asserted. With a name
- * only that benchmark runs: draw, search, plan, change, start, script.
+ * only that benchmark runs: draw, brief, search, plan, change, start, script.
  */
 import { gzipSync } from 'node:zlib'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
@@ -64,6 +64,96 @@ const benchmarks = {
         for (const { placements } of outfits)
           times.push((await timed(() => svgBody(drawFigure(placements, catalogue).shapes))).ms)
       tell('draw outfits', 1000 / median(times), 'outfits a second', { figures: times.length })
+    })
+  },
+
+  /** Ranking a tray, casting whole outfits, and the colours of a picture, on made-up ones of the size of the budgets. */
+  async brief() {
+    const { emptyBrief, judgesByPlace, judgesOf, rankCandidates } = await import('@outfit/core/brief')
+    const { catalogueOf } = await import('@outfit/core/catalogue')
+    const { castOutfits } = await import('@outfit/core/casting')
+    const { imagePalette } = await import('@outfit/core/colour')
+    const { seeded } = await import('@outfit/core/random')
+    await withServer(async ({ url }) => {
+      const basics = await (await fetch(`${url}/api/catalogue/basics`)).json()
+      const slots = ['headgear', 'head', 'torso', 'handRight', 'hips', 'neck', 'waist', 'heldRight', 'beside']
+      const answers = await Promise.all(
+        slots.map(async (slot) => (await fetch(`${url}/api/parts?slot=${slot}&limit=5000`)).json()),
+      )
+      const parts = new Map(
+        answers.flatMap(({ items, parts }) => [...items, ...parts]).map(({ part }) => [part.code, part]),
+      )
+      const random = seeded(4)
+      const colours = basics.colours.map(({ code }) => code)
+      const pick = (list) => list[Math.floor(random() * list.length)]
+      const lowest = {}
+      /** Parts of a slot in further colours, until there are as many as wanted; assemblies keep their pieces. */
+      const many = (items, count) =>
+        Array.from({ length: count }, (_, i) => {
+          const { part } = items[i % items.length]
+          const made = { ...part, code: `${part.code}-${i}`, colours: [pick(colours), ...part.colours.slice(1)] }
+          parts.set(made.code, made)
+          lowest[made.code] = 20 + Math.floor(random() * 900)
+          return made
+        })
+      const whole = ({ part }) => part.components.length > 0
+      const kinds = { torso: whole, hips: whole }
+      const catalogue = () =>
+        catalogueOf({ ...basics, parts: [...parts.values()], prints: answers.flatMap((a) => a.prints) })
+      const wish = (place, trait, target, weight = 'matters') => ({ place, trait, target, weight })
+      const brief = {
+        ...emptyBrief(),
+        wishes: [
+          wish('headgear', 'tied', 'yes'),
+          wish('headgear', 'colour', '#A64E2A'),
+          wish('head', 'expression', 'smile'),
+          wish('head', 'skin', '#EBB98E'),
+          wish('torso', 'garment', 'jacket'),
+          wish('torso', 'colour', '#24527F'),
+          wish('neck', 'colour', '#DD8A2B'),
+          wish('waist', 'colour', '#63341F', 'nice'),
+          wish('held', 'item', 'oar'),
+          wish('beside', 'companion', 'otter', 'nice'),
+          wish('legs', 'colour', '#414B57'),
+        ],
+      }
+      const tray = many(answers[0].items, 5000)
+      const known = catalogue()
+      const entries = tray.map((part, i) => ({ part, free: i % 9 === 0 ? 1 : 0, lowest: lowest[part.code] }))
+      const judges = judgesByPlace(judgesOf(brief, known))
+      const ranking = []
+      for (let round = 0; round < 30; round++)
+        ranking.push((await timed(() => rankCandidates(entries, 'headgear', judges, known, (round % 5) / 5))).ms)
+      tell('rank 5,000 candidates', median(ranking), 'ms', { budget: 50, p95: Math.round(at(ranking, 0.95)) })
+
+      const candidates = Object.fromEntries(
+        slots.map((slot, i) => [slot, many(answers[i].items.filter(kinds[slot] ?? ((item) => !whole(item))), 200)]),
+      )
+      for (const [code, part] of parts) if (part.components.length === 0) lowest[code] ??= 30
+      for (const limit of [null, 1500]) {
+        const times = []
+        let last
+        for (let round = 0; round < 7; round++) {
+          const ask = { brief, catalogue: catalogue(), worn: [], candidates, free: {}, lowest, pool: 'both' }
+          const more = { avoided: new Set(), rules: 'exchange-only', keep: [], limit, priceWeight: 0.5 }
+          const effort = { count: 10, seconds: 20, now: () => performance.now() / 1000 }
+          const { ms, result } = await timed(() => castOutfits({ ...ask, ...more }, effort))
+          times.push(ms)
+          last = result
+        }
+        tell(`ten best outfits, 9 slots of 200${limit ? ', with a limit' : ''}`, median(times) / 1000, 's', {
+          budget: 1,
+          proven: last.complete,
+          looked: last.explored,
+        })
+      }
+
+      const pixels = { data: new Uint8ClampedArray(4 * 1600 * 1200), width: 1600, height: 1200 }
+      for (let i = 0; i < pixels.data.length; i++)
+        pixels.data[i] = i % 4 === 3 ? 255 : 128 + 100 * Math.sin(i / 9e5 + (i % 4)) + 20 * random()
+      const palettes = []
+      for (let round = 0; round < 7; round++) palettes.push((await timed(() => imagePalette(pixels))).ms)
+      tell('colours of a picture of 1600 × 1200', median(palettes), 'ms')
     })
   },
 

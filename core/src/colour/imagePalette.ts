@@ -22,6 +22,8 @@ const toLab = converter('lab65')
 /** So many pixels are enough to find the colours of a picture; larger ones are looked at through a grid. */
 const MOST_PIXELS = 16_000
 const ROUNDS = 24
+/** Colours of less of the picture are the blends along its edges. */
+const SMALLEST = 0.005
 
 /**
  * The main colours of a picture, the largest first: k-means in CIELAB (D65) from farthest-first starts, then those the eye
@@ -42,7 +44,7 @@ export function imagePalette(pixels: Pixels, count = 8): PictureColour[] {
   for (const index of owner) sizes[index]! += 1
   const colours = centres
     .map(([l, a, b], i) => ({ hex: formatHex({ mode: 'lab65', l, a, b }), share: sizes[i]! / points.length }))
-    .filter(({ share }) => share > 0)
+    .filter(({ share }) => share >= SMALLEST)
     .sort((a, b) => b.share - a.share || (a.hex < b.hex ? -1 : 1))
   return mergeNear(colours)
 }

@@ -55,6 +55,8 @@ export interface Later {
   /** What it waits for, in words; null for a plain note. */
   waitsFor: string | null
   part: string | null
+  /** A part in the shape that is waited for in `colour`. */
+  like: string | null
   colour: string | null
   atMost: number | null
   at: string

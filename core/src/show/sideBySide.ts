@@ -17,11 +17,11 @@ export interface SideBySide {
   columns: SideBySideColumn[]
 }
 
-/** Sizes of the picture in millimetres; its width grows with its columns. */
-export const SIDE_BY_SIDE = { height: 118, margin: 8, column: 88, figureHeight: 66 } as const
+/** Sizes of the picture in millimetres; it grows with its columns and what is said under them. */
+export const SIDE_BY_SIDE = { margin: 8, column: 88, figureHeight: 66 } as const
 
 const LINE = 4.1
-const MOST_LINES = 5
+const MOST_LINES = 14
 
 const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
 const round = (value: number) => Math.round(value * 100) / 100
@@ -34,7 +34,7 @@ export const sideBySideWidth = (columns: number) => 2 * SIDE_BY_SIDE.margin + co
  * millimetre. `fontCss` holds @font-face rules to embed.
  */
 export function sideBySideSvg({ title, footer, columns }: SideBySide, fontCss = '', families = CARD_FAMILIES): string {
-  const { height, margin, column, figureHeight } = SIDE_BY_SIDE
+  const { margin, column, figureHeight } = SIDE_BY_SIDE
   const width = sideBySideWidth(columns.length)
   const text = (
     x: number,
@@ -50,15 +50,18 @@ export function sideBySideSvg({ title, footer, columns }: SideBySide, fontCss = 
   const ground = margin + 16 + figureHeight - 4
   const figure = ({ shapes }: Drawing, x: number) =>
     `<g transform="translate(${round(x)} ${ground}) scale(${scale.toFixed(4)})">${svgBody(shapes)}</g>`
-  const drawn = columns.map(({ label, lines, front, back }, i) => {
+  const wrapped = columns.map(({ lines }) =>
+    lines.flatMap((line) => wrapText(line, 2.9, column - 6)).slice(0, MOST_LINES),
+  )
+  const height = ground + 9 + LINE * Math.max(0, ...wrapped.map((lines) => lines.length)) + 11
+  const drawn = columns.map(({ label, front, back }, i) => {
     const x = margin + i * column
-    const wrapped = lines.flatMap((line) => wrapText(line, 2.9, column - 6)).slice(0, MOST_LINES)
     return (
       figure(front, x + column * 0.27) +
       figure(back, x + column * 0.73) +
       text(x, ground + 9, 4.2, label, { weight: 700 }) +
       text(x + column - 20, ground + 9, 2.9, `${Math.round(front.height)} mm tall`, { fill: '#6B6253' }) +
-      wrapped.map((line, n) => text(x, ground + 9 + LINE * (n + 1), 2.9, line)).join('')
+      wrapped[i]!.map((line, n) => text(x, ground + 9 + LINE * (n + 1), 2.9, line)).join('')
     )
   })
   return (

@@ -52,7 +52,9 @@ async function withKeptPictures(text: string, folder: string, photos: PhotoServi
   const names = [...new Set(text.match(/references\/[\w-]+\.svg/g) ?? [])]
   const hashes = await Promise.all(
     names.map(async (name) => {
-      const png = new Resvg(readFileSync(join(folder, name), 'utf8')).render().asPng()
+      const png = new Resvg(readFileSync(join(folder, name), 'utf8'), { font: { loadSystemFonts: false } })
+        .render()
+        .asPng()
       return (await photos.take(Readable.from([png]), png.length)).hash
     }),
   )

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In } from 'typeorm'
+import { DataSource, In, IsNull } from 'typeorm'
 import { ulid } from 'ulid'
 import type { Later } from '@outfit/core/roster'
 import { notFound, Problem } from '../app/problem.ts'
@@ -33,10 +33,19 @@ export class LaterService {
         .map((code) => ({ kind: 'part', code })),
     )
     const wanted = await this.wantedNames(entries)
-    return entries.map((entry) => ({
+    const models = new Map<string, string>()
+    for (const { id, mould, print } of entries.filter((entry) => entry.mould !== null)) {
+      const model = await db.findOne(PartEntity, {
+        where: { mould: mould!, print: print === null ? IsNull() : print },
+        order: { code: 'ASC' },
+      })
+      if (model) models.set(id, model.code)
+    }
+    return entries.map(({ mould: _mould, print: _print, ...entry }) => ({
       ...entry,
       outfitName: outfits.find(({ id }) => id === entry.outfit)?.name ?? null,
       waitsFor: entry.part !== null ? (names.get(entry.part) ?? entry.part) : (wanted.get(entry.id) ?? null),
+      like: models.get(entry.id) ?? null,
       answerName: entry.answer === null ? null : (names.get(entry.answer) ?? entry.answer),
     }))
   }

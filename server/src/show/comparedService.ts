@@ -31,7 +31,7 @@ export class ComparedService {
     const name = `${outfit.name}, ${takes.map(({ label }) => label).join(' and ')}`
     const columns = takes.map(({ label, placements, reason, chosen }, i) => {
       const differing = rows.map(({ label: row, worn }) => {
-        const part = catalogue.parts.get(worn[i]!.at(-1)?.part ?? '')
+        const part = catalogue.parts.get((worn[i]!.find(({ slot }) => slot !== 'hips') ?? worn[i]![0])?.part ?? '')
         return `${row}: ${part ? partLabel(catalogue, part) : 'nothing'}`
       })
       const { milli } = likenessOf(placements, outfit.brief, catalogue)

@@ -8,7 +8,7 @@ import { lastOutfit } from './lastOutfit.ts'
 import { useSingleKeys } from './singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
 import { Trail } from './Trail.tsx'
-import { WishNews } from './WishNews.tsx'
+import { LaterNews, WishNews } from './WishNews.tsx'
 
 const room = (isActive: boolean) =>
   `pb-1 border-b-2 ${isActive ? 'border-[#d9573f] font-bold text-ink' : 'border-transparent text-soft hover:text-ink'}`
@@ -89,6 +89,7 @@ export function Shell() {
         <div className="ml-auto flex min-w-0 items-center gap-3">
           <Trail />
           <WishNews />
+          <LaterNews />
           <SaveNote />
           <button
             type="button"

@@ -2,6 +2,21 @@ import { Popover } from 'radix-ui'
 import { Link } from 'react-router'
 import { api } from './api.ts'
 
+/** How many entries of the later list were answered and are not ticked off yet. */
+export function LaterNews() {
+  const { data: entries = [] } = api.endpoints.later.useQuery()
+  const answered = entries.filter(({ answer, done }) => answer !== null && !done).length
+  if (answered === 0) return null
+  return (
+    <Link
+      to="/later"
+      className="shrink-0 rounded-full border border-good bg-card px-3 py-1 font-semibold whitespace-nowrap text-good"
+    >
+      ✶ {answered === 1 ? 'What you waited for is here' : `${answered} you waited for are here`}
+    </Link>
+  )
+}
+
 /** Wishes that came true and were not looked at yet: what it was, and the part that brought it. */
 export function WishNews() {
   const { data: wishes = [] } = api.endpoints.wishes.useQuery()

@@ -4,7 +4,7 @@ import { Image as ImageIcon, Redo2, Undo2 } from 'lucide-react'
 import { toast } from 'sonner'
 import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
-import { likenessOf } from '@outfit/core/brief'
+import { likenessOf, placeOf } from '@outfit/core/brief'
 import { missingFrom } from '@outfit/core/drawer'
 import { pinsOf } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
@@ -203,6 +203,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           </p>
         </Stage>
         <Tray
+          later={`/later?outfit=${outfit.id}&place=${placeOf(dressing.slot)}`}
           row={row}
           dressing={dressing}
           onDressing={(key) => {

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useRef, type RefObject } from 'react'
 import { DRESSINGS, SPINE, type Dressing } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import type { View } from '@outfit/core/mannequin'
+import { Link } from 'react-router'
 import { errorText } from '../app/api.ts'
 import { ErrorNote } from '../ui/Notes.tsx'
 import { Candidate } from './Candidate.tsx'
@@ -15,6 +16,8 @@ export const COLUMNS = 3
 const ROW = 148
 
 interface TrayProps {
+  /** Where something about this place is put off. */
+  later: string
   row: string
   dressing: Dressing
   onDressing: (key: string) => void
@@ -55,6 +58,13 @@ export function Tray(props: TrayProps) {
         <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
           {shown.length === all.length ? `${all.length} to choose from` : `${shown.length} of ${all.length}`}
         </span>
+        <Link
+          to={props.later}
+          title="Note an improvement, or wait for a part"
+          className="float-right font-sans text-[13.5px] font-semibold tracking-normal text-act hover:underline"
+        >
+          Put off …
+        </Link>
       </h2>
       <Worn
         placements={props.present}

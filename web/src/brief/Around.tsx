@@ -1,5 +1,5 @@
 import { X } from 'lucide-react'
-import { useId, useState } from 'react'
+import { useEffect, useId, useState } from 'react'
 import { STATURES, statureAt, WEIGHTS, type Avoid, type Brief, type Stature, type Weight } from '@outfit/core/brief'
 import { api } from '../app/api.ts'
 import { MoneyField } from '../ui/MoneyField.tsx'
@@ -120,15 +120,17 @@ function Carrier({
 }) {
   const listId = useId()
   const [text, setText] = useState('')
-  const figures = api.endpoints.figures.useQuery(text, { skip: kind !== 'figures' || text === '' })
-  const releases = api.endpoints.releases.useQuery(text, { skip: kind !== 'releases' || text === '' })
+  // An entry of the list is "code · name", which is looked up by its code.
+  const [words = '', name] = text.split(' · ')
+  const figures = api.endpoints.figures.useQuery(words, { skip: kind !== 'figures' || words === '' })
+  const releases = api.endpoints.releases.useQuery(words, { skip: kind !== 'releases' || words === '' })
   const found = (kind === 'figures' ? figures.data : releases.data) ?? []
-  const take = (value: string) => {
-    const code = /^(\S+) · /.exec(value)?.[1]
-    if (!code || !found.some((entry) => entry.code === code)) return setText(value)
+  const chosen = name !== undefined && found.some((entry) => entry.code === words) ? words : null
+  useEffect(() => {
+    if (chosen === null) return
     setText('')
-    if (!codes.includes(code)) onChange([...codes, code])
-  }
+    if (!codes.includes(chosen)) onChange([...codes, chosen])
+  }, [chosen, codes, onChange])
   return (
     <>
       {codes.map((code) => (
@@ -149,7 +151,7 @@ function Carrier({
       <input
         list={listId}
         value={text}
-        onChange={(event) => take(event.target.value)}
+        onChange={(event) => setText(event.target.value)}
         placeholder={`parts of ${kind === 'figures' ? 'a figure' : 'a release'} …`}
         aria-label={`Avoid the parts of ${kind === 'figures' ? 'a figure' : 'a release'}`}
         className={`${field} w-[138px] placeholder:text-soft`}

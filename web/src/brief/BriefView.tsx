@@ -133,7 +133,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
             )}
           </p>
         </div>
-        <div className="min-h-0 flex-1 overflow-y-auto">
+        <div tabIndex={0} className="min-h-0 flex-1 overflow-y-auto">
           <Terms likeness={likeness} />
         </div>
         <div className="flex gap-1.5 pt-2">

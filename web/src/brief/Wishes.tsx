@@ -62,7 +62,7 @@ export function Wishes({ wishes, onChange, catalogue }: WishesProps) {
                     key={index}
                     role="group"
                     aria-label={`${label}: ${words}`}
-                    className={`grid grid-cols-[128px_1fr_122px_24px] items-center gap-2 py-0.5 ${wish.weight === 'none' ? 'opacity-60' : ''}`}
+                    className={`grid grid-cols-[128px_1fr_122px_26px] items-center gap-2 py-0.5 ${wish.weight === 'none' ? 'opacity-60' : ''}`}
                   >
                     <span className="truncate">{words}</span>
                     <Target wish={wish} catalogue={catalogue} onChange={(target) => set(index, { target })} />
@@ -82,7 +82,7 @@ export function Wishes({ wishes, onChange, catalogue }: WishesProps) {
                       type="button"
                       aria-label={`Drop the wish for ${words} of ${label}`}
                       onClick={() => onChange(wishes.filter((_, i) => i !== index))}
-                      className="rounded-full p-1 text-soft hover:bg-band hover:text-ink"
+                      className="rounded-full p-1.5 text-soft hover:bg-band hover:text-ink"
                     >
                       <X aria-hidden className="size-3.5" />
                     </button>

@@ -155,7 +155,7 @@ function Row({ result, outfit }: { result: CastingResult; outfit: OutfitDetail }
         <Button look="act" className="my-2" disabled={busy} onClick={() => void make(shown.placements, words)}>
           Wear as a new take
         </Button>
-        <div className="min-h-0 flex-1 overflow-y-auto">
+        <div tabIndex={0} className="min-h-0 flex-1 overflow-y-auto">
           <Terms likeness={shown.likeness} />
         </div>
       </aside>

@@ -75,7 +75,9 @@ function Cell({
   const lowest = useAppSelector((state) => state.catalogue.lowest)
   if (worn.length === 0) return <span className="text-soft">nothing</span>
   const first = catalogue.parts.get(worn[0]!.part)
-  const looks = new Set(worn.map(({ part }) => lookOf(catalogue, part)))
+  // Legs speak for their hips.
+  const seen = worn.filter(({ slot }) => slot !== 'hips' || worn.length === 1)
+  const looks = new Set(seen.map(({ part }) => lookOf(catalogue, part)))
   const missing = new Set(missingFrom(entry.take.placements, outfit.free))
   const toBuy = worn.filter((placement) => missing.has(placement))
   const price = toBuy.reduce<number | null>((sum, { part }) => {

@@ -171,7 +171,7 @@ function TakeColumn({
       },
     })
   }
-  const icon = 'rounded-full p-1 text-soft hover:bg-band hover:text-ink'
+  const icon = 'rounded-full p-1.5 text-soft hover:bg-band hover:text-ink'
   return (
     <li className={`rounded-[12px] border bg-card px-3 pt-2 pb-2 ${take.chosen ? 'border-good' : 'border-rule'}`}>
       <div className="flex items-center gap-1">
@@ -227,31 +227,29 @@ function TakeColumn({
           className="h-[236px] min-w-0 flex-1"
         />
       </div>
-      <dl className="flex gap-4 text-[13.5px] [&_dt]:text-soft">
-        <div>
-          <dt className="inline">likeness</dt>{' '}
-          <dd className="inline font-head text-[17px] font-bold text-act">{inPoints(likeness.milli)}</dd>
-        </div>
-        <div>
-          <dt className="inline">to buy</dt>{' '}
-          <dd className="inline font-semibold">
-            {missing === 0
-              ? 'nothing'
-              : price === null
-                ? `${missing}, not all sold singly`
-                : formatMoney(price, HOME_CURRENCY)}
-          </dd>
-        </div>
-        <div>
-          <dt className="inline">pins</dt> <dd className="inline font-semibold">{pins.length || 'none'}</dd>
-        </div>
+      <div className="flex items-baseline gap-4 text-[13.5px] whitespace-nowrap">
+        <dl className="flex gap-4 [&_dt]:text-soft">
+          <div>
+            <dt className="inline">likeness</dt>{' '}
+            <dd className="inline font-head text-[17px] font-bold text-act">{inPoints(likeness.milli)}</dd>
+          </div>
+          <div>
+            <dt className="inline">to buy</dt>{' '}
+            <dd className="inline font-semibold">
+              {missing === 0 ? 'nothing' : price === null ? `${missing} parts` : formatMoney(price, HOME_CURRENCY)}
+            </dd>
+          </div>
+          <div>
+            <dt className="inline">pins</dt> <dd className="inline font-semibold">{pins.length || 'none'}</dd>
+          </div>
+        </dl>
         <Link
           to={`/outfits/${outfit.id}/bench?take=${encodeURIComponent(take.label)}`}
           className="ml-auto font-semibold text-act hover:underline"
         >
           To the bench
         </Link>
-      </dl>
+      </div>
     </li>
   )
 }

@@ -1,10 +1,10 @@
 import { LineChart, ScatterChart } from 'echarts/charts'
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
-import { init, use, type EChartsCoreOption } from 'echarts/core'
+import { init, use as register, type EChartsCoreOption } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { useEffect, useRef } from 'react'
 
-use([LineChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, SVGRenderer])
+register([LineChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, SVGRenderer])
 
 interface ChartProps {
   option: EChartsCoreOption
