@@ -264,6 +264,48 @@ test('pins say what is wrong, and one press puts it right', async ({ app }) => {
   await expect(app.getByText('Hands are not the skin')).toHaveCount(0)
 })
 
+test('a pin is left with a reason, stays greyed, is stuck back, and returns when its cause is another', async ({
+  app,
+}) => {
+  const { row } = bench(app)
+  const pin = app.getByText('Hands are not the skin')
+  await pin.locator('..').getByRole('button', { name: 'Leave it …' }).click()
+  const dialog = app.getByRole('dialog', { name: 'Leave it: Hands are not the skin' })
+  await expect(dialog.getByRole('button', { name: 'Leave it' })).toBeDisabled()
+  await dialog.getByRole('textbox').fill('Tanned by the river')
+  await dialog.getByRole('button', { name: 'Leave it' }).click()
+  await expect(pin).toHaveCount(0)
+  const left = app.getByRole('button', { name: '1 pin left as it is' })
+  await app.reload()
+  await left.click()
+  await expect(app.getByRole('dialog', { name: 'Pins left as they are' })).toContainText('“Tanned by the river”')
+  await app.keyboard.press('Escape')
+  // Another skin is another cause.
+  await wear(app, 'Hands', 'umber', 'Both')
+  await expect(pin).toBeVisible()
+  await app.keyboard.press('Control+z')
+  await expect(pin).toHaveCount(0)
+  await left.click()
+  await app.getByRole('button', { name: 'Stick the pin back' }).click()
+  await expect(pin).toBeVisible()
+  await expect(row('Hands').getByRole('img', { name: 'problem' })).toBeVisible()
+})
+
+test('mend all presses every remedy that helps, says what it did, and one undo takes it back', async ({ app }) => {
+  await app.getByRole('link', { name: 'Rosters', exact: true }).click()
+  await openOutfit(app, 'Bram, engines')
+  const { figure } = bench(app)
+  await expect(app.getByText('Hands are not the skin')).toBeVisible()
+  await expect(app.getByText('Too much round the neck')).toBeVisible()
+  const before = await look(figure)
+  await app.getByRole('button', { name: 'Mend all' }).click()
+  await expect(app.getByText(/^Mended: .*Wear Shell.*\.$/)).toBeVisible()
+  await expect(app.getByText('Hands are not the skin')).toHaveCount(0)
+  await expect(app.getByText('Too much round the neck')).toHaveCount(0)
+  await app.keyboard.press('Control+z')
+  await expect.poll(() => look(figure)).toBe(before)
+})
+
 test('a take is copied, changed and chosen; the shelf shows the chosen one', async ({ app }) => {
   await app.getByRole('button', { name: 'New take' }).click()
   await expect(app).toHaveURL(/take=C/)

@@ -52,6 +52,32 @@ try {
         await page.getByText('Preview only.').waitFor()
       },
     ],
+    [
+      'brief',
+      bench('Odile, skipper').replace('bench', 'brief'),
+      async (page) => {
+        await page.getByRole('list', { name: 'Colours of the picture' }).getByRole('button').nth(5).click()
+        await page.getByRole('region', { name: 'Sampled colour' }).getByText('comes in these').waitFor()
+      },
+    ],
+    [
+      'casting',
+      bench('Odile, skipper').replace('bench', 'casting'),
+      async (page) => {
+        await page.getByRole('button', { name: 'Cast ten outfits' }).click()
+        await page.getByRole('list', { name: 'Outfits', exact: true }).waitFor()
+      },
+    ],
+    [
+      'for-less',
+      `${bench('Bram').replace('bench', 'casting')}?for=less`,
+      async (page) => {
+        await page.getByRole('button', { name: 'Draw the curve' }).click()
+        await page.getByRole('img', { name: /buys a likeness/ }).waitFor()
+      },
+    ],
+    ['takes', bench('Teo').replace('bench', 'takes'), (page) => page.getByText('of its parts are common').waitFor()],
+    ['later', '/later', (page) => page.getByRole('region', { name: 'Waiting' }).waitFor()],
     ['parts', '/parts', (page) => page.locator('[data-at="17"] > a').waitFor()],
     [
       'moulds',

@@ -1,7 +1,7 @@
 import { overHairOf } from '../anatomy/index.ts'
 import { mouldOf, type Catalogue, type Placement } from '../catalogue/index.ts'
 import { COLOUR_LIMITS, colourDifference } from '../colour/index.ts'
-import { FITTING_LIMITS } from '../fitting/index.ts'
+import { FITTING_LIMITS } from '../fitting/limits.ts'
 
 /** A garment as its neighbours see it: its main colour and what print runs on across the belt. */
 interface Cloth {

@@ -22,7 +22,7 @@ export const browsAgainstHair: Rule = (placements, context) => {
       slots: ['head'],
       title: 'Brows against hair',
       detail: `${brows.name} on ${hair.name}, ΔE ${Math.round(difference)}`,
-      remedy: null,
+      remedies: [],
     },
   ]
 }

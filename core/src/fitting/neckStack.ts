@@ -17,10 +17,12 @@ export const neckStack: Rule = (placements, context) => {
       slots: ['neck'],
       title: 'Too much round the neck',
       detail: `${pieces.length} pieces, ${thickness.toFixed(1)} mm; ${FITTING_LIMITS.neckStack} mm fit`,
-      remedy: {
-        label: `Take off ${outer.part.name.toLowerCase()}`,
-        placements: takeOff(placements, 'neck', outer.placement.order),
-      },
+      remedies: [
+        {
+          label: `Take off ${outer.part.name.toLowerCase()}`,
+          placements: takeOff(placements, 'neck', outer.placement.order),
+        },
+      ],
     },
   ]
 }

@@ -1,3 +1,5 @@
+import type { Brief } from '../brief/index.ts'
+import type { HouseRules } from '../roster/index.ts'
 import type { Catalogue, Colour, Part, Placement, Print, Slot } from '../catalogue/index.ts'
 
 export type Severity = 'problem' | 'notice' | 'hint'
@@ -16,7 +18,8 @@ export interface Pin {
   title: string
   /** The figures behind it, as in "Tar on Copper, ΔE 44". */
   detail: string
-  remedy: Remedy | null
+  /** Ways out, the best first; each is one press. */
+  remedies: Remedy[]
 }
 
 /** What rules look at besides the placements. */
@@ -24,6 +27,12 @@ export interface FittingContext {
   catalogue: Catalogue
   /** Owned and free for this outfit, by part. */
   free: Readonly<Record<string, number>>
+  /** What the outfit must show; null where nobody said. */
+  brief?: Brief | null
+  /** What the roster allows; exchange only unless told. */
+  rules?: HouseRules
+  /** Lowest single price by part, where it is known; home currency, minor units. */
+  lowest?: Readonly<Record<string, number | null | undefined>>
 }
 
 export type Rule = (placements: readonly Placement[], context: FittingContext) => Pin[]

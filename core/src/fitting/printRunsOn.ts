@@ -16,7 +16,7 @@ export const printRunsOn: Rule = (placements, context) => {
       slots: [wornIn(placements, 'hips', context).length > 0 ? 'hips' : 'legRight'],
       title: `The ${onward} stops at the belt`,
       detail: `${torso.part.name} runs on, ${leg.part.name.replace(/, right leg$/, '').toLowerCase()} does not`,
-      remedy: null,
+      remedies: [],
     },
   ]
 }

@@ -8,7 +8,8 @@ import { wornIn, type Rule } from './pin.ts'
 export const skinAgrees: Rule = (placements, context) => {
   const [head] = wornIn(placements, 'head', context)
   const skin = head?.colour
-  if (!skin) return []
+  // A lantern or an otter for a head says nothing about hands.
+  if (skin?.family !== 'skin') return []
   const wrong = (['handRight', 'handLeft'] as const).flatMap((slot) => {
     const [hand] = wornIn(placements, slot, context)
     if (!hand?.colour || hand.colour.family !== 'skin') return []
@@ -28,12 +29,16 @@ export const skinAgrees: Rule = (placements, context) => {
       slots,
       title: slots.length === 1 ? 'One hand is not the skin' : 'Hands are not the skin',
       detail: `${first.colour.name} on ${skin.name}, ΔE ${Math.round(first.difference)}`,
-      remedy: right
-        ? {
-            label: `Wear ${skin.name}${context.free[right.code] ? `: ${context.free[right.code]} owned` : ''}`,
-            placements: placements.map((p) => (slots.includes(p.slot as 'handRight') ? { ...p, part: right.code } : p)),
-          }
-        : null,
+      remedies: right
+        ? [
+            {
+              label: `Wear ${skin.name}${context.free[right.code] ? `: ${context.free[right.code]} owned` : ''}`,
+              placements: placements.map((p) =>
+                slots.includes(p.slot as 'handRight') ? { ...p, part: right.code } : p,
+              ),
+            },
+          ]
+        : [],
     },
   ]
 }

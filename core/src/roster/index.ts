@@ -24,6 +24,15 @@ export interface RosterShelf {
   outfits: ShelfOutfit[]
 }
 
+/** A pin that is wanted as it is; it comes back when its cause is another. */
+export interface AcceptedPin {
+  /** Rule and slots of the pin. */
+  pin: string
+  /** What it said when it was accepted. */
+  cause: string
+  reason: string
+}
+
 export interface Take {
   id: string
   label: string
@@ -32,6 +41,8 @@ export interface Take {
   reason: string
   /** Who is for it. */
   voters: string[]
+  /** Pins that are wanted as they are. */
+  accepted: AcceptedPin[]
   placements: Placement[]
 }
 
@@ -93,3 +104,4 @@ export function takeNamed(takes: readonly Take[], label: string | null): Take | 
   return takes.find((take) => take.label === label) ?? takes.find((take) => take.chosen) ?? takes[0]
 }
 export * from './compareTakes.ts'
+export * from './houseRules.ts'

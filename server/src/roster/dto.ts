@@ -71,6 +71,16 @@ export class CastVote {
   @IsOptional() @IsString() @IsNotEmpty() take?: string | null
 }
 
+export class AcceptPin {
+  @IsInt() @Min(1) version: number
+  /** Rule and slots of the pin. */
+  @IsString() @IsNotEmpty() @MaxLength(120) pin: string
+  /** What the pin says now. */
+  @IsString() @MaxLength(500) cause: string
+  /** Why it is wanted; empty sticks the pin back in. */
+  @IsString() @MaxLength(300) reason: string
+}
+
 class TakeImport {
   @IsString() @IsNotEmpty() @MaxLength(40) label: string
   @IsBoolean() chosen: boolean

@@ -51,6 +51,15 @@ export class VoteEntity {
   @Column('text') take: string
 }
 
+/** A pin that is wanted as it is, with the reason; it counts as long as its cause stays the same. */
+@Entity('accepted_pin')
+export class AcceptedPinEntity {
+  @PrimaryColumn('text') take: string
+  @PrimaryColumn('text') pin: string
+  @Column('text') cause: string
+  @Column('text') reason: string
+}
+
 @Entity('placement')
 export class PlacementEntity {
   @PrimaryColumn('text') take: string

@@ -13,7 +13,15 @@ import { MouldEntity } from '../catalogue/entities.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
 import type { RostersFile } from './dto.ts'
-import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity, VoteEntity } from './entities.ts'
+import {
+  AcceptedPinEntity,
+  CharacterEntity,
+  OutfitEntity,
+  PlacementEntity,
+  RosterEntity,
+  TakeEntity,
+  VoteEntity,
+} from './entities.ts'
 
 const ulid = monotonicFactory()
 
@@ -82,6 +90,7 @@ export class RosterService {
     const lowest = await this.market.lowest()
     const votes = await db.find(VoteEntity, { where: { outfit: id }, order: { voter: 'ASC' } })
     const { brief, briefVersion } = await this.briefs.of(outfit)
+    const accepted = await db.findBy(AcceptedPinEntity, { take: In(takes.map((t) => t.id)) })
     return {
       id,
       name: outfit.name,
@@ -95,6 +104,9 @@ export class RosterService {
         chosen,
         reason,
         voters: votes.filter((vote) => vote.take === take).map(({ voter }) => voter),
+        accepted: accepted
+          .filter((one) => one.take === take)
+          .map(({ pin, cause, reason: why }) => ({ pin, cause, reason: why })),
         placements: placements.filter((p) => p.take === take).map(placementOf),
       })),
       brief,

@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, Get, Param, Post, Put } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { CastVote, ChooseTake, NewTake, RemoveTake, RenameTake } from './dto.ts'
+import { AcceptPin, CastVote, ChooseTake, NewTake, RemoveTake, RenameTake } from './dto.ts'
 import { ReplicableService } from './replicableService.ts'
 import { TakeService } from './takeService.ts'
 
@@ -30,6 +30,11 @@ export class TakeController {
   @Delete('takes/:take')
   remove(@Param('outfit') outfit: string, @Param('take') take: string, @Body() { version }: RemoveTake) {
     return this.takes.remove(outfit, version, take)
+  }
+
+  @Put('takes/:take/accepted')
+  accept(@Param('outfit') outfit: string, @Param('take') take: string, @Body() { version, ...accepted }: AcceptPin) {
+    return this.takes.accept(outfit, version, take, accepted)
   }
 
   @Put('chosen')

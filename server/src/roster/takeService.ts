@@ -3,7 +3,7 @@ import { type EntityManager } from 'typeorm'
 import { ulid } from 'ulid'
 import type { Placement } from '@outfit/core/catalogue'
 import { notFound, Problem } from '../app/problem.ts'
-import { PlacementEntity, TakeEntity, VoteEntity } from './entities.ts'
+import { AcceptedPinEntity, PlacementEntity, TakeEntity, VoteEntity } from './entities.ts'
 import { RosterService } from './rosterService.ts'
 
 /** Alternatives of an outfit: made, named, chosen, voted for, removed. Every write carries the version of the outfit. */
@@ -72,6 +72,20 @@ export class TakeService {
       if (take === null) return void (await db.delete(VoteEntity, { outfit, voter }))
       await this.takes(db, outfit, take)
       await db.save(VoteEntity, { outfit, voter, take })
+    })
+  }
+
+  /** Want a pin as it is, with a reason; an empty reason sticks it back in. */
+  accept(
+    outfit: string,
+    version: number,
+    take: string,
+    { pin, cause, reason }: { pin: string; cause: string; reason: string },
+  ): Promise<{ version: number }> {
+    return this.rosters.writing(outfit, version, async (db) => {
+      await this.takes(db, outfit, take)
+      if (reason === '') await db.delete(AcceptedPinEntity, { take, pin })
+      else await db.save(AcceptedPinEntity, { take, pin, cause, reason })
     })
   }
 

@@ -55,6 +55,19 @@ describe('takes', () => {
     expect((await send('PUT', 'votes', { voter: 'Jonah', take: 'NOPE' })).status).toBe(404)
   })
 
+  test('have pins that are wanted as they are, until they are stuck back', async () => {
+    const b = await take('B')
+    const accepted = { pin: 'skin-agrees handRight handLeft', cause: 'Hazel on Fawn, ΔE 13', reason: 'Tanned' }
+    expect((await send('PUT', `takes/${b.id}/accepted`, accepted)).status).toBe(200)
+    await send('PUT', `takes/${b.id}/accepted`, { ...accepted, reason: 'Gloves of leather' })
+    expect((await take('B')).accepted).toEqual([{ ...accepted, reason: 'Gloves of leather' }])
+    expect((await take('A')).accepted).toEqual([])
+    await send('PUT', `takes/${b.id}/accepted`, { ...accepted, reason: '' })
+    expect((await take('B')).accepted).toEqual([])
+    expect((await send('PUT', 'takes/NOPE/accepted', accepted)).status).toBe(404)
+    expect((await send('PUT', `takes/${b.id}/accepted`, { ...accepted, pin: '' })).body.errors[0]!.field).toBe('pin')
+  })
+
   test('are removed with their votes, except for the chosen one; a stale write is refused', async () => {
     const [a, gone] = [await take('A'), await take('windy day')]
     await send('PUT', 'votes', { voter: 'Jonah', take: gone.id })

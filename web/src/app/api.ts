@@ -16,7 +16,7 @@ import type {
 } from '@outfit/core/catalogue'
 import type { Corrections, ImportReport, TableName } from '@outfit/core/formats'
 import type { Brief } from '@outfit/core/brief'
-import type { Later, OutfitDetail, Reference, RosterShelf } from '@outfit/core/roster'
+import type { AcceptedPin, Later, OutfitDetail, Reference, RosterShelf } from '@outfit/core/roster'
 import type { Replicability } from '@outfit/core/market'
 import type { ReportWithParts, WayToGet } from '@outfit/core/sourcing'
 
@@ -306,6 +306,10 @@ export const api = createApi({
     chooseTake: build.mutation<{ version: number }, TakeWrite & { reason?: string }>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/chosen`, method: 'PUT', body }),
       invalidatesTags: ['Outfit', 'Shelves'],
+    }),
+    acceptPin: build.mutation<{ version: number }, TakeWrite & AcceptedPin>({
+      query: ({ outfit, take, ...body }) => ({ url: `outfits/${outfit}/takes/${take}/accepted`, method: 'PUT', body }),
+      invalidatesTags: ['Outfit'],
     }),
     vote: build.mutation<{ version: number }, Omit<TakeWrite, 'take'> & { voter: string; take: string | null }>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/votes`, method: 'PUT', body }),

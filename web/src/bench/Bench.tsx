@@ -1,13 +1,13 @@
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { shallowEqual, useStore } from 'react-redux'
-import { Image as ImageIcon, Redo2, Undo2 } from 'lucide-react'
+import { Image as ImageIcon, Redo2, Undo2, Wrench } from 'lucide-react'
 import { toast } from 'sonner'
 import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import { likenessOf, placeOf } from '@outfit/core/brief'
 import { missingFrom } from '@outfit/core/drawer'
-import { pinsOf } from '@outfit/core/fitting'
-import type { OutfitDetail } from '@outfit/core/roster'
+import { mendAll, pinsOf, type FittingContext, type Pin } from '@outfit/core/fitting'
+import { houseRulesOf, type OutfitDetail } from '@outfit/core/roster'
 import { api } from '../app/api.ts'
 import { useSingleKeys } from '../app/singleKeys.ts'
 import { useAppDispatch, useAppSelector, type RootState } from '../app/store.ts'
@@ -42,7 +42,8 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const [preview, setPreview] = useState<{ on: Placement[]; placements: Placement[] } | null>(null)
   const [before, showBefore] = useState(false)
   const [activePin, setActivePin] = useState<string | null>(null)
-  const [pictured, setPictured] = useState(false)
+  // The reference picture that stands beside the mannequin; past the last there is none.
+  const [pictured, setPictured] = useState(-1)
   const findRef = useRef<HTMLInputElement>(null)
   const listRef = useRef<HTMLDivElement>(null)
 
@@ -54,8 +55,21 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const dressing = dressings.find(({ key }) => key === dressingKey) ?? dressings[0]!
   const tray = useTray(dressing, settings, free, catalogue, outfit.brief, outfit.avoided)
   const shownOn = useDeferredValue(present)
-  const pins = useMemo(() => pinsOf(present, { catalogue, free }), [present, catalogue, free])
-  const known = useMemo(() => new Set(pinsOf(shownOn, { catalogue, free }).map(pinKey)), [shownOn, catalogue, free])
+  const context = useMemo(
+    (): FittingContext => ({
+      catalogue,
+      free,
+      brief: outfit.brief,
+      rules: houseRulesOf(outfit.roster.rules),
+      lowest,
+    }),
+    [catalogue, free, outfit.brief, outfit.roster.rules, lowest],
+  )
+  const all = useMemo(() => pinsOf(present, context), [present, context])
+  const known = useMemo(() => new Set(pinsOf(shownOn, context).map(pinKey)), [shownOn, context])
+  const accepted = outfit.takes.find((t) => t.id === take)?.accepted ?? []
+  const isAccepted = (pin: Pin) => accepted.some((one) => one.pin === pinKey(pin) && one.cause === pin.detail)
+  const pins = all.filter((pin) => !isAccepted(pin))
   const likeness = useMemo(() => likenessOf(present, outfit.brief, catalogue), [present, outfit.brief, catalogue])
   const missing = useMemo(() => missingFrom(present, free), [present, free])
   const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
@@ -156,8 +170,16 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           pins={before ? [] : pins}
           activePin={activePin}
           onRemedy={change}
+          accepted={
+            before
+              ? []
+              : all
+                  .filter(isAccepted)
+                  .map((pin) => ({ pin, reason: accepted.find((one) => one.pin === pinKey(pin))!.reason }))
+          }
+          onAccept={(pin, reason) => void takes.accept({ pin: pinKey(pin), cause: pin.detail, reason })}
           onPreview={(placements) => setPreview(placements && { on: present, placements })}
-          beside={pictured ? (outfit.references[0] ?? null) : null}
+          beside={outfit.references[pictured] ?? null}
         >
           <Takes
             takes={outfit.takes}
@@ -169,15 +191,34 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             onChoose={() => void takes.choose()}
           />
           <div className="absolute top-3 right-4 flex gap-1.5">
+            {pins.some(({ remedies }) => remedies.length > 0) && (
+              <button
+                type="button"
+                className={step}
+                title="Press every remedy that leaves less amiss; one undo takes all of it back"
+                onClick={() => {
+                  const { placements, done } = mendAll(present, context, isAccepted)
+                  if (done.length === 0) return void toast('Nothing here mends without marring something else.')
+                  change(placements)
+                  toast(`Mended: ${done.join('; ')}.`)
+                }}
+              >
+                <Wrench aria-hidden className="size-3.5" /> Mend all
+              </button>
+            )}
             <LikenessNote likeness={likeness} to={`/outfits/${outfit.id}/brief?take=${encodeURIComponent(label)}`} />
             {outfit.references.length > 0 && (
               <button
                 type="button"
                 className={step}
-                aria-pressed={pictured}
+                aria-pressed={pictured >= 0}
                 aria-label="The reference picture beside the mannequin"
-                title="The reference picture beside the mannequin"
-                onClick={() => setPictured(!pictured)}
+                title={
+                  pictured + 1 < outfit.references.length
+                    ? `Beside the mannequin: ${outfit.references[pictured + 1]!.caption || 'the next picture'}`
+                    : 'Take the picture away'
+                }
+                onClick={() => setPictured(pictured + 1 < outfit.references.length ? pictured + 1 : -1)}
               >
                 <ImageIcon aria-hidden className="size-3.5" />
               </button>
@@ -216,7 +257,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           present={present}
           shownOn={shownOn}
           catalogue={catalogue}
-          free={free}
+          context={context}
           known={known}
           view={view}
           picked={picked}

@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react'
 import { dress, isDressed, type Dressing } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
-import { pinsOf } from '@outfit/core/fitting'
+import { pinsOf, type FittingContext } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { View } from '@outfit/core/mannequin'
 import { Figure } from '../ui/Figure.tsx'
@@ -15,7 +15,7 @@ interface CandidateProps {
   dressing: Dressing
   placements: Placement[]
   catalogue: Catalogue
-  free: Readonly<Record<string, number>>
+  context: FittingContext
   /** Keys of the pins that are stuck in already. */
   known: ReadonlySet<string>
   view: View
@@ -30,7 +30,7 @@ export const Candidate = memo(function Candidate({
   dressing,
   placements,
   catalogue,
-  free,
+  context,
   known,
   view,
   picked,
@@ -39,10 +39,7 @@ export const Candidate = memo(function Candidate({
 }: CandidateProps) {
   const { part } = entry
   const dressed = useMemo(() => dress(placements, dressing, part, catalogue), [placements, dressing, part, catalogue])
-  const pin = useMemo(
-    () => pinsOf(dressed, { catalogue, free }).find((p) => !known.has(pinKey(p))),
-    [dressed, catalogue, free, known],
-  )
+  const pin = useMemo(() => pinsOf(dressed, context).find((p) => !known.has(pinKey(p))), [dressed, context, known])
   const worn = isDressed(placements, dressing, part)
   const colour = mainColour(catalogue, part)
   const source =

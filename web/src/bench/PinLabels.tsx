@@ -1,3 +1,5 @@
+import { Popover } from 'radix-ui'
+import { useState } from 'react'
 import type { Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
 import type { Drawing } from '@outfit/core/mannequin'
@@ -12,6 +14,7 @@ interface PinLabelsProps {
   width: number
   height: number
   onRemedy: (placements: Placement[]) => void
+  onAccept: (pin: Pin, reason: string) => void
   onPreview: (placements: Placement[] | null) => void
   /** Pins alone, where there is no room for words. */
   bare: boolean
@@ -32,10 +35,13 @@ const LEADS: Record<Pin['severity'], string> = {
 }
 
 /** Room a label takes in pixels, from the lines its words break into. */
-function heightOf({ title, detail, remedy }: Pin): number {
+function heightOf({ title, detail, remedies }: Pin): number {
   const lines = (text: string, charWidth: number) => Math.ceil((text.length * charWidth) / (WIDTH - 12))
-  return lines(title, 7.4) * 18 + lines(detail, 6.4) * 17 + (remedy ? 40 : 0) + 14
+  return lines(title, 7.4) * 18 + lines(detail, 6.4) * 17 + 34 * Math.min(MOST_REMEDIES, remedies.length) + 40
 }
+
+/** Remedies shown with a pin. */
+const MOST_REMEDIES = 2
 
 /** A pin is known by its rule and place. */
 export const pinKey = (pin: Pin) => `${pin.rule} ${pin.slots.join(' ')}`
@@ -49,6 +55,7 @@ export function PinLabels({
   width,
   height,
   onRemedy,
+  onAccept,
   onPreview,
   bare,
 }: PinLabelsProps) {
@@ -112,22 +119,63 @@ export function PinLabels({
           >
             <p className="font-bold">{pin.title}</p>
             <p className="text-[13px] text-soft">{pin.detail}</p>
-            {pin.remedy && (
+            {pin.remedies.slice(0, MOST_REMEDIES).map(({ label, placements }) => (
               <Button
-                className="mt-1.5 max-w-full px-2.5 py-1 text-[13px] leading-tight"
-                onMouseEnter={() => onPreview(pin.remedy!.placements)}
+                key={label}
+                className="mt-1 max-w-full px-2.5 py-1 text-[13px] leading-tight"
+                onMouseEnter={() => onPreview(placements)}
                 onMouseLeave={() => onPreview(null)}
                 onClick={() => {
                   onPreview(null)
-                  onRemedy(pin.remedy!.placements)
+                  onRemedy(placements)
                 }}
               >
-                <span className="truncate">{pin.remedy.label}</span>
+                <span className="truncate">{label}</span>
               </Button>
-            )}
+            ))}
+            <Leave pin={pin} onAccept={onAccept} />
           </div>
         </div>
       ))}
     </>
+  )
+}
+
+/** Leave a pin as it is, with the reason. */
+function Leave({ pin, onAccept }: { pin: Pin; onAccept: (pin: Pin, reason: string) => void }) {
+  const [reason, setReason] = useState('')
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="mt-1 block text-[13px] font-semibold text-act hover:underline">
+        Leave it …
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          sideOffset={6}
+          aria-label={`Leave it: ${pin.title}`}
+          className="z-20 w-[270px] rounded-[12px] border border-rule bg-card p-3 shadow-lg"
+        >
+          <form
+            onSubmit={(event) => {
+              event.preventDefault()
+              if (reason.trim()) onAccept(pin, reason.trim())
+            }}
+          >
+            <label className="block text-[13.5px]">
+              Why is it wanted so?
+              <input
+                value={reason}
+                maxLength={300}
+                onChange={(event) => setReason(event.target.value)}
+                className="mt-1 w-full rounded-[8px] border border-rule bg-paper px-2 py-1"
+              />
+            </label>
+            <Button type="submit" className="mt-2 px-2.5 py-1 text-[13px]" disabled={!reason.trim()}>
+              Leave it
+            </Button>
+          </form>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   )
 }

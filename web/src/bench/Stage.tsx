@@ -2,6 +2,7 @@ import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'reac
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
 import { drawFigure, FIGURE_WINDOW, MM_PER_UNIT, svgBody, viewBox, type View } from '@outfit/core/mannequin'
+import { Accepted } from './Accepted.tsx'
 import { PinLabels } from './PinLabels.tsx'
 
 interface StageProps {
@@ -12,6 +13,8 @@ interface StageProps {
   pins: readonly Pin[]
   activePin: string | null
   onRemedy: (placements: Placement[]) => void
+  accepted: readonly { pin: Pin; reason: string }[]
+  onAccept: (pin: Pin, reason: string) => void
   onPreview: (placements: Placement[] | null) => void
   /** A picture that stands beside the mannequin at its height. */
   beside: { photo: string; caption: string } | null
@@ -30,6 +33,8 @@ export function Stage({
   pins,
   activePin,
   onRemedy,
+  accepted,
+  onAccept,
   onPreview,
   beside,
   children,
@@ -92,11 +97,13 @@ export function Stage({
             width={size.width}
             height={size.height}
             onRemedy={onRemedy}
+            onAccept={onAccept}
             onPreview={onPreview}
             bare={beside !== null}
           />
         )}
       </div>
+      {accepted.length > 0 && <Accepted accepted={accepted} onBack={(pin) => onAccept(pin, '')} />}
       {children}
     </section>
   )

@@ -2,6 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, type RefObject } from 'react'
 import { DRESSINGS, SPINE, type Dressing } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
+import type { FittingContext } from '@outfit/core/fitting'
 import type { View } from '@outfit/core/mannequin'
 import { Link } from 'react-router'
 import { errorText } from '../app/api.ts'
@@ -28,7 +29,7 @@ interface TrayProps {
   present: readonly Placement[]
   shownOn: Placement[]
   catalogue: Catalogue
-  free: Readonly<Record<string, number>>
+  context: FittingContext
   known: ReadonlySet<string>
   view: View
   picked: number
@@ -182,7 +183,7 @@ function Candidates({
   dressing,
   shownOn,
   catalogue,
-  free,
+  context,
   known,
   view,
   picked,
@@ -249,7 +250,7 @@ function Candidates({
                 dressing={dressing}
                 placements={shownOn}
                 catalogue={catalogue}
-                free={free}
+                context={context}
                 known={known}
                 view={view}
                 picked={line.index * COLUMNS + i === picked}

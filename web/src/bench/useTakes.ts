@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router'
 import { useStore } from 'react-redux'
 import { toast } from 'sonner'
-import type { OutfitDetail } from '@outfit/core/roster'
+import type { AcceptedPin, OutfitDetail } from '@outfit/core/roster'
 import { api, errorText } from '../app/api.ts'
 import { useAppDispatch, type RootState } from '../app/store.ts'
 import { versionSeen } from './benchSlice.ts'
@@ -13,6 +13,7 @@ export function useTakes(outfit: OutfitDetail) {
   const navigate = useNavigate()
   const [addTake, adding] = api.endpoints.addTake.useMutation()
   const [chooseTake, choosing] = api.endpoints.chooseTake.useMutation()
+  const [acceptPin] = api.endpoints.acceptPin.useMutation()
   const [reload] = api.endpoints.outfit.useLazyQuery()
   const labelOf = (id: string | null) => outfit.takes.find((t) => t.id === id)?.label ?? ''
   const show = (label: string) =>
@@ -44,6 +45,14 @@ export function useTakes(outfit: OutfitDetail) {
       } catch (error) {
         toast.error(errorText(error))
       }
+    },
+    /** Want a pin as it is; an empty reason sticks it back in. */
+    accept: async (pin: AcceptedPin) => {
+      const now = settled()
+      if (!now) return
+      const answer = await acceptPin({ outfit: outfit.id, ...now, ...pin })
+      if (answer.error) return void toast.error(errorText(answer.error))
+      dispatch(versionSeen(answer.data.version))
     },
     choose: async () => {
       const now = settled()

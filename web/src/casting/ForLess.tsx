@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { inPoints, likenessOf } from '@outfit/core/brief'
 import { dearParts, type BudgetCurve, type CastOutfit } from '@outfit/core/casting'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
@@ -36,6 +36,16 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
   const [dearest] = dear
   const dearPart = dearest && catalogue.parts.get(dearest.part)
   const running = state.state === 'running'
+  const found = state.state === 'cheapest' ? state.outfit : null
+  const worn = useRef<CastOutfit | null>(null)
+  useEffect(() => {
+    if (found === null || worn.current === found) return
+    worn.current = found
+    void make(
+      found.placements,
+      `costs ${formatMoney(found.price, HOME_CURRENCY)} and keeps ${inPoints(found.likeness.milli)} points`,
+    )
+  }, [found, make])
   return (
     <div className="flex h-full min-h-0 flex-col overflow-y-auto px-5 pt-3 pb-4">
       <p>
@@ -49,9 +59,15 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
           'Nothing of it has to be bought.'
         )}
       </p>
-      <div className="mt-2 flex items-center gap-2">
+      <form
+        className="mt-2 flex items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          onAsk(floor * 1000)
+        }}
+      >
         <label className="flex items-center gap-2">
-          The cheapest that still meets every must and keeps a likeness of
+          Every must met, and a likeness of at least
           <input
             type="number"
             min={0}
@@ -62,23 +78,11 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
             className="w-[64px] rounded-[8px] border border-rule bg-card px-1.5 py-0.5 tabular-nums"
           />
         </label>
-        <Button disabled={running} className="px-2.5 py-1" onClick={() => onAsk(floor * 1000)}>
-          Find it
+        <Button type="submit" disabled={running || busy} className="px-2.5 py-1">
+          Make the cheapest take that keeps it
         </Button>
-      </div>
-      {state.state === 'cheapest' && (
-        <Found
-          outfit={state.outfit}
-          floor={floor}
-          busy={busy}
-          onWear={(found) =>
-            void make(
-              found.placements,
-              `costs ${euros(found.price)} and keeps ${inPoints(found.likeness.milli)} points`,
-            )
-          }
-        />
-      )}
+      </form>
+      {state.state === 'cheapest' && <Found outfit={state.outfit} floor={floor} />}
       {kept ? (
         <Curve
           curve={kept}
@@ -97,17 +101,7 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
   )
 }
 
-function Found({
-  outfit,
-  floor,
-  busy,
-  onWear,
-}: {
-  outfit: CastOutfit | null
-  floor: number
-  busy: boolean
-  onWear: (outfit: CastOutfit) => void
-}) {
+function Found({ outfit, floor }: { outfit: CastOutfit | null; floor: number }) {
   if (!outfit)
     return (
       <p role="alert" className="mt-2 text-problem">
@@ -119,11 +113,9 @@ function Found({
       <Figure placements={outfit.placements} label="The cheapest that will do" className="h-[120px] w-[90px]" />
       <p className="flex-1">
         <strong className="font-head text-[19px]">{euros(outfit.price)}</strong> buys a likeness of{' '}
-        <strong>{inPoints(outfit.likeness.milli)}</strong> with every must met; a cent less would not do.
+        <strong>{inPoints(outfit.likeness.milli)}</strong> with every must met; a cent less would not do. It is a take
+        of its own now.
       </p>
-      <Button look="act" disabled={busy} onClick={() => onWear(outfit)}>
-        Make it a take
-      </Button>
     </div>
   )
 }

@@ -7,7 +7,7 @@ import type { Catalogue } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/drawer'
 import { pinsOf, type Pin } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import type { OutfitDetail, Take } from '@outfit/core/roster'
+import { houseRulesOf, type OutfitDetail, type Take } from '@outfit/core/roster'
 import { api, errorText } from '../app/api.ts'
 import { useAppSelector } from '../app/store.ts'
 import { useOutfit } from '../app/useOutfit.ts'
@@ -59,7 +59,13 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
         return {
           take,
           likeness: likenessOf(take.placements, outfit.brief, catalogue),
-          pins: pinsOf(take.placements, { catalogue, free: outfit.free }),
+          pins: pinsOf(take.placements, {
+            catalogue,
+            free: outfit.free,
+            brief: outfit.brief,
+            rules: houseRulesOf(outfit.roster.rules),
+            lowest,
+          }),
           price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0),
           missing: missing.length,
         }
