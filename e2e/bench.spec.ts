@@ -283,7 +283,7 @@ test('a pin is left with a reason, stays greyed, is stuck back, and returns when
   // Another skin is another cause.
   await wear(app, 'Hands', 'umber', 'Both')
   await expect(pin).toBeVisible()
-  await app.keyboard.press('Control+z')
+  await app.getByRole('button', { name: 'Undo' }).click()
   await expect(pin).toHaveCount(0)
   await left.click()
   await app.getByRole('button', { name: 'Stick the pin back' }).click()

@@ -73,14 +73,15 @@ function wordsFor(
   shownBy: (look: Look | null) => string | null,
 ): Judge['words'] {
   if (kind === 'colour') {
-    const wanted = colourInWords(target, catalogue)
+    // Looking for the nearest name is dear, and mostly nobody reads it.
+    let wanted: string | undefined
     return (look) => {
       const shown = shownBy(look)
       if (shown === null) return `${label} missing`
       const deltaE = colourDifference(target, shown)
       const words = differenceInWords(deltaE)
       const joint = words === 'near' ? '' : words === 'the same' ? ' as' : ' from'
-      return `${label} ${words}${joint} ${wanted}, ΔE ${deltaE.toFixed(1)}`
+      return `${label} ${words}${joint} ${(wanted ??= colourInWords(target, catalogue))}, ΔE ${deltaE.toFixed(1)}`
     }
   }
   if (kind === 'mould') {

@@ -65,7 +65,16 @@ function termOf(judge: Judge, looks: readonly Look[]): Term {
   const worst = scores.indexOf(Math.min(...scores))
   const mean = PLACE_FACTS[wish.place].judge === 'mean'
   const score = mean ? scores.reduce((sum, s) => sum + s, 0) / scores.length : scores[best]!
-  return { wish, score, milli: Math.round(most * score), most, words: judge.words(seen[mean ? worst : best]!) }
+  return {
+    wish,
+    score,
+    milli: Math.round(most * score),
+    most,
+    // Put into words only when somebody reads it: a change on the bench judges a hundred looks.
+    get words() {
+      return judge.words(seen[mean ? worst : best]!)
+    },
+  }
 }
 
 /** What a single part shows of the wishes for the places it fills. */

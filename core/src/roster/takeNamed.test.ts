@@ -1,7 +1,15 @@
 import { expect, test } from '@jest/globals'
 import { takeNamed, type Take } from './index.ts'
 
-const take = (label: string, chosen = false): Take => ({ id: label, label, chosen, placements: [] })
+const take = (label: string, chosen = false): Take => ({
+  id: label,
+  label,
+  chosen,
+  reason: '',
+  voters: [],
+  accepted: [],
+  placements: [],
+})
 
 test('a label names its take; otherwise the chosen one is meant, or the first', () => {
   const takes = [take('A'), take('B', true)]

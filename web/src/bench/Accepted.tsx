@@ -12,7 +12,7 @@ interface AcceptedProps {
 export function Accepted({ accepted, onBack }: AcceptedProps) {
   return (
     <Popover.Root>
-      <Popover.Trigger className="absolute right-4 bottom-2 flex items-center gap-1 rounded-full border border-rule bg-card px-2.5 py-0.5 text-[13px] text-soft hover:border-act">
+      <Popover.Trigger className="absolute right-4 bottom-2 z-10 flex items-center gap-1 rounded-full border border-rule bg-card px-2.5 py-0.5 text-[13px] text-soft hover:border-act">
         {accepted.map(({ pin }) => (
           <span key={pin.rule + pin.slots.join()} className="opacity-50 grayscale">
             <PinMark severity={pin.severity} size={10} />

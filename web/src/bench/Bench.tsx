@@ -4,7 +4,7 @@ import { Image as ImageIcon, Redo2, Undo2, Wrench } from 'lucide-react'
 import { toast } from 'sonner'
 import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
-import { likenessOf, placeOf } from '@outfit/core/brief'
+import { judgesOf, likenessBy, placeOf } from '@outfit/core/brief'
 import { missingFrom } from '@outfit/core/drawer'
 import { mendAll, pinsOf, type FittingContext, type Pin } from '@outfit/core/fitting'
 import { houseRulesOf, type OutfitDetail } from '@outfit/core/roster'
@@ -70,7 +70,8 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const accepted = outfit.takes.find((t) => t.id === take)?.accepted ?? []
   const isAccepted = (pin: Pin) => accepted.some((one) => one.pin === pinKey(pin) && one.cause === pin.detail)
   const pins = all.filter((pin) => !isAccepted(pin))
-  const likeness = useMemo(() => likenessOf(present, outfit.brief, catalogue), [present, outfit.brief, catalogue])
+  const judges = useMemo(() => judgesOf(outfit.brief, catalogue), [outfit.brief, catalogue])
+  const likeness = useMemo(() => likenessBy(judges, present, catalogue), [judges, present, catalogue])
   const missing = useMemo(() => missingFrom(present, free), [present, free])
   const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
   const spineRow = SPINE.find(({ key }) => key === row)!
@@ -191,21 +192,6 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             onChoose={() => void takes.choose()}
           />
           <div className="absolute top-3 right-4 flex gap-1.5">
-            {pins.some(({ remedies }) => remedies.length > 0) && (
-              <button
-                type="button"
-                className={step}
-                title="Press every remedy that leaves less amiss; one undo takes all of it back"
-                onClick={() => {
-                  const { placements, done } = mendAll(present, context, isAccepted)
-                  if (done.length === 0) return void toast('Nothing here mends without marring something else.')
-                  change(placements)
-                  toast(`Mended: ${done.join('; ')}.`)
-                }}
-              >
-                <Wrench aria-hidden className="size-3.5" /> Mend all
-              </button>
-            )}
             <LikenessNote likeness={likeness} to={`/outfits/${outfit.id}/brief?take=${encodeURIComponent(label)}`} />
             {outfit.references.length > 0 && (
               <button
@@ -230,6 +216,21 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
               <Redo2 aria-hidden className="size-3.5" /> Redo
             </button>
           </div>
+          {pins.some(({ remedies }) => remedies.length > 0) && (
+            <button
+              type="button"
+              className={`absolute bottom-2 left-4 z-10 ${step}`}
+              title="Press every remedy that leaves less amiss; one undo takes all of it back"
+              onClick={() => {
+                const { placements, done } = mendAll(present, context, isAccepted)
+                if (done.length === 0) return void toast('Nothing here mends without marring something else.')
+                change(placements)
+                toast(`Mended: ${done.join('; ')}.`)
+              }}
+            >
+              <Wrench aria-hidden className="size-3.5" /> Mend all
+            </button>
+          )}
           <p className="absolute inset-x-0 bottom-2 text-center text-[13px] text-soft">
             {before ? `take ${takeBefore?.label ?? 'as opened'}` : view} ·{' '}
             <button

@@ -115,7 +115,7 @@ function Entry({ entry }: { entry: Later }) {
         <p className={done ? 'text-soft line-through' : 'font-semibold'}>{note}</p>
         <p className="text-[13.5px] text-soft">
           {outfit && (
-            <Link to={`/outfits/${outfit}/bench`} className="text-act hover:underline">
+            <Link to={`/outfits/${outfit}/bench`} className="text-act underline">
               {outfitName}
             </Link>
           )}
