@@ -179,24 +179,28 @@ describe('like this, but …', () => {
 })
 
 describe('candidates', () => {
-  const entries = [...catalogue.parts.values()]
-    .filter((part) => catalogue.moulds.get(part.mould)!.kind === 'headgear')
-    .map((part, i) => ({ part, free: i % 5 === 0 ? 1 : 0, lowest: i % 7 === 0 ? null : 100 + (i % 9) * 50 }))
   const judges = judgesByPlace(
     judgesOf(briefOf(wish('headgear', 'colour', hex('Copper'), 'must'), wish('headgear', 'tied', 'yes')), catalogue),
   )
+  const entries = [...catalogue.parts.values()]
+    .filter((part) => catalogue.moulds.get(part.mould)!.kind === 'headgear')
+    .map((part, i) => ({
+      part,
+      free: i % 5 === 0 ? 1 : 0,
+      lowest: i % 7 === 0 ? null : 100 + (i % 9) * 50,
+      share: likenessOfPart(part, 'headgear', judges, catalogue).share,
+    }))
 
   test('come by likeness, or by price, or by a mix of both', () => {
-    const likest = rankCandidates(entries, 'headgear', judges, catalogue)
+    const likest = rankCandidates(entries)
     expect(likest.map(({ share }) => share!)).toEqual(likest.map(({ share }) => share!).sort((a, b) => b - a))
-    expect(likest[0]!.entry.part.colours[0]).toBe('copper')
-    const cheapest = rankCandidates(entries, 'headgear', judges, catalogue, 1)
-    expect(cheapest[0]!.entry.free).toBe(1)
-    expect(cheapest.at(-1)!.entry.lowest ?? 1e9).toBeGreaterThan(400)
-    const rank = (mix: number, code: string) =>
-      rankCandidates(entries, 'headgear', judges, catalogue, mix).findIndex(({ entry }) => entry.part.code === code)
-    const dear = likest.find(({ entry, share }) => entry.free === 0 && entry.lowest === null && share! > 0)!
-    expect(rank(0.5, dear.entry.part.code)).toBeGreaterThan(rank(0, dear.entry.part.code))
+    expect(likest[0]!.part.colours[0]).toBe('copper')
+    const cheapest = rankCandidates(entries, 1)
+    expect(cheapest[0]!.free).toBe(1)
+    expect(cheapest.at(-1)!.lowest ?? 1e9).toBeGreaterThan(400)
+    const rank = (mix: number, code: string) => rankCandidates(entries, mix).findIndex(({ part }) => part.code === code)
+    const dear = likest.find(({ free, lowest, share }) => free === 0 && lowest === null && share! > 0)!
+    expect(rank(0.5, dear.part.code)).toBeGreaterThan(rank(0, dear.part.code))
   })
 
   test('of a slot nothing is wished for have no likeness', () => {

@@ -1,14 +1,18 @@
-import type { Catalogue, Part } from '../catalogue/index.ts'
-import { likenessOfPart, type judgesByPlace } from './likeness.ts'
-import type { Place } from './places.ts'
+import type { Part } from '../catalogue/index.ts'
 
+/** A candidate for a place. */
 export interface RankEntry {
-  part: Part
+  part: Pick<Part, 'code'>
   /** Units that are free for the outfit. */
   free: number
   /** Lowest price, minor units; null when nobody sells it singly. */
   lowest: number | null
+  /** How like the brief it is at its place, in [0, 1]; null where nothing is wished for there. */
+  share: number | null
 }
+
+/** What a candidate costs: nothing when it is owned, null when it is not to be had singly. */
+export const costOf = ({ free, lowest }: Pick<RankEntry, 'free' | 'lowest'>) => (free > 0 ? 0 : lowest)
 
 /** What a candidate is worth in a mix of likeness and price: `mix` 0 asks for likeness alone, 1 for price alone. */
 export function mixedScore(share: number, price: number | null, dearest: number, mix: number): number {
@@ -19,26 +23,19 @@ export function mixedScore(share: number, price: number | null, dearest: number,
 
 /**
  * Candidates for a place, the best first, by likeness mixed with price; what is owned costs nothing. Equals are ordered by
- * price, then code. O(n log n + n × wishes there).
+ * price, then code. O(n log n).
  */
-export function rankCandidates<E extends RankEntry>(
-  entries: readonly E[],
-  place: Place,
-  judges: ReturnType<typeof judgesByPlace>,
-  catalogue: Catalogue,
-  mix = 0,
-): { entry: E; share: number | null }[] {
-  const price = (entry: E) => (entry.free > 0 ? 0 : entry.lowest)
-  const dearest = Math.max(0, ...entries.map((entry) => price(entry) ?? 0))
-  const order = (entry: E) => price(entry) ?? Number.MAX_SAFE_INTEGER
+export function rankCandidates<E extends RankEntry>(entries: readonly E[], mix = 0): E[] {
+  const dearest = entries.reduce((most, entry) => Math.max(most, costOf(entry) ?? 0), 0)
   return entries
     .map((entry) => {
-      const { share } = likenessOfPart(entry.part, place, judges, catalogue)
-      return { entry, share, worth: mixedScore(share ?? 0, price(entry), dearest, mix) }
+      const cost = costOf(entry)
+      return { entry, cost: cost ?? Infinity, worth: mixedScore(entry.share ?? 0, cost, dearest, mix) }
     })
-    .sort(
-      (a, b) =>
-        b.worth - a.worth || order(a.entry) - order(b.entry) || (a.entry.part.code < b.entry.part.code ? -1 : 1),
-    )
-    .map(({ entry, share }) => ({ entry, share }))
+    .sort((a, b) => {
+      if (a.worth !== b.worth) return b.worth - a.worth
+      if (a.cost !== b.cost) return a.cost - b.cost
+      return a.entry.part.code < b.entry.part.code ? -1 : 1
+    })
+    .map(({ entry }) => entry)
 }

@@ -22,7 +22,8 @@ import { Takes } from './Takes.tsx'
 import { COLUMNS, Tray } from './Tray.tsx'
 import { useTraySettings } from './traySettings.ts'
 import { useTakes } from './useTakes.ts'
-import { useTray, type TrayEntry } from './useTray.ts'
+import type { TrayEntry } from './trayEntries.ts'
+import { useTray } from './useTray.ts'
 
 /** The bench: spine, mannequin, tray and cost tape of one take. */
 export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: Catalogue }) {

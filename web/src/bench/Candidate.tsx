@@ -8,7 +8,7 @@ import { Figure } from '../ui/Figure.tsx'
 import { PinMark } from '../ui/PinMark.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { pinKey } from './PinLabels.tsx'
-import type { TrayEntry } from './useTray.ts'
+import type { TrayEntry } from './trayEntries.ts'
 
 interface CandidateProps {
   entry: TrayEntry
@@ -53,7 +53,7 @@ export const Candidate = memo(function Candidate({
       role="option"
       id={`candidate-${part.code}`}
       aria-selected={worn}
-      aria-label={`${entry.label}, ${source}${entry.likeness.share === null ? '' : `, likeness ${Math.round(entry.likeness.share * 100)}`}${entry.avoided ? ', to be avoided' : ''}${worn ? ', worn' : ''}${pin ? `, would bring a pin: ${pin.title}` : ''}`}
+      aria-label={`${entry.label}, ${source}${entry.share === null ? '' : `, likeness ${Math.round(entry.share * 100)}`}${entry.avoided ? ', to be avoided' : ''}${worn ? ', worn' : ''}${pin ? `, would bring a pin: ${pin.title}` : ''}`}
       onClick={() => onWear(entry)}
       onMouseEnter={() => onPick(entry)}
       className={`relative h-[140px] w-full cursor-pointer ${entry.avoided ? 'opacity-50' : ''} overflow-hidden rounded-[10px] border bg-card px-2 pb-1.5 text-left ${picked ? 'border-act outline-2 outline-act' : worn ? 'border-act' : 'border-rule hover:border-act'}`}
@@ -74,9 +74,9 @@ export const Candidate = memo(function Candidate({
       <span className="block truncate text-[12.5px] leading-tight text-soft">
         {entry.avoided ? 'to be avoided' : source}
       </span>
-      {entry.likeness.share !== null && (
+      {entry.share !== null && (
         <span className="absolute top-0.5 left-2 font-head text-[15px] font-bold text-act">
-          {Math.round(entry.likeness.share * 100)}
+          {Math.round(entry.share * 100)}
         </span>
       )}
       {worn && (

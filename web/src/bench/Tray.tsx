@@ -10,7 +10,8 @@ import { ErrorNote } from '../ui/Notes.tsx'
 import { Candidate } from './Candidate.tsx'
 import { PartNote } from './PartNote.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
-import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type TraySettings, type useTray } from './useTray.ts'
+import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type TraySettings } from './trayEntries.ts'
+import type { useTray } from './useTray.ts'
 import { Worn } from './Worn.tsx'
 
 export const COLUMNS = 3

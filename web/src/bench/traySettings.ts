@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { TRAY_ORDERS, type TraySettings } from './useTray.ts'
+import { TRAY_ORDERS, type TraySettings } from './trayEntries.ts'
 
 const KEY = 'outfit.tray'
 

@@ -233,7 +233,7 @@ function TakeColumn({
           className="h-[236px] min-w-0 flex-1"
         />
       </div>
-      <div className="flex items-baseline gap-4 text-[13.5px] whitespace-nowrap">
+      <div className="flex items-baseline gap-3 text-[13.5px] whitespace-nowrap">
         <dl className="flex gap-4 [&_dt]:text-soft">
           <div>
             <dt className="inline">likeness</dt>{' '}
