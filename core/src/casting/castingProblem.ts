@@ -134,12 +134,13 @@ function rolesOf({ brief, catalogue, keep, rules }: CastingAsk): Role[] {
   const places = PLACES.filter(
     (place) =>
       wished.includes(place) ||
-      (place === 'torso' && wished.includes('arms')) ||
+      (place === 'torso' && !keep.includes('torso') && wished.includes('arms')) ||
       (place === 'hands' &&
         exchange &&
         !keep.includes('hands') &&
         (wished.includes('head') || wished.includes('torso'))),
-  ).filter((place) => (place !== 'arms' || keep.includes('torso')) && (place !== 'hands' || exchange))
+    // Sleeves come with their torso.
+  ).filter((place) => place !== 'arms' && (place !== 'hands' || exchange))
   return places.flatMap((place): Role[] => {
     const judges = byPlace.get(place) ?? []
     const slots = SLOTS_OF[place] ?? PLACE_FACTS[place].slots.slice(0, 1)

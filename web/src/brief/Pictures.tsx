@@ -1,5 +1,5 @@
 import { ImagePlus, Trash2 } from 'lucide-react'
-import { useEffect, useRef, useState, type ClipboardEvent, type DragEvent } from 'react'
+import { useEffect, useRef, useState, type DragEvent } from 'react'
 import { toast } from 'sonner'
 import { sampleAt, type PictureColour, type Pixels } from '@outfit/core/colour'
 import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/formats'
@@ -51,10 +51,18 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
       action: { label: 'Undo', onClick: () => void addReference({ outfit: outfit.id, ...kept }) },
     })
   }
-  const onPaste = (event: ClipboardEvent) => {
-    const files = [...event.clipboardData.files]
-    if (files.length > 0) void take(files)
-  }
+  // Whoever pastes has seldom pressed anything here before; what is pasted into a field stays there.
+  const takeRef = useRef(take)
+  useEffect(() => void (takeRef.current = take))
+  useEffect(() => {
+    const onPaste = ({ clipboardData, target }: ClipboardEvent) => {
+      const files = [...(clipboardData?.files ?? [])]
+      const typing = target instanceof Element && target.closest('input, textarea')
+      if (files.length > 0 && !typing) void takeRef.current(files)
+    }
+    window.addEventListener('paste', onPaste)
+    return () => window.removeEventListener('paste', onPaste)
+  }, [])
   const onDrop = (event: DragEvent) => {
     event.preventDefault()
     setOver(false)
@@ -63,7 +71,6 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
   return (
     <section
       aria-label="Reference pictures"
-      onPaste={onPaste}
       onDrop={onDrop}
       onDragOver={(event) => {
         event.preventDefault()
