@@ -90,6 +90,21 @@ test('a picture is dropped in, its palette found, a spot sampled and handed to a
   await expect(app.getByRole('list', { name: 'All pictures' }).getByRole('button')).toHaveCount(2)
 })
 
+test('a picture is hung beside every outfit of its character', async ({ app }) => {
+  await toBrief(app, 'Odile, skipper')
+  const everywhere = app.getByRole('button', { name: 'for every outfit of Odile Marsh' })
+  await expect(everywhere).toHaveAttribute('aria-pressed', 'false')
+  await everywhere.click()
+  await expect(everywhere).toHaveAttribute('aria-pressed', 'true')
+  await app.getByRole('link', { name: 'Rosters', exact: true }).click()
+  await toBrief(app, 'Odile at twelve')
+  await app
+    .getByRole('list', { name: 'All pictures' })
+    .getByRole('button', { name: 'On the landing stage, in the morning' })
+    .click()
+  await expect(everywhere).toHaveAttribute('aria-pressed', 'true')
+})
+
 test('what is no picture is refused, and the pointer is moved by keys', async ({ app }) => {
   await toBrief(app, 'Teo')
   await app

@@ -42,6 +42,16 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
       else setShown(added.data.id)
     }
   }
+  /** Hang the picture beside every outfit of the character, or beside this one alone. */
+  const share = async () => {
+    if (!shown) return
+    const { id, ...kept } = shown
+    const added = await addReference({ outfit: outfit.id, ...kept, ownOutfit: !kept.ownOutfit })
+    if (added.error) return void toast.error(errorText(added.error))
+    setShown(added.data.id)
+    const answer = await removeReference({ outfit: outfit.id, id })
+    if (answer.error) toast.error(errorText(answer.error))
+  }
   const takeAway = async () => {
     if (!shown) return
     const { id, ...kept } = shown
@@ -139,6 +149,16 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
           <br />
           or press to choose a file.
           <span className="mt-1 text-[13px]">PNG, JPEG or WebP, up to {megabytes(PHOTO_LIMIT)}</span>
+        </button>
+      )}
+      {shown && (
+        <button
+          type="button"
+          aria-pressed={!shown.ownOutfit}
+          onClick={() => void share()}
+          className={`self-start rounded-full border px-2.5 py-0.5 text-[13px] ${shown.ownOutfit ? 'border-rule bg-card hover:border-act' : 'border-act bg-act font-semibold text-act-ink'}`}
+        >
+          for every outfit of {outfit.character}
         </button>
       )}
       {sending.isLoading && (
