@@ -86,7 +86,7 @@ export const DEDUCTIONS = {
 } as const
 
 /** Main colours an outfit commonly has at most, besides skin and hair. */
-export const MAIN_COLOURS = 3
+export const MAIN_COLOURS = FITTING_LIMITS.mainColours
 
 /** Colours of one family nearer than this (CIEDE2000), and not the same, look like a failed match. */
 const NEAR_MISS = 14

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { pathContains, shapeAt } from './covered.ts'
+import { pathContains } from './covered.ts'
 import { ellipse, rect } from './path.ts'
 
 test('a point is inside a rectangle, or an ellipse, where arithmetic says so', () => {
@@ -19,16 +19,4 @@ test('a point is inside a rectangle, or an ellipse, where arithmetic says so', (
 test('a hole is no inside', () => {
   const ring = rect(-20, -20, 40, 40) + rect(-10, -10, 20, 20)
   expect([pathContains(ring, 0, 0), pathContains(ring, 15, 0), pathContains(ring, 25, 0)]).toEqual([false, true, false])
-})
-
-test('the eye meets the topmost shape that hides what is under it', () => {
-  const shapes = [
-    { slot: 'head', d: rect(0, 0, 10, 10), fill: '#111111' },
-    { slot: 'headgear', d: rect(0, 0, 10, 10), fill: '#222222', clip: rect(0, 0, 10, 5) },
-    { slot: 'face', d: rect(0, 0, 10, 10), fill: '#333333', opacity: 0.2 },
-    { slot: 'neck', d: rect(0, 0, 10, 10), fill: 'none', stroke: '#444444' },
-  ] as const
-  expect(shapeAt(shapes, 5, 2)?.slot).toBe('headgear')
-  expect(shapeAt(shapes, 5, 8)?.slot).toBe('head')
-  expect(shapeAt(shapes, 50, 8)).toBeUndefined()
 })

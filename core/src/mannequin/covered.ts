@@ -1,5 +1,4 @@
 import { remembering } from '../colour/index.ts'
-import type { Shape } from './pen.ts'
 
 type Point = readonly [x: number, y: number]
 
@@ -56,14 +55,4 @@ export function pathContains(d: string, x: number, y: number): boolean {
       if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside
     }
   return inside
-}
-
-/** The topmost filled shape at a point of a drawing, as the eye meets it; undefined where there is none. O(shapes). */
-export function shapeAt(shapes: readonly Shape[], x: number, y: number): Shape | undefined {
-  for (let i = shapes.length - 1; i >= 0; i--) {
-    const shape = shapes[i]!
-    if (shape.fill === 'none' || (shape.opacity ?? 1) < 0.5) continue
-    if (pathContains(shape.d, x, y) && (!shape.clip || pathContains(shape.clip, x, y))) return shape
-  }
-  return undefined
 }
