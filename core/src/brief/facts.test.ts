@@ -38,12 +38,25 @@ describe('what parts hold against each other', () => {
     expect(rules(takeOf('Bram'))).not.toContain('runsOn')
   })
 
+  test('but not over a skirt, and no skin under a head that is none', () => {
+    const coat = takeOf('Bram').filter(({ slot }) => !slot.startsWith('leg') && slot !== 'hips')
+    const skirted = put(coat, 'lower', 'Flared skirt', 'Wine')
+    expect(lost(skirted).filter((words) => words.startsWith('runsOn'))).toEqual([])
+    const lantern = [...catalogue.parts.values()].find(({ mould }) => mould === 'M-HEADL')!
+    expect(lost(wear(odile, 'head', lantern, catalogue)).filter((words) => words.startsWith('skin'))).toEqual([])
+  })
+
   test('two garments nearly in one colour', () => {
-    const torso = [{ colour: 'quay-blue', runsOn: null }]
-    const legs = (colour: string) => ({ ...NO_FACTS, legs: [{ colour, runsOn: null }] })
+    const torso = [{ colour: 'poppy', runsOn: null, trousers: false }]
+    const legs = (colour: string) => ({ ...NO_FACTS, legs: [{ colour, runsOn: null, trousers: true }] })
     const between = (colour: string) =>
       deductionsBetween({ ...NO_FACTS, torso }, legs(colour), catalogue).map(({ rule }) => rule)
-    expect([between('quay-blue'), between('tar'), between('canal')]).toEqual([[], [], expect.any(Array)])
+    expect([between('poppy'), between('tar'), between('wine'), between('brick-dust')]).toEqual([
+      [],
+      [],
+      [],
+      ['harmony'],
+    ])
   })
 
   test('main colours beyond three, each once', () => {

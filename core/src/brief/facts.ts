@@ -1,12 +1,15 @@
 import { overHairOf } from '../anatomy/index.ts'
-import { mouldOf, type Catalogue, type Placement } from '../catalogue/index.ts'
+import { mouldOf, type Catalogue, type Colour, type Placement, type Slot } from '../catalogue/index.ts'
 import { COLOUR_LIMITS, colourDifference } from '../colour/index.ts'
+import { browsDiffer, printStops, showsMainColour, skinDiffers } from '../fitting/agree.ts'
 import { FITTING_LIMITS } from '../fitting/limits.ts'
 
 /** A garment as its neighbours see it: its main colour and what print runs on across the belt. */
 interface Cloth {
   colour: string
   runsOn: string | null
+  /** Legs rather than a skirt or gown. */
+  trousers: boolean
 }
 
 /**
@@ -27,6 +30,9 @@ export interface Facts {
 
 export const NO_FACTS: Facts = { skin: [], brows: [], hair: [], hands: [], torso: [], legs: [], neck: [], mains: [] }
 
+/** Slots whose main colours are counted. */
+const MAIN_SLOTS: readonly Slot[] = ['headgear', 'torso', 'legRight', 'lower', 'neck', 'waist']
+
 /** Facts of some placements. O(placements). */
 export function factsOf(placements: readonly Placement[], catalogue: Catalogue): Facts {
   const facts: Facts = structuredClone(NO_FACTS)
@@ -41,20 +47,24 @@ export function factsOf(placements: readonly Placement[], catalogue: Catalogue):
     if (!part || !colour) continue
     const traits = catalogue.prints.get(part.print ?? '')?.traits ?? {}
     const mould = mouldOf(catalogue, part)
-    const cloth = { colour: colour.code, runsOn: turned ? null : (traits['runsOn'] ?? null) }
+    const cloth = {
+      colour: colour.code,
+      runsOn: turned ? null : (traits['runsOn'] ?? null),
+      trousers: slot === 'legRight',
+    }
     if (slot === 'head') {
       facts.skin.push(colour.code)
       if (traits['brows']) facts.brows.push(traits['brows'])
     } else if (slot === 'headgear') {
-      if (mould.traits['hat'] === 'yes') mains.add(colour.code)
-      else if (mould.traits['hair'] === 'yes' && !hidesHair) facts.hair.push(colour.code)
+      if (mould.traits['hat'] !== 'yes' && mould.traits['hair'] === 'yes' && !hidesHair) facts.hair.push(colour.code)
     } else if (slot === 'handRight' || slot === 'handLeft') {
       if (colour.family === 'skin') facts.hands.push(colour.code)
     } else if (slot === 'torso') facts.torso.push(cloth)
     // Legs come in twos; one speaks for both.
     else if (slot === 'legRight' || slot === 'lower') facts.legs.push(cloth)
     else if (slot === 'neck') facts.neck.push(colour.code)
-    if (['torso', 'legRight', 'lower', 'neck', 'waist'].includes(slot)) mains.add(colour.code)
+    // Sleeves and hips follow torso and legs, or are a pin of their own.
+    if (MAIN_SLOTS.includes(slot) && colour.family !== 'skin' && showsMainColour(slot, mould)) mains.add(colour.code)
   }
   return { ...facts, mains: [...mains].sort() }
 }
@@ -91,6 +101,11 @@ export const MAIN_COLOURS = FITTING_LIMITS.mainColours
 /** Colours of one family nearer than this (CIEDE2000), and not the same, look like a failed match. */
 const NEAR_MISS = 14
 
+const nearlyOneColour = (one: Colour, two: Colour) => {
+  const difference = colourDifference(one.hex, two.hex)
+  return one.family === two.family && difference > COLOUR_LIMITS.same && difference <= NEAR_MISS
+}
+
 export interface Deduction {
   rule: keyof typeof DEDUCTIONS
   milli: number
@@ -124,13 +139,13 @@ function oneWay(a: Facts, b: Facts, catalogue: Catalogue): Deduction[] {
   const found: Deduction[] = []
   const colour = (code: string) => catalogue.colours.get(code)
   const name = (code: string) => colour(code)?.name ?? code
-  const apart = (x: string, y: string) => {
+  const differ = (rule: (one: Colour, two: Colour) => boolean, x: string, y: string) => {
     const [one, two] = [colour(x), colour(y)]
-    return one && two ? colourDifference(one.hex, two.hex) : 0
+    return one !== undefined && two !== undefined && rule(one, two)
   }
   for (const skin of a.skin)
     for (const hand of b.hands)
-      if (apart(skin, hand) > COLOUR_LIMITS.near)
+      if (differ(skinDiffers, skin, hand))
         found.push({
           rule: 'skin',
           milli: DEDUCTIONS.skin,
@@ -138,7 +153,7 @@ function oneWay(a: Facts, b: Facts, catalogue: Catalogue): Deduction[] {
         })
   for (const brows of a.brows)
     for (const hair of b.hair)
-      if (apart(brows, hair) > FITTING_LIMITS.browsAgainstHair)
+      if (differ(browsDiffer, brows, hair))
         found.push({
           rule: 'brows',
           milli: DEDUCTIONS.brows,
@@ -146,7 +161,8 @@ function oneWay(a: Facts, b: Facts, catalogue: Catalogue): Deduction[] {
         })
   for (const torso of a.torso) {
     for (const legs of b.legs) {
-      if (torso.runsOn !== null && torso.runsOn !== legs.runsOn)
+      // A skirt takes no print from above, and nobody expects it to.
+      if (legs.trousers && printStops(torso.runsOn, legs.runsOn))
         found.push({ rule: 'runsOn', milli: DEDUCTIONS.runsOn, words: `the ${torso.runsOn} stops at the belt` })
       found.push(...nearMiss(torso.colour, legs.colour))
     }
@@ -155,8 +171,7 @@ function oneWay(a: Facts, b: Facts, catalogue: Catalogue): Deduction[] {
   return found
 
   function nearMiss(x: string, y: string): Deduction[] {
-    const difference = apart(x, y)
-    if (colour(x)?.family !== colour(y)?.family || difference <= COLOUR_LIMITS.same || difference > NEAR_MISS) return []
+    if (!differ(nearlyOneColour, x, y)) return []
     return [{ rule: 'harmony', milli: DEDUCTIONS.harmony, words: `${name(x)} beside ${name(y)} is nearly one colour` }]
   }
 }

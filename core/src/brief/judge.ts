@@ -59,11 +59,11 @@ function scoreOf(trait: BriefTrait, wanted: string, shown: string | null): numbe
   return valueScore(trait.key, wanted, shown)
 }
 
-/** "Copper" for a colour of the palette, "a colour near Copper" for one between. */
+/** "Copper" for a colour of the palette, "near Copper" for one between; the code where there is no palette. */
 export function colourInWords(hex: string, catalogue: Catalogue): string {
   const [nearest] = nearestColours(hex, [...catalogue.colours.values()])
   if (!nearest) return hex
-  return nearest.deltaE <= COLOUR_LIMITS.same ? nearest.colour.name : `the sample (${nearest.colour.name} is nearest)`
+  return nearest.deltaE <= COLOUR_LIMITS.same ? nearest.colour.name : `near ${nearest.colour.name}`
 }
 
 function wordsFor(
@@ -81,7 +81,8 @@ function wordsFor(
       const deltaE = colourDifference(target, shown)
       const words = differenceInWords(deltaE)
       const joint = words === 'near' ? '' : words === 'the same' ? ' as' : ' from'
-      return `${label} ${words}${joint} ${(wanted ??= colourInWords(target, catalogue))}, ΔE ${deltaE.toFixed(1)}`
+      wanted ??= colourInWords(target, catalogue).replace(/^near /, 'the sample near ')
+      return `${label} ${words}${joint} ${wanted}, ΔE ${deltaE.toFixed(1)}`
     }
   }
   if (kind === 'mould') {

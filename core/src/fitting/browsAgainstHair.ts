@@ -1,7 +1,7 @@
 import { overHairOf } from '../anatomy/index.ts'
 import { mouldOf } from '../catalogue/index.ts'
 import { colourDifference } from '../colour/index.ts'
-import { FITTING_LIMITS } from './limits.ts'
+import { browsDiffer } from './agree.ts'
 import { wornIn, type Rule } from './pin.ts'
 
 /** Brows that are plainly another colour than the hair above them; hats hide the question. Some leave it on purpose. */
@@ -13,15 +13,14 @@ export const browsAgainstHair: Rule = (placements, context) => {
   const brows = context.catalogue.colours.get(head?.print?.traits['brows'] ?? '')
   const hair = headgear?.colour
   if (!brows || !hair || mould?.traits['hair'] !== 'yes' || mould.traits['hat'] === 'yes') return []
-  const difference = colourDifference(brows.hex, hair.hex)
-  if (difference <= FITTING_LIMITS.browsAgainstHair) return []
+  if (!browsDiffer(brows, hair)) return []
   return [
     {
       rule: 'brows-against-hair',
       severity: 'notice',
       slots: ['head'],
       title: 'Brows against hair',
-      detail: `${brows.name} on ${hair.name}, ΔE ${Math.round(difference)}`,
+      detail: `${brows.name} on ${hair.name}, ΔE ${Math.round(colourDifference(brows.hex, hair.hex))}`,
       remedies: [],
     },
   ]

@@ -1,4 +1,5 @@
 import { mouldOf, type Placement, type Slot } from '../catalogue/index.ts'
+import { showsMainColour } from './agree.ts'
 import { FITTING_LIMITS } from './limits.ts'
 import type { FittingContext, Rule } from './pin.ts'
 
@@ -13,9 +14,8 @@ const SURFACE: Partial<Record<Slot, number>> = {
   lower: 34,
   headgear: 12,
 }
-/** What a piece over others has, and takes from what it covers. */
-const OVER_TORSO = 18
-const SMALL = 4
+/** What a large piece over others has; what it covers loses half. */
+const LARGE_OVER = 18
 
 /** Share of the visible surface by main colour, without skin, hair and what is held. */
 function sharesOf(placements: readonly Placement[], { catalogue }: FittingContext): Map<string, number> {
@@ -37,14 +37,8 @@ function sharesOf(placements: readonly Placement[], { catalogue }: FittingContex
     const part = catalogue.parts.get(code)
     const colour = catalogue.colours.get(part?.colours[0] ?? '')
     if (!part || !colour || colour.family === 'skin') continue
-    if (slot === 'headgear' && mouldOf(catalogue, part).traits['hat'] !== 'yes') continue
-    if (slot === 'neck' || slot === 'waist') {
-      const { covers } = mouldOf(catalogue, part)
-      add(colour.code, covers.some((cover) => ['chest', 'back', 'legs'].includes(cover)) ? OVER_TORSO : SMALL)
-      continue
-    }
-    const share = SURFACE[slot]
-    if (share === undefined) continue
+    if (!showsMainColour(slot, mouldOf(catalogue, part))) continue
+    const share = SURFACE[slot] ?? LARGE_OVER
     const hidden = (slot === 'torso' && chest) || (['legRight', 'legLeft', 'lower'].includes(slot) && legs)
     add(colour.code, hidden ? share / 2 : share)
   }

@@ -1,13 +1,12 @@
+import { printStops } from './agree.ts'
 import { wornIn, type Rule } from './pin.ts'
 
 /** A print that goes on below the belt, such as a long coat, wants legs that carry it on. */
 export const printRunsOn: Rule = (placements, context) => {
   const [torso] = wornIn(placements, 'torso', context)
   const [leg] = wornIn(placements, 'legRight', context)
-  const onward = torso?.print?.traits['runsOn']
-  if (!torso || !leg || !onward || torso.placement.turned) return []
-  const same = leg.print?.traits['runsOn'] === onward
-  if (same) return []
+  const onward = torso?.print?.traits['runsOn'] ?? null
+  if (!torso || !leg || torso.placement.turned || !printStops(onward, leg.print?.traits['runsOn'] ?? null)) return []
   return [
     {
       rule: 'print-runs-on',

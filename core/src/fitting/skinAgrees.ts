@@ -1,4 +1,5 @@
-import { COLOUR_LIMITS, colourDifference } from '../colour/index.ts'
+import { colourDifference } from '../colour/index.ts'
+import { skinDiffers } from './agree.ts'
 import { wornIn, type Rule } from './pin.ts'
 
 /**
@@ -8,13 +9,11 @@ import { wornIn, type Rule } from './pin.ts'
 export const skinAgrees: Rule = (placements, context) => {
   const [head] = wornIn(placements, 'head', context)
   const skin = head?.colour
-  // A lantern or an otter for a head says nothing about hands.
-  if (skin?.family !== 'skin') return []
+  if (!skin) return []
   const wrong = (['handRight', 'handLeft'] as const).flatMap((slot) => {
     const [hand] = wornIn(placements, slot, context)
-    if (!hand?.colour || hand.colour.family !== 'skin') return []
-    const difference = colourDifference(hand.colour.hex, skin.hex)
-    return difference > COLOUR_LIMITS.near ? [{ slot, hand, colour: hand.colour, difference }] : []
+    if (!hand?.colour || !skinDiffers(skin, hand.colour)) return []
+    return [{ slot, hand, colour: hand.colour, difference: colourDifference(hand.colour.hex, skin.hex) }]
   })
   const [first] = wrong
   if (!first) return []

@@ -192,7 +192,7 @@ function ColourTargetField({
           className="size-3.5 shrink-0 rounded-[3px] border border-ink/60"
           style={{ background: value }}
         />
-        <span className="truncate">{words.replace(/^the sample \((.*) is nearest\)$/, 'near $1')}</span>
+        <span className="truncate">{words}</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -1,7 +1,7 @@
 import { judgesByPlace, judgesOf, likenessOfPart, placeOf } from '@outfit/core/brief'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/drawer'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { formatMoney, HOME_CURRENCY, lowestSum } from '@outfit/core/market'
 import { compareTakes, type ComparedRow, type OutfitDetail } from '@outfit/core/roster'
 import { useAppSelector } from '../app/store.ts'
 import { lookOf } from '../bench/lookOf.ts'
@@ -80,10 +80,10 @@ function Cell({
   const looks = new Set(seen.map(({ part }) => lookOf(catalogue, part)))
   const missing = new Set(missingFrom(entry.take.placements, outfit.free))
   const toBuy = worn.filter((placement) => missing.has(placement))
-  const price = toBuy.reduce<number | null>((sum, { part }) => {
-    const each = lowest[part] ?? null
-    return sum === null || each === null ? null : sum + each
-  }, 0)
+  const price = lowestSum(
+    toBuy.map(({ part }) => part),
+    lowest,
+  )
   const judges = judgesByPlace(judgesOf(outfit.brief, catalogue))
   const share = first && likenessOfPart(first, placeOf(worn[0]!.slot), judges, catalogue, worn[0]!.turned).share
   const pins = entry.pins.filter((pin) => pin.slots.some((slot) => row.slots.includes(slot)))

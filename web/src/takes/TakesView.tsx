@@ -6,7 +6,7 @@ import { inPoints, likenessOf, type Likeness } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/drawer'
 import { pinsOf, type Pin } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { formatMoney, HOME_CURRENCY, lowestSum } from '@outfit/core/market'
 import { houseRulesOf, type OutfitDetail, type Take } from '@outfit/core/roster'
 import { api, errorText } from '../app/api.ts'
 import { useAppSelector } from '../app/store.ts'
@@ -55,7 +55,6 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
     () =>
       takes.map((take): JudgedTake => {
         const missing = missingFrom(take.placements, outfit.free)
-        const prices = missing.map(({ part }) => lowest[part] ?? null)
         return {
           take,
           likeness: likenessOf(take.placements, outfit.brief, catalogue),
@@ -66,7 +65,10 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
             rules: houseRulesOf(outfit.roster.rules),
             lowest,
           }),
-          price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0),
+          price: lowestSum(
+            missing.map(({ part }) => part),
+            lowest,
+          ),
           missing: missing.length,
         }
       }),
@@ -253,7 +255,7 @@ function TakeColumn({
           to={`/outfits/${outfit.id}/bench?take=${encodeURIComponent(take.label)}`}
           className="ml-auto font-semibold text-act hover:underline"
         >
-          To the bench
+          Dress it
         </Link>
       </div>
     </li>

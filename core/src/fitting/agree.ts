@@ -1,0 +1,23 @@
+import type { Colour, Mould, Slot } from '../catalogue/index.ts'
+import { COLOUR_LIMITS, colourDifference } from '../colour/index.ts'
+import { FITTING_LIMITS } from './limits.ts'
+
+/** What parts have to agree about; pins, likeness and castings ask here, so that they never contradict each other. */
+
+/** Whether a bare hand is plainly not the skin of a head. Heads and hands that are no skin say nothing of each other. */
+export const skinDiffers = (head: Colour, hand: Colour): boolean =>
+  head.family === 'skin' && hand.family === 'skin' && colourDifference(head.hex, hand.hex) > COLOUR_LIMITS.near
+
+/** Whether brows are plainly another colour than the hair over them. */
+export const browsDiffer = (brows: Colour, hair: Colour): boolean =>
+  colourDifference(brows.hex, hair.hex) > FITTING_LIMITS.browsAgainstHair
+
+/** Whether what a torso's print runs on with, such as a coat, is not on the legs. */
+export const printStops = (torso: string | null, legs: string | null): boolean => torso !== null && torso !== legs
+
+/** Whether what is worn there can show a main colour at all: clothes, hats, and pieces large enough to cover something. */
+export function showsMainColour(slot: Slot, { traits, covers }: Mould): boolean {
+  if (slot === 'headgear') return traits['hat'] === 'yes'
+  if (slot === 'neck' || slot === 'waist') return covers.some((cover) => ['chest', 'back', 'legs'].includes(cover))
+  return ['torso', 'armRight', 'armLeft', 'hips', 'legRight', 'legLeft', 'lower'].includes(slot)
+}
