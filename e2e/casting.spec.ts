@@ -35,7 +35,7 @@ test('a limit nothing keeps, and musts nobody meets, are said with what would do
   await app.getByRole('textbox', { name: 'Spend at most' }).press('Enter')
   await app.getByRole('button', { name: 'Cast ten outfits' }).click()
   await expect(
-    app.getByText(/^Nothing that meets every must can be had for 0\.05; the cheapest comes to \d+\.\d\d\.$/),
+    app.getByText(/^Nothing that meets every must can be had for €0\.05; the cheapest comes to €\d+\.\d\d\.$/),
   ).toBeVisible()
   await app.getByRole('radio', { name: 'the drawer' }).check({ force: true })
   await app.getByRole('button', { name: 'Cast ten outfits' }).click()

@@ -201,7 +201,7 @@ describe('casting a brief', () => {
     expect(of([plum])).toThrow('Nothing for headgear in the drawer and the market meets the must: colour #00FF00.')
     expect(of([], { brief: { ...emptyBrief(), statureWeight: 'none' } })).toThrow('The brief wishes for nothing yet.')
     expect(of([{ ...plum, weight: 'matters' }], { limit: 10 })).toThrow(
-      /^Nothing that meets every must can be had for 0\.10; the cheapest comes to \d+\.\d\d\.$/,
+      /^Nothing that meets every must can be had for €0\.10; the cheapest comes to €\d+\.\d\d\.$/,
     )
   })
 })

@@ -1,5 +1,6 @@
 import { wear } from '../anatomy/index.ts'
 import { mouldOf, type Catalogue, type Part } from '../catalogue/index.ts'
+import { formatMoney, HOME_CURRENCY } from '../market/index.ts'
 import { wornIn, type Rule } from './pin.ts'
 
 /** Plain torsos by mould and main colour; made once a catalogue. */
@@ -46,7 +47,7 @@ export const hiddenPrint: Rule = (placements, context) => {
       severity: 'hint',
       slots: ['torso'],
       title: 'Nobody sees this print',
-      detail: `${over.part.name} covers it; a plain one saves ${((price - plain.costs) / 100).toFixed(2)}`,
+      detail: `${over.part.name} covers it; a plain one saves ${formatMoney(price - plain.costs, HOME_CURRENCY)}`,
       remedies: [
         {
           label: plain.costs === 0 ? 'Wear the plain one you own' : 'Wear a plain one',

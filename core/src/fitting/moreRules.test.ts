@@ -167,7 +167,7 @@ describe('a hidden print', () => {
     expect(catalogue.moulds.get('M-VEST')!.covers).toEqual(expect.arrayContaining(['chest', 'back']))
     expect([mould, colour]).toEqual([plain.mould, plain.colours[0]])
     const [pin] = ruled(odile, 'hidden-print', context({ [torso]: 420, 'P-PLAIN': 90 }))
-    expect(pin!.detail).toBe('Cork vest covers it; a plain one saves 3.30')
+    expect(pin!.detail).toBe('Cork vest covers it; a plain one saves €3.30')
     expect(pin!.remedies[0]!.placements.find(({ slot }) => slot === 'torso')!.part).toBe('P-PLAIN')
   })
 
