@@ -1,4 +1,12 @@
-import { mouldOf, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import {
+  mouldOf,
+  TAKING_APART,
+  type Catalogue,
+  type Level,
+  type Part,
+  type Placement,
+  type Slot,
+} from '../catalogue/index.ts'
 import { SLOT_FACTS } from './slots.ts'
 import { takeOff, wear } from './wear.ts'
 
@@ -71,6 +79,14 @@ export const DRESSINGS: Readonly<Record<string, readonly Dressing[]>> = {
   heldRight: [single('heldRight')],
   heldLeft: [single('heldLeft')],
   beside: [single('beside')],
+}
+
+/**
+ * Whether things are taken apart far enough for a way of dressing: a hand by itself takes its pulling, whole assemblies and
+ * whatever is not joined take none. A row such as the hands may be left with none at all.
+ */
+export function isAllowed({ slot, pick }: Dressing, takingApart: Level): boolean {
+  return pick === 'assembly' || (TAKING_APART[slot] ?? 0) <= takingApart
 }
 
 /** The same part for the figure's other side: as it is when it fits there, else its mirrored twin; null when none was made. O(parts). */

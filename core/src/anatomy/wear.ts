@@ -84,17 +84,19 @@ export function shift(placements: readonly Placement[], slot: Slot, order: numbe
 
 export interface PlacementFault {
   index: number
-  field: 'part' | 'slot'
+  /** Path below the placement: `part`, `slot`, `altered[0].colour`. */
+  field: string
   message: string
 }
 
 /**
  * What is wrong with a list of placements, as messages with the index of each: unknown parts, parts in slots that
- * do not take them, assemblies (which must be worn as their components) and slots filled twice. Empty when all is well.
+ * do not take them, assemblies (which must be worn as their components), slots filled twice, and alterations with a
+ * colour or print there is not. Empty when all is well.
  */
 export function placementFaults(placements: readonly Placement[], catalogue: Catalogue): PlacementFault[] {
   const taken = new Set<string>()
-  return placements.flatMap(({ slot, part: code, order }, index): PlacementFault[] => {
+  return placements.flatMap(({ slot, part: code, order, altered = [] }, index): PlacementFault[] => {
     const part = catalogue.parts.get(code)
     if (!part) return [{ index, field: 'part', message: `there is no part ${code}` }]
     const { kind } = mouldOf(catalogue, part)
@@ -108,7 +110,14 @@ export function placementFaults(placements: readonly Placement[], catalogue: Cat
     taken.add(place)
     if (layered && !sitsOnThoseBelow(placements, index, catalogue))
       return [{ index, field: 'part', message: `${code} does not sit over what is worn under it` }]
-    return []
+    return altered.flatMap(({ colour, print }, at): PlacementFault[] => [
+      ...(colour !== undefined && !catalogue.colours.has(colour)
+        ? [{ index, field: `altered[${at}].colour`, message: `there is no colour ${colour}` }]
+        : []),
+      ...(print !== undefined && !catalogue.prints.has(print)
+        ? [{ index, field: `altered[${at}].print`, message: `there is no print ${print}` }]
+        : []),
+    ])
   })
 }
 

@@ -37,6 +37,8 @@ export interface Brief {
   statureWeight: Weight
   /** Age of the character in years; null where the age class says enough. */
   years: number | null
+  /** Keys of ABILITIES: what has to be seen that they do or are. */
+  abilities: string[]
   avoid: Avoid
   notes: string
   credits: string
@@ -47,10 +49,15 @@ export const emptyBrief = (stature: Stature = 'full'): Brief => ({
   stature,
   statureWeight: 'matters',
   years: null,
+  abilities: [],
   avoid: { figures: [], releases: [], byOthers: false, priceAbove: null },
   notes: '',
   credits: '',
 })
+
+/** Whether a brief says anything about whom to show. */
+export const saysAnything = ({ wishes, abilities, years, notes }: Omit<Brief, 'stature'>): boolean =>
+  wishes.length > 0 || abilities.length > 0 || years !== null || notes.trim() !== ''
 
 /** Years from which a character stands so tall; the usual reading of age, which a house table may replace. */
 const STATURE_BY_YEARS: readonly (readonly [number, Stature])[] = [

@@ -1,7 +1,6 @@
 import { overHairOf } from '../anatomy/index.ts'
-import { mouldOf, type Catalogue, type Colour, type Placement, type Slot } from '../catalogue/index.ts'
-import { COLOUR_LIMITS, colourDifference } from '../colour/index.ts'
-import { browsDiffer, printStops, showsMainColour, skinDiffers } from '../fitting/agree.ts'
+import { mouldOf, partWorn, type Catalogue, type Colour, type Placement, type Slot } from '../catalogue/index.ts'
+import { browsDiffer, nearlyOneColour, printStops, showsMainColour, skinDiffers } from '../fitting/agree.ts'
 import { FITTING_LIMITS } from '../fitting/limits.ts'
 
 /** A garment as its neighbours see it: its main colour and what print runs on across the belt. */
@@ -41,8 +40,9 @@ export function factsOf(placements: readonly Placement[], catalogue: Catalogue):
     return part && overHairOf(mouldOf(catalogue, part)) === 'hides'
   })
   const mains = new Set<string>()
-  for (const { slot, part: code, turned } of placements) {
-    const part = catalogue.parts.get(code)
+  for (const placement of placements) {
+    const { slot, turned } = placement
+    const part = partWorn(placement, catalogue)
     const colour = catalogue.colours.get(part?.colours[0] ?? '')
     if (!part || !colour) continue
     const traits = catalogue.prints.get(part.print ?? '')?.traits ?? {}
@@ -97,14 +97,6 @@ export const DEDUCTIONS = {
 
 /** Main colours an outfit commonly has at most, besides skin and hair. */
 export const MAIN_COLOURS = FITTING_LIMITS.mainColours
-
-/** Colours of one family nearer than this (CIEDE2000), and not the same, look like a failed match. */
-const NEAR_MISS = 14
-
-const nearlyOneColour = (one: Colour, two: Colour) => {
-  const difference = colourDifference(one.hex, two.hex)
-  return one.family === two.family && difference > COLOUR_LIMITS.same && difference <= NEAR_MISS
-}
 
 export interface Deduction {
   rule: keyof typeof DEDUCTIONS

@@ -1,4 +1,4 @@
-import type { Catalogue, Part, Placement, Slot } from '../catalogue/index.ts'
+import { partWorn, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
 import type { Brief, BriefWish } from './brief.ts'
 import { deductionsOf, factsOf, type Deduction } from './facts.ts'
 import { judgesOf, WHOLE, type Judge } from './judge.ts'
@@ -35,8 +35,9 @@ export function likenessOf(placements: readonly Placement[], brief: Brief, catal
 /** The same with the wishes made ready, for whoever judges many outfits. */
 export function likenessBy(judges: readonly Judge[], placements: readonly Placement[], catalogue: Catalogue): Likeness {
   const looks = new Map<Slot, Look[]>()
-  for (const { slot, part: code, turned } of placements) {
-    const part = catalogue.parts.get(code)
+  for (const placement of placements) {
+    const { slot, turned } = placement
+    const part = partWorn(placement, catalogue)
     if (part) looks.set(slot, [...(looks.get(slot) ?? []), lookAt(part, turned, catalogue)])
   }
   const terms = judges.map((judge) => {

@@ -1,6 +1,7 @@
 import type { Brief } from '../brief/index.ts'
 import type { Catalogue, Part, Placement, Slot } from '../catalogue/index.ts'
 import type { Place } from '../brief/index.ts'
+import type { HouseRules } from '../roster/index.ts'
 
 /** Where parts may come from. */
 export type CastingPool = 'owned' | 'market' | 'both'
@@ -20,8 +21,8 @@ export interface CastingAsk {
   pool: CastingPool
   /** Parts that may not be worn, by code. */
   avoided: ReadonlySet<string>
-  /** House rule set of the roster. */
-  rules: string
+  /** What the roster allows. */
+  rules: HouseRules
   /** Places to leave as they are. */
   keep: readonly Place[]
   /** Most that may be spent; null for no limit. */

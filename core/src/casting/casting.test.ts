@@ -1,3 +1,4 @@
+import { houseRulesOf } from '../roster/index.ts'
 import { describe, expect, test } from '@jest/globals'
 import { slotsFor } from '../anatomy/index.ts'
 import { emptyBrief, likenessOf, MET, wishesFrom, type Brief, type BriefWish } from '../brief/index.ts'
@@ -44,7 +45,7 @@ const ask = (brief: Brief, change: Partial<CastingAsk> = {}): CastingAsk => ({
   lowest,
   pool: 'both',
   avoided: new Set(),
-  rules: 'exchange-only',
+  rules: houseRulesOf('exchange-only'),
   keep: [],
   limit: null,
   priceWeight: 0,
@@ -176,7 +177,7 @@ describe('casting a brief', () => {
 
   test('house rules: released assemblies keep their mitts; parts by others need an open bench', () => {
     const brief = briefLike('Odile, skipper')
-    const released = cast(ask(brief, { rules: 'as-released' })).outfits[0]!
+    const released = cast(ask(brief, { rules: houseRulesOf('as-released') })).outfits[0]!
     const torso = released.placements.find(({ slot }) => slot === 'torso')!.part
     const hand = released.placements.find(({ slot }) => slot === 'handLeft')!.part
     const sold = [...catalogue.parts.values()].filter((part) => part.components.some((c) => c.part === torso))
@@ -186,7 +187,7 @@ describe('casting a brief', () => {
     const foreign = { ...catalogue, moulds: moulds.set('M-OAR', oar) }
     const oars = (rules: string, byOthers = false) =>
       castOutfits(
-        ask({ ...brief, avoid: { ...brief.avoid, byOthers } }, { catalogue: foreign, rules }),
+        ask({ ...brief, avoid: { ...brief.avoid, byOthers } }, { catalogue: foreign, rules: houseRulesOf(rules) }),
         patient,
       ).outfits.some(({ placements }) => placements.some(({ part }) => catalogue.parts.get(part)!.mould === 'M-OAR'))
     expect([oars('exchange-only'), oars('open-bench'), oars('open-bench', true)]).toEqual([false, true, false])

@@ -16,7 +16,7 @@ import {
   type Judge,
   type Place,
 } from '../brief/index.ts'
-import { mouldOf, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import { mouldOf, TAKING_APART, type Part, type Placement, type Slot } from '../catalogue/index.ts'
 import { NoCasting, type CastingAsk } from './ask.ts'
 import type { CastCandidate, CastProblem, CastSlot } from './problem.ts'
 
@@ -130,7 +130,8 @@ function putOnto(worn: readonly Placement[], added: readonly Placement[]): Place
 function rolesOf({ brief, catalogue, keep, rules }: CastingAsk): Role[] {
   const byPlace = judgesByPlace(judgesOf(brief, catalogue))
   const wished = PLACES.filter((place) => !keep.includes(place) && byPlace.has(place))
-  const exchange = rules !== 'as-released'
+  // Mitts are cast by themselves where things are taken apart as far as that.
+  const exchange = rules.takingApart >= TAKING_APART.handRight!
   const places = PLACES.filter(
     (place) =>
       wished.includes(place) ||
@@ -177,7 +178,7 @@ function shared(judges: readonly Judge[], most: number): Judge[][] {
 function optionsOf(role: Role, ask: CastingAsk, handsApart: boolean): Option[] {
   const { catalogue, candidates, brief, rules, avoided } = ask
   const options: Option[] = role.optional ? [{ part: null, turned: false, placements: [] }] : []
-  const others = rules === 'open-bench' && !brief.avoid.byOthers
+  const others = rules.byOthers && !brief.avoid.byOthers
   for (const slot of role.slots)
     for (const part of candidates[slot] ?? []) {
       const assembly = part.components.length > 0

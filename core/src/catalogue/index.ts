@@ -1,5 +1,6 @@
 export * from './types.ts'
 export * from './catalogueOf.ts'
+export * from './partWorn.ts'
 export * from './colourGrid.ts'
 export * from './shelves.ts'
 export * from './searchWords.ts'

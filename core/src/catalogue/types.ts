@@ -148,6 +148,25 @@ export const SLOTS = [
 ] as const
 export type Slot = (typeof SLOTS)[number]
 
+/** What can be done to a part for good. `by-others` is a copy of the part that somebody else made. */
+export const ALTERATION_KINDS = ['print-removed', 'trimmed', 'cut', 'painted', 'sticker', 'by-others'] as const
+export type AlterationKind = (typeof ALTERATION_KINDS)[number]
+
+/** Something planned for a worn part that cannot be taken back once it is done. */
+export interface Alteration {
+  kind: AlterationKind
+  /** Colour code of the paint. */
+  colour?: string
+  /** Code of the print the sticker shows. */
+  print?: string
+  /** Share of its length that is taken off by trimming or cutting, in percent. */
+  share?: number
+  /** How it is done or by whom, in the words of whoever plans it. */
+  note: string
+  /** It has been done and cannot be taken back; missing while it is only planned. */
+  final?: true
+}
+
 /** A part worn in a slot. `neck` and `beside` hold several, innermost first by `order`. */
 export interface Placement {
   slot: Slot
@@ -155,6 +174,8 @@ export interface Placement {
   order: number
   /** Turned round: a torso shows its back print in front, a head its second face. */
   turned: boolean
+  /** What is done to it for good; missing for a part as it was made. */
+  altered?: Alteration[]
 }
 
 /** Everything a drawing or a check needs to know about the parts at hand, by code. */

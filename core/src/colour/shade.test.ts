@@ -1,4 +1,6 @@
 import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { wcagContrast } from 'culori'
 import { isDeep, mix, readableOn } from './shade.ts'
 
 test('mixing runs from one colour to the other', () => {
@@ -10,6 +12,15 @@ test('mixing runs from one colour to the other', () => {
 test('text is dark on light ground and light on dark ground', () => {
   expect(readableOn('#FFFFFF')).toBe('#2A2730')
   expect(readableOn('#101010')).toBe('#FFFBF2')
+})
+
+test('text reads on any ground', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {
+      const ground = `#${number.toString(16).padStart(6, '0')}`
+      expect(wcagContrast(ground, readableOn(ground))).toBeGreaterThanOrEqual(4.5)
+    }),
+  )
 })
 
 test('deep colours are those on which a darker line is lost', () => {

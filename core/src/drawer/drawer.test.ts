@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { allocateOwned } from './allocate.ts'
+import type { Level, Slot } from '../catalogue/index.ts'
+import { takeFrom, type Donor, type Drawer } from './allocate.ts'
 import { onHandByBin, type Movement } from './onHand.ts'
 
 const move = (part: string, from: string | null, to: string | null, qty: number): Movement => ({ part, from, to, qty })
@@ -51,29 +52,70 @@ describe('on hand', () => {
   })
 })
 
-describe('allocation', () => {
-  test('a part can be on one figure only: earlier outfits come first', () => {
-    const given = allocateOwned(new Map([['A', 2]]), [
-      { outfit: 'one', parts: ['A', 'B'] },
-      { outfit: 'two', parts: ['A', 'A'] },
-    ])
-    expect([...given.get('one')!]).toEqual([['A', 1]])
-    expect([...given.get('two')!]).toEqual([['A', 1]])
+describe('what the drawer gives', () => {
+  const placed = (...parts: string[]) =>
+    parts.map((part) => ({ part, slot: 'beside' as const, order: 0, turned: false }))
+  const figure = (code: string, ...pieces: [slot: Slot, part: string][]): Donor => ({
+    code,
+    name: code,
+    pieces: pieces.map(([slot, part]) => ({ slot, part })),
+  })
+  const from = (drawer: Drawer, parts: string[], level: Level = 4) =>
+    takeFrom(drawer, placed(...parts), level).sources.map((source) => source && (source.donor ?? 'loose'))
+
+  test('loose parts come first, each once', () => {
+    const drawer = { loose: { A: 1 }, donors: [figure('F', ['head', 'A'])] }
+    expect(from(drawer, ['A', 'A', 'A'])).toEqual(['loose', 'F', null])
+    expect(takeFrom(drawer, placed('A', 'A'), 4).left).toEqual({ loose: { A: 0 }, donors: [figure('F')] })
   })
 
-  test('never gives more than there is, nor more than was asked', () => {
-    const owned = fc.dictionary(fc.constantFrom('A', 'B', 'C'), fc.nat(4))
-    const wishes = fc.array(fc.array(fc.constantFrom('A', 'B', 'C', 'D'), { maxLength: 6 }), { maxLength: 5 })
+  test('a copy by others is neither taken nor bought', () => {
+    const copy = { ...placed('A')[0]!, altered: [{ kind: 'by-others' as const, note: '' }] }
+    const { sources, left } = takeFrom({ loose: { A: 1 }, donors: [] }, [copy, ...placed('A', 'A')], 4)
+    expect(sources).toEqual([{ donor: null, elsewhere: true }, { donor: null }, null])
+    expect(left.loose).toEqual({ A: 0 })
+  })
+
+  test('the donor that gives most is disturbed first', () => {
+    const drawer = {
+      loose: {},
+      donors: [figure('F', ['head', 'A']), figure('G', ['head', 'A'], ['headgear', 'B'])],
+    }
+    expect(from(drawer, ['A', 'B'])).toEqual(['G', 'G'])
+  })
+
+  test('what stays joined at a level is given together or not at all', () => {
+    const dressed = figure('F', ['head', 'H'], ['torso', 'T'], ['armRight', 'R'], ['armLeft', 'L'], ['handRight', 'M'])
+    const drawer = { loose: {}, donors: [dressed] }
+    expect(from(drawer, ['H', 'R'], 1)).toEqual(['F', null])
+    expect(from(drawer, ['T', 'R', 'L'], 1)).toEqual([null, null, null])
+    expect(from(drawer, ['T', 'R', 'L', 'M'], 1)).toEqual(['F', 'F', 'F', 'F'])
+    expect(from(drawer, ['T', 'R', 'L'], 2)).toEqual(['F', 'F', 'F'])
+    expect(from(drawer, ['M'], 2)).toEqual(['F'])
+    expect(from(drawer, ['R'], 3)).toEqual(['F'])
+    expect(from(drawer, ['H'], 0)).toEqual([null])
+  })
+
+  test('never gives more than there is, and loses nothing', () => {
+    const slots = fc.constantFrom<Slot>('head', 'torso', 'armRight', 'hips', 'legLeft', 'heldRight')
+    const part = fc.constantFrom('A', 'B', 'C')
+    const donors = fc
+      .array(fc.array(fc.record({ slot: slots, part }), { maxLength: 5 }), { maxLength: 3 })
+      .map((list) => list.map((pieces, i) => ({ code: `F${i}`, name: '', pieces })))
+    const loose = fc.dictionary(part, fc.nat(2))
+    const level = fc.constantFrom<Level>(0, 1, 2, 3, 4)
     fc.assert(
-      fc.property(owned, wishes, (stock, lists) => {
-        const given = allocateOwned(
-          new Map(Object.entries(stock)),
-          lists.map((parts, i) => ({ outfit: String(i), parts })),
-        )
-        for (const part of ['A', 'B', 'C', 'D']) {
-          const asked = lists.flat().filter((p) => p === part).length
-          const got = [...given.values()].reduce((sum, parts) => sum + (parts.get(part) ?? 0), 0)
-          expect(got).toBe(Math.min(asked, stock[part] ?? 0))
+      fc.property(loose, donors, fc.array(part, { maxLength: 8 }), level, (have, figures, wanted, at) => {
+        const { sources, left } = takeFrom({ loose: have, donors: figures }, placed(...wanted), at)
+        for (const one of ['A', 'B', 'C']) {
+          const count = (drawer: Drawer) =>
+            (drawer.loose[one] ?? 0) +
+            drawer.donors.flatMap(({ pieces }) => pieces).filter((p) => p.part === one).length
+          const given = wanted.filter((p, i) => p === one && sources[i] !== null).length
+          expect(count(left) + given).toBe(count({ loose: have, donors: figures }))
+          // Whatever is loose is used before anything is bought.
+          const lacking = wanted.filter((p, i) => p === one && sources[i] === null).length
+          if (lacking > 0) expect(left.loose[one] ?? 0).toBe(0)
         }
       }),
     )

@@ -1,3 +1,6 @@
 export * from './onHand.ts'
 export * from './allocate.ts'
 export * from './units.ts'
+export * from './contents.ts'
+export * from './shareOut.ts'
+export * from './arriving.ts'

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { partNamed, takeOf } from '../test/world.ts'
-import { missingFrom, unitsOf } from './units.ts'
+import { EMPTY_DRAWER, freeIn, missingFrom } from './allocate.ts'
+import { unitsOf } from './units.ts'
 
 test('an assembly counts as often as its scarcest component allows, two mitts for each', () => {
   const jacket = partNamed('Quay jacket', 'Quay Blue', 'M-DRESS')
@@ -14,7 +15,13 @@ test('an assembly counts as often as its scarcest component allows, two mitts fo
 test('the first units of a part come from the drawer, the rest are missing', () => {
   const odile = takeOf('Odile, skipper')
   const hands = odile.filter(({ slot }) => slot.startsWith('hand'))
-  expect(missingFrom(hands, { [hands[0]!.part]: 1 })).toEqual([hands[1]])
-  expect(missingFrom(hands, { [hands[0]!.part]: 2 })).toEqual([])
-  expect(missingFrom(odile, {})).toEqual(odile)
+  const loose = (qty: number) => ({ loose: { [hands[0]!.part]: qty }, donors: [] })
+  expect(missingFrom(hands, loose(1), 4)).toEqual([hands[1]])
+  expect(missingFrom(hands, loose(2), 4)).toEqual([])
+  expect(missingFrom(odile, EMPTY_DRAWER, 4)).toEqual(odile)
+})
+
+test('what is free counts loose parts and those donors could give', () => {
+  const donor = { code: 'F', name: 'F', pieces: [{ slot: 'head' as const, part: 'A' }] }
+  expect(freeIn({ loose: { A: 1, B: 2 }, donors: [donor] }, 4)).toEqual({ A: 2, B: 2 })
 })

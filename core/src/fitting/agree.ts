@@ -21,3 +21,9 @@ export function showsMainColour(slot: Slot, { traits, covers }: Mould): boolean 
   if (slot === 'neck' || slot === 'waist') return covers.some((cover) => ['chest', 'back', 'legs'].includes(cover))
   return ['torso', 'armRight', 'armLeft', 'hips', 'legRight', 'legLeft', 'lower'].includes(slot)
 }
+
+/** Whether two garments are nearly, but not quite, in one colour, which reads as a failed match. */
+export function nearlyOneColour(one: Colour, two: Colour): boolean {
+  const difference = colourDifference(one.hex, two.hex)
+  return one.family === two.family && difference > COLOUR_LIMITS.same && difference <= FITTING_LIMITS.nearlyOneColour
+}

@@ -7,7 +7,19 @@ export const FITTING_LIMITS = {
   /** Main colours besides skin and hair, unless the house rules say otherwise. */
   mainColours: 3,
   /** Share of the visible surface from which a colour is a main one. */
-  mainColourShare: 0.08,
+  mainColourShare: 0.15,
+  /** Shades of cloth nearer than this count as one main colour. */
+  oneColour: 10,
+  /** Colours of one family nearer than this, and not the same, look like a failed match. */
+  nearlyOneColour: 14,
   /** Degrees a figure can lean sideways before it falls, below which it tips at a touch. */
   tippingAngle: 9,
+  /** Price from which a torso is dear enough that pulling its arms is worth a warning; home currency, minor units. */
+  dearTorso: 400,
+  /** What a plainer torso under cover must save to be worth a word; home currency, minor units. */
+  worthSaving: 50,
+  /** Difference in standing height, in millimetres, from which the eye sees that one figure is taller. */
+  heightSeen: 1.5,
+  /** Years apart from which one child is expected to stand taller than another. */
+  yearsTaller: 3,
 } as const

@@ -4,7 +4,7 @@ import { placementFaults, takeOff, turn, wear } from '../anatomy/index.ts'
 import { emptyBrief, type BriefWish } from '../brief/index.ts'
 import type { Placement } from '../catalogue/index.ts'
 import { houseRulesOf, HOUSE_RULES } from '../roster/index.ts'
-import { anyOutfit, partNamed, rosterFile, takeOf, worldCatalogue, worldTable } from '../test/world.ts'
+import { anyOutfit, figureNamed, partNamed, rosterFile, takeOf, worldCatalogue, worldFigures } from '../test/world.ts'
 import { mendAll } from './mendAll.ts'
 import type { FittingContext } from './pin.ts'
 import { pinsOf } from './pinsOf.ts'
@@ -36,11 +36,11 @@ describe('the other face', () => {
 
 describe('main colours', () => {
   test('beyond three are named with their share of the surface, the house rules permitting', () => {
-    const lake = put(put(odile, 'waist', 'Long apron', 'Peat'), 'neck', 'Long cape', 'Wine')
-    const motley = put(lake, 'headgear', 'Bobble cap', 'Bottle')
+    const motley = figureNamed('Life guard')
     const [pin] = ruled(motley, 'main-colours')
-    expect(pin!.title).toMatch(/^[4-9] main colours$/)
-    expect(pin!.detail).toMatch(/Quay Blue \d+ %/)
+    expect(pin!.title).toBe('4 main colours')
+    expect(pin!.detail).toMatch(/^Poppy \d+ %, Moss \d+ %, Canal \d+ %, Chalk \d+ %; 3 are enough$/)
+    expect(pin!.slots).toContain('neck')
     const rules = { ...HOUSE_RULES['exchange-only'], mostMainColours: null }
     expect(ruled(motley, 'main-colours', { ...base, rules })).toEqual([])
   })
@@ -64,6 +64,42 @@ describe('sleeves', () => {
 
   test('as sold are right', () => {
     expect(ruled(odile, 'sleeves-agree')).toEqual([])
+  })
+})
+
+describe('left and right', () => {
+  test('legs of two looks are named, and either is one press away', () => {
+    const left = [...catalogue.parts.values()].find(
+      ({ mould, colours }) => mould === 'M-LEGLF' && colours[0] === 'tar',
+    )!
+    const [pin] = ruled(wear(odile, 'legLeft', left, catalogue), 'symmetry')
+    expect(pin).toMatchObject({ severity: 'hint', title: 'The legs are not alike', slots: ['legLeft', 'legRight'] })
+    expect(pin!.detail).toMatch(/^Work trousers in Slate on the right, .+ in tar on the left$/)
+    expect(pin!.remedies).toHaveLength(2)
+    for (const { placements } of pin!.remedies) expect(ruled(placements, 'symmetry')).toEqual([])
+  })
+
+  test('one glove is named; a hook beside a mitt is meant, and bare hands are a matter of skin', () => {
+    expect(ruled(put(odile, 'handLeft', 'Mitt', 'Tar'), 'symmetry')[0]!.title).toBe('The hands are not alike')
+    expect(ruled(figureNamed('Hook-handed sailor'), 'symmetry')).toEqual([])
+    expect(ruled(put(odile, 'handLeft', 'Mitt', 'Umber'), 'symmetry')).toEqual([])
+    expect(ruled(odile, 'symmetry')).toEqual([])
+  })
+})
+
+describe('colour families', () => {
+  const cook = figureNamed('Noodle cook')
+  const oat = put(cook, 'hips', 'Work trousers', 'Oat', 'M-PAIRF')
+
+  test('what is nearly the colour of the torso looks like a failed match', () => {
+    const [pin] = ruled(oat, 'colour-families')
+    expect(pin).toMatchObject({ severity: 'hint', slots: ['legRight'], detail: 'Oat beside Chalk, ΔE 8' })
+    expect(ruled(pin!.remedies[0]!.placements, 'colour-families')).toEqual([])
+  })
+
+  test('the same colour, and plainly another, are right', () => {
+    expect(ruled(cook, 'colour-families')).toEqual([])
+    expect(ruled(put(cook, 'hips', 'White shoes', 'Chalk', 'M-PAIRF'), 'colour-families')).toEqual([])
   })
 })
 
@@ -179,9 +215,7 @@ describe('a hidden print', () => {
 })
 
 describe('false alarms', () => {
-  const figures = new Map<string, Placement[]>()
-  for (const { figure, slot, part, order } of worldTable('figure-parts'))
-    figures.set(figure, [...(figures.get(figure) ?? []), { slot, part, order: order ?? 0, turned: false }])
+  const figures = worldFigures()
 
   test('released figures raise almost no pins as released', () => {
     const context = { ...base, rules: houseRulesOf('as-released') }

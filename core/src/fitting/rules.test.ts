@@ -97,7 +97,10 @@ describe('neck stack', () => {
     expect(ruled(one, 'neck-stack')).toEqual([])
     const two = put(one, 'neck', 'Fringed shawl', 'Heather')
     const [pin] = ruled(two, 'neck-stack')
-    expect(pin).toMatchObject({ severity: 'problem', detail: `2 pieces, 2.0 mm; ${FITTING_LIMITS.neckStack} mm fit` })
+    expect(pin).toMatchObject({
+      severity: 'problem',
+      detail: `2 pieces lift the head 2.0 mm; ${FITTING_LIMITS.neckStack} mm fit`,
+    })
     expect(pin!.remedies[0]!.label).toBe('Take off fringed shawl')
     expect(pin!.remedies[0]!.placements).toEqual(one)
   })

@@ -23,7 +23,11 @@ describe('reading', () => {
 
   test('a mapping names the columns of the file', () => {
     const csv = 'key,title\nB1,Hats'
-    expect(readTable('bins', csv, { code: 'key', name: 'title' }).rows[0]!.row).toEqual({ code: 'B1', name: 'Hats' })
+    expect(readTable('bins', csv, { code: 'key', name: 'title' }).rows[0]!.row).toEqual({
+      code: 'B1',
+      name: 'Hats',
+      figure: null,
+    })
   })
 
   test('quotes, line breaks in cells and a byte order mark are taken', () => {

@@ -60,7 +60,7 @@ export const TABLES = {
   },
   'release-contents': { release: cell.text, kind: cell.oneOf('part', 'figure'), code: cell.text, qty: cell.whole(1) },
   'case-contents': { release: cell.text, figure: cell.text, qty: cell.whole(1) },
-  bins: { code: cell.text, name: cell.text },
+  bins: { code: cell.text, name: cell.text, figure: cell.optional(cell.textOrNull) },
   owned: { part: cell.text, bin: cell.text, qty: cell.whole(1), date: cell.date, reason: cell.text },
   sellers: {
     code: cell.text,

@@ -4,6 +4,7 @@ import { FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts
 import { drawEmblem, emblemPoint } from './emblems.ts'
 import { headdressHeight, headPieces, underBrim, type HeadPiece } from './headdress.ts'
 import { ITEM_POINTS, ITEMS } from './items.ts'
+import { withoutCutOff, type Stretch } from './cutOff.ts'
 import { COMPANIONS, LOWER_PIECES, WAIST_PIECES } from './lowerAndWaist.ts'
 import { NECK_PIECES } from './neckPieces.ts'
 import { ellipse, scaling, translation, type Matrix } from './path.ts'
@@ -36,16 +37,23 @@ const OVER_CHIN = new Set(['beard-piece'])
 
 /**
  * Draw a figure. Slots of the body that are not dressed show the bare doll, so that a start looks like a start.
- * Deterministic; O(shapes). A companion stands at the figure's left.
+ * Deterministic; O(shapes). A companion stands at the figure's left. `flat` leaves out what covers nothing.
  */
 export function drawFigure(
   placements: readonly Placement[],
   catalogue: Catalogue,
-  { view = 'front' as View, plinth = true } = {},
+  { view = 'front' as View, plinth = true, flat = false } = {},
 ): Drawing {
   const worn = wornBySlot(placements, catalogue)
   const one = (slot: Slot) => worn.get(slot)?.[0]
   const shapes: Shape[] = []
+  const stretches: Stretch[] = []
+  /** Draw a piece and note which shapes are its own, since it may have been trimmed. */
+  const track = ({ placement: { altered } }: Worn, draw: () => void) => {
+    const from = shapes.length
+    draw()
+    if (altered) stretches.push({ altered, from, to: shapes.length })
+  }
   const anchors: Drawing['anchors'] = {}
   const back = view === 'back'
   const hexOf = (code: string) => catalogue.colours.get(code)?.hex
@@ -62,7 +70,7 @@ export function drawFigure(
   const headMiddle = torsoTop - lift - MEASURES.neck.height - MEASURES.head.height / 2
 
   const penAt = (slot: Shape['slot'], x: number, y: number): Pen =>
-    penFor(shapes, slot, mirror).under(translation(x, y))
+    penFor(shapes, slot, mirror, flat).under(translation(x, y))
   const anchor = (slot: Slot, x: number, y: number) => {
     if (worn.has(slot)) anchors[slot] = { x: back ? -x : x, y }
   }
@@ -79,17 +87,17 @@ export function drawFigure(
   /** Draw a piece of the headdress; what a brim hides is cut away. */
   const onHead = ({ worn: piece, drawing, tucked }: HeadPiece, which: 'behind' | View) => {
     const drawn: Shape[] = []
-    const pen = penFor(drawn, 'headgear', mirror).under(translation(0, headMiddle))
+    const pen = penFor(drawn, 'headgear', mirror, flat).under(translation(0, headMiddle))
     drawing[which]?.(pen, piece.paints)
     if (which !== 'behind') emblem(pen, piece, 'headgear')
-    shapes.push(...(tucked ? underBrim(drawn, headMiddle) : drawn))
+    track(piece, () => shapes.push(...(tucked ? underBrim(drawn, headMiddle) : drawn)))
   }
 
   const companions = () => {
     ;(worn.get('beside') ?? []).forEach((companion, index) => {
       const x = index === 0 ? 82 : -82
       const pen = penAt('beside', x, 0)
-      COMPANIONS[companion.mould.silhouette]?.(pen, companion.paints, back)
+      track(companion, () => COMPANIONS[companion.mould.silhouette]?.(pen, companion.paints, back))
       emblem(pen, companion, 'beside')
       if (index === 0) anchor('beside', x, -30)
     })
@@ -99,7 +107,7 @@ export function drawFigure(
   const legs = () => {
     if (lowerPiece) {
       const draw = LOWER_PIECES[lowerPiece.mould.silhouette] ?? LOWER_PIECES['skirt']!
-      draw(penAt('lower', 0, hipTop), lowerPiece.paints, sole - hipTop)
+      track(lowerPiece, () => draw(penAt('lower', 0, hipTop), lowerPiece.paints, sole - hipTop))
       anchor('lower', 0, hipTop + 40)
       return
     }
@@ -120,7 +128,7 @@ export function drawFigure(
     if (!piece) return
     const drawing = WAIST_PIECES[piece.mould.silhouette]
     const draw = (back ? drawing?.back : undefined) ?? drawing?.front
-    draw?.(penAt('waist', 0, hipTop), piece.paints, sole - hipTop)
+    track(piece, () => draw?.(penAt('waist', 0, hipTop), piece.paints, sole - hipTop))
     emblem(penAt('waist', 0, hipTop), piece, 'waist')
     anchor('waist', -30, hipTop + 4)
   }
@@ -139,7 +147,7 @@ export function drawFigure(
       const drawing = NECK_PIECES[piece.mould.silhouette]
       const draw = back ? drawing?.back : drawing?.front
       const pen = back ? drape(drawing) : torsoPen('neck')
-      draw?.(pen, piece.paints)
+      track(piece, () => draw?.(pen, piece.paints))
       emblem(pen, piece, 'neck')
     })
     anchor('neck', -22, torsoTop + 22)
@@ -152,7 +160,7 @@ export function drawFigure(
       const { x, y } = mitt(side)
       const pen = penAt(slot, x, torsoTop + y)
       const own = side > 0 ? pen.under(scaling(-1, 1)) : pen
-      ITEMS[item.mould.silhouette]?.(own, item.paints)
+      track(item, () => ITEMS[item.mould.silhouette]?.(own, item.paints))
       emblem(own, item, 'held')
       const [dx, dy] = ITEM_POINTS[item.mould.silhouette] ?? [0, 0]
       anchor(slot, x - side * dx, torsoTop + y + dy)
@@ -215,7 +223,7 @@ export function drawFigure(
     for (const part of headdress) onHead(part, 'behind')
     for (const piece of [...neckPieces].reverse()) {
       const drawing = NECK_PIECES[piece.mould.silhouette]
-      drawing?.behind?.(drape(drawing), piece.paints)
+      track(piece, () => drawing?.behind?.(drape(drawing), piece.paints))
     }
     companions()
     legs()
@@ -231,5 +239,5 @@ export function drawFigure(
   const skull = -(headMiddle - MEASURES.head.height / 2) * MM_PER_UNIT
   // A figure on a riser needs as much more room above as the riser is high.
   const window = { ...FIGURE_WINDOW, y: FIGURE_WINDOW.y - riser, height: FIGURE_WINDOW.height + riser }
-  return { view, window, shapes, anchors, height: skull + headdressHeight(headdress) }
+  return { view, window, shapes: withoutCutOff(shapes, stretches), anchors, height: skull + headdressHeight(headdress) }
 }

@@ -16,6 +16,9 @@ export interface Shape {
 export const INK = '#2A2730'
 export const OUTLINE = 1.6
 
+/** Below this an area is a sheen or a shade that leaves the colour under it to be seen. */
+export const OPAQUE = 0.6
+
 /** A colour as the pen uses it. */
 export interface Paint {
   hex: string
@@ -39,13 +42,14 @@ export interface Pen {
   under(matrix: Matrix): Pen
 }
 
-/** Make a pen that appends to `shapes`. */
-export function penFor(shapes: Shape[], slot: Shape['slot'], matrix: Matrix = IDENTITY): Pen {
+/** Make a pen that appends to `shapes`; a flat one leaves out lines, sheens and shades, which cover nothing. */
+export function penFor(shapes: Shape[], slot: Shape['slot'], matrix: Matrix = IDENTITY, flat = false): Pen {
   const at = (d: string) => transformPath(d, matrix)
   const scale = Math.sqrt(Math.abs(matrix[0] * matrix[3] - matrix[1] * matrix[2]))
   return {
     piece(d, colour) {
       const outline = at(d)
+      if (flat) return void shapes.push({ slot, d: outline, fill: colour.hex })
       const clear = colour.finish === 'clear'
       shapes.push({
         slot,
@@ -82,6 +86,7 @@ export function penFor(shapes: Shape[], slot: Shape['slot'], matrix: Matrix = ID
       }
     },
     area(d, fill, clip, opacity) {
+      if (flat && (opacity ?? 1) < OPAQUE) return
       shapes.push({
         slot,
         d: at(d),
@@ -91,6 +96,7 @@ export function penFor(shapes: Shape[], slot: Shape['slot'], matrix: Matrix = ID
       })
     },
     line(d, stroke = INK, width = OUTLINE, clip) {
+      if (flat) return
       shapes.push({
         slot,
         d: at(d),
@@ -101,7 +107,7 @@ export function penFor(shapes: Shape[], slot: Shape['slot'], matrix: Matrix = ID
       })
     },
     under(inner) {
-      return penFor(shapes, slot, multiply(matrix, inner))
+      return penFor(shapes, slot, multiply(matrix, inner), flat)
     },
   }
 }

@@ -1,8 +1,7 @@
+import { svgText } from './svgText.ts'
 import type { Drawing } from './drawFigure.ts'
 import type { Shape } from './pen.ts'
 import { remembering } from '../colour/index.ts'
-
-const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
 
 /** A short stable name for a clip path, from its data (FNV-1a), so that equal clips share one definition. */
 const clipName = remembering(hashOf, (d) => d)
@@ -35,6 +34,6 @@ export function toSvg(drawing: Drawing, { scale = 2, title = '' } = {}): string 
   const { width, height } = drawing.window
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width * scale}" height="${height * scale}" viewBox="${viewBox(drawing.window)}">` +
-    `${title ? `<title>${escape(title)}</title>` : ''}${svgBody(drawing.shapes)}</svg>`
+    `${title ? `<title>${svgText(title)}</title>` : ''}${svgBody(drawing.shapes)}</svg>`
   )
 }

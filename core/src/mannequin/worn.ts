@@ -1,5 +1,6 @@
 import {
   mouldOf,
+  partWorn,
   type Catalogue,
   type Colour,
   type Layer,
@@ -61,7 +62,7 @@ function recipeFor(part: Part, mould: Mould, catalogue: Catalogue): Recipe {
 export function wornBySlot(placements: readonly Placement[], catalogue: Catalogue): Map<Slot, Worn[]> {
   const worn = new Map<Slot, Worn[]>()
   for (const placement of [...placements].sort((a, b) => a.order - b.order)) {
-    const part = catalogue.parts.get(placement.part)
+    const part = partWorn(placement, catalogue)
     if (!part) continue
     const mould = mouldOf(catalogue, part)
     const entry = {

@@ -8,7 +8,7 @@ export interface ComparedRow {
   slots: readonly Slot[]
   /** What each take wears there, in the order of the slots, innermost first. */
   worn: Placement[][]
-  /** Whether all takes wear the same there, turned the same way. */
+  /** Whether all takes wear the same there, turned and altered the same way. */
   alike: boolean
 }
 
@@ -20,7 +20,11 @@ export function compareTakes(takes: readonly (readonly Placement[])[]): Compared
         .filter(({ slot }) => slots.includes(slot))
         .sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot) || a.order - b.order),
     )
-    const looks = worn.map((list) => list.map(({ slot, part, turned }) => `${slot} ${part} ${turned}`).join('|'))
+    const looks = worn.map((list) =>
+      list
+        .map(({ slot, part, turned, altered = [] }) => `${slot} ${part} ${turned} ${JSON.stringify(altered)}`)
+        .join('|'),
+    )
     return { key, label, slots, worn, alike: looks.every((look) => look === looks[0]) }
   }).filter(({ worn }) => worn.some((list) => list.length > 0))
 }

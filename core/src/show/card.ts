@@ -1,5 +1,5 @@
 import type { Drawing } from '../mannequin/index.ts'
-import { INK, svgBody } from '../mannequin/index.ts'
+import { hundredth, INK, svgBody, svgText } from '../mannequin/index.ts'
 import { wrapText } from './textWidth.ts'
 
 /** One line of the breakdown: what, in which colour, from where, and the points on the figure it leads to. */
@@ -87,9 +87,6 @@ export function layOutCard({ drawing, entries }: CardContent): CardLayout {
   return { labels: [...placed('left', left), ...placed('right', right)], figure }
 }
 
-const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
-const round = (value: number) => Math.round(value * 100) / 100
-
 /** Faces of the card; whoever draws it must have them or embed them. */
 export const CARD_FAMILIES = { heading: 'Bricolage Grotesque', text: 'Atkinson Hyperlegible Next' }
 
@@ -103,7 +100,7 @@ export function cardSvg(content: CardContent, fontCss = '', families = CARD_FAMI
     value: string,
     { anchor = 'start', weight = 400, fill = INK, family = families.text } = {},
   ) =>
-    `<text x="${round(x)}" y="${round(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}" fill="${fill}">${escape(value)}</text>`
+    `<text x="${hundredth(x)}" y="${hundredth(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}" fill="${fill}">${svgText(value)}</text>`
   const label = ({ entry, side, y, lines, targets }: PlacedEntry) => {
     const isLeft = side === 'left'
     const x = isLeft ? CARD.margin + CARD.column : CARD.width - CARD.margin - CARD.column
@@ -114,15 +111,15 @@ export function cardSvg(content: CardContent, fontCss = '', families = CARD_FAMI
     const rest = lines.length * LINE
     const swatch = isLeft ? x - 2.6 : x
     return (
-      `<path d="M${round(from.x)} ${round(from.y)}L${round(bend)} ${round(from.y)}L${round(target!.x)} ${round(target!.y)}" fill="none" stroke="#8A7E69" stroke-width="0.3"/>` +
+      `<path d="M${hundredth(from.x)} ${hundredth(from.y)}L${hundredth(bend)} ${hundredth(from.y)}L${hundredth(target!.x)} ${hundredth(target!.y)}" fill="none" stroke="#8A7E69" stroke-width="0.3"/>` +
       targets
         .map(
           (t) =>
-            `<circle cx="${round(t.x)}" cy="${round(t.y)}" r="0.8" fill="#FFFBF2" stroke="${INK}" stroke-width="0.35"/>`,
+            `<circle cx="${hundredth(t.x)}" cy="${hundredth(t.y)}" r="0.8" fill="#FFFBF2" stroke="${INK}" stroke-width="0.35"/>`,
         )
         .join('') +
       lines.map((line, i) => text(x, y + LINE * (i + 1), CARD.nameSize, line, { anchor, weight: 700 })).join('') +
-      `<rect x="${round(swatch)}" y="${round(y + rest + LINE - 2.4)}" width="2.6" height="2.6" rx="0.6" fill="${entry.colour.hex}" stroke="${INK}" stroke-width="0.2"/>` +
+      `<rect x="${hundredth(swatch)}" y="${hundredth(y + rest + LINE - 2.4)}" width="2.6" height="2.6" rx="0.6" fill="${entry.colour.hex}" stroke="${INK}" stroke-width="0.2"/>` +
       text(isLeft ? x - 3.8 : x + 3.8, y + rest + LINE - 0.2, CARD.smallSize, entry.colour.name, { anchor }) +
       text(x, y + rest + LINE * 2 - 0.5, CARD.smallSize, wrapText(entry.source, CARD.smallSize, CARD.column, 1)[0]!, {
         anchor,
@@ -137,12 +134,12 @@ export function cardSvg(content: CardContent, fontCss = '', families = CARD_FAMI
   ).join('')
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">` +
-    `<title>${escape(`${content.title}: parts and where they come from`)}</title>` +
+    `<title>${svgText(`${content.title}: parts and where they come from`)}</title>` +
     (fontCss ? `<style>${fontCss}</style>` : '') +
     `<rect width="${width}" height="${height}" fill="#F8F3E8"/>${ruled}` +
     text(margin, margin + 7, CARD.titleSize, content.title, { weight: 700, family: families.heading }) +
     text(width - margin, margin + 7, 3.6, content.subtitle, { anchor: 'end', fill: '#6B6253' }) +
-    `<g transform="translate(${round(figure.x)} ${round(figure.y)}) scale(${figure.scale.toFixed(4)})">${svgBody(content.drawing.shapes)}</g>` +
+    `<g transform="translate(${hundredth(figure.x)} ${hundredth(figure.y)}) scale(${figure.scale.toFixed(4)})">${svgBody(content.drawing.shapes)}</g>` +
     labels.map(label).join('') +
     text(margin, height - 4, 2.7, content.footer, { fill: '#6B6253' }) +
     '</svg>'

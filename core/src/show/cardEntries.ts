@@ -1,4 +1,5 @@
-import type { Catalogue, Placement } from '../catalogue/index.ts'
+import { partWorn, type Catalogue, type Placement } from '../catalogue/index.ts'
+import { ALTERATION_WORDS } from '../roster/index.ts'
 import type { Drawing } from '../mannequin/index.ts'
 import type { CardEntry } from './card.ts'
 
@@ -12,12 +13,15 @@ export function cardEntries(
   sourceOf: (part: string) => string,
 ): CardEntry[] {
   const entries = new Map<string, CardEntry>()
-  for (const { slot, part: code } of placements) {
-    const part = catalogue.parts.get(code)
+  for (const placement of placements) {
+    const { slot, part: code } = placement
+    const part = partWorn(placement, catalogue)
     const anchor = drawing.anchors[slot]
     if (!part || !anchor) continue
     const colour = catalogue.colours.get(part.colours[0] ?? '') ?? { name: 'no colour', hex: '#FFFFFF' }
-    const name = part.name.replace(PAIRED, '')
+    // What was done to a part is part of the breakdown: whoever builds or buys it has to know.
+    const done = (placement.altered ?? []).map(({ kind }) => ALTERATION_WORDS[kind].done)
+    const name = [part.name.replace(PAIRED, ''), ...done].join(', ')
     const known = entries.get(`${name} ${colour.name}`)
     if (known) {
       known.qty += 1

@@ -2,3 +2,4 @@ export { cardSvg, layOutCard, CARD, type CardContent, type CardEntry } from './c
 export { cardEntries } from './cardEntries.ts'
 export { textWidth, wrapText } from './textWidth.ts'
 export { sideBySideSvg, sideBySideWidth, SIDE_BY_SIDE, type SideBySide, type SideBySideColumn } from './sideBySide.ts'
+export * from './lineUp.ts'

@@ -1,4 +1,4 @@
-import { INK, svgBody, type Drawing } from '../mannequin/index.ts'
+import { hundredth, INK, svgBody, svgText, type Drawing } from '../mannequin/index.ts'
 import { CARD_FAMILIES } from './card.ts'
 import { wrapText } from './textWidth.ts'
 
@@ -23,9 +23,6 @@ export const SIDE_BY_SIDE = { margin: 8, column: 88, figureHeight: 66 } as const
 const LINE = 4.1
 const MOST_LINES = 14
 
-const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;')
-const round = (value: number) => Math.round(value * 100) / 100
-
 /** Width of the picture of so many outfits, in millimetres. */
 export const sideBySideWidth = (columns: number) => 2 * SIDE_BY_SIDE.margin + columns * SIDE_BY_SIDE.column
 
@@ -43,13 +40,13 @@ export function sideBySideSvg({ title, footer, columns }: SideBySide, fontCss = 
     value: string,
     { weight = 400, fill = INK, family = families.text } = {},
   ) =>
-    `<text x="${round(x)}" y="${round(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" fill="${fill}">${escape(value)}</text>`
+    `<text x="${hundredth(x)}" y="${hundredth(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" fill="${fill}">${svgText(value)}</text>`
   const drawings = columns.flatMap(({ front, back }) => [front, back])
   // One scale for all, so that heights compare.
   const scale = figureHeight / Math.max(...drawings.map(({ window }) => window.height))
   const ground = margin + 16 + figureHeight - 4
   const figure = ({ shapes }: Drawing, x: number) =>
-    `<g transform="translate(${round(x)} ${ground}) scale(${scale.toFixed(4)})">${svgBody(shapes)}</g>`
+    `<g transform="translate(${hundredth(x)} ${ground}) scale(${scale.toFixed(4)})">${svgBody(shapes)}</g>`
   const wrapped = columns.map(({ lines }) =>
     lines.flatMap((line) => wrapText(line, 2.9, column - 6)).slice(0, MOST_LINES),
   )
@@ -66,7 +63,7 @@ export function sideBySideSvg({ title, footer, columns }: SideBySide, fontCss = 
   })
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">` +
-    `<title>${escape(`${title}: ${columns.map(({ label }) => label).join(', ')} side by side`)}</title>` +
+    `<title>${svgText(`${title}: ${columns.map(({ label }) => label).join(', ')} side by side`)}</title>` +
     (fontCss ? `<style>${fontCss}</style>` : '') +
     `<rect width="${width}" height="${height}" fill="#F8F3E8"/>` +
     `<path d="M0 ${ground}H${width}" stroke="#CFC4AB" stroke-width="0.4"/>` +

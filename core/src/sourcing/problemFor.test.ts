@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
+import type { Level } from '../catalogue/index.ts'
 import { MissingRate } from '../market/index.ts'
 import { offer, problem, seller } from '../test/problem.ts'
 import { costOfTake } from './costOfTake.ts'
@@ -19,6 +20,7 @@ const quoted = (id: string, from: string, part: string, price: number, currency 
   multiple: 1,
   weight: 1,
   yields: [{ part, qty: 1 }],
+  units: [[{ slot: 'beside', part }]],
 })
 const market = {
   date: '2026-11-20',
@@ -74,6 +76,33 @@ describe('a problem for wanted parts', () => {
     expect(() => problemFor(['A'], new Map(), { ...market, date: '2026-10-01' }, 'EUR')).toThrow(
       'no rate from GBP to EUR on or before 2026-10-01',
     )
+  })
+})
+
+describe('what is bought is taken apart as far as the house rules say', () => {
+  const figure: MarketOffer = {
+    ...quoted('h-f', 'home', 'H', 300),
+    yields: ['H', 'T', 'R', 'L'].map((part) => ({ part, qty: 1 })),
+    units: [
+      [
+        { slot: 'head', part: 'H' },
+        { slot: 'torso', part: 'T' },
+        { slot: 'armRight', part: 'R' },
+        { slot: 'armLeft', part: 'L' },
+      ],
+    ],
+  }
+  const yielded = (wanted: string[], takingApart: Level) =>
+    problemFor(wanted, new Map(), { ...market, offers: [figure] }, 'EUR', { takingApart })
+      .offers.flatMap(({ yields }) => yields.map(({ part }) => part))
+      .join('')
+
+  test('a head comes off a figure; an arm only where arms are pulled, or with all it is joined to', () => {
+    expect(yielded(['H', 'R'], 1)).toBe('H')
+    expect(yielded(['H', 'R'], 3)).toBe('HTRL')
+    expect(yielded(['T', 'R', 'L'], 1)).toBe('HTRL')
+    // Nothing of it can be used, so it is not offered.
+    expect(yielded(['R'], 0)).toBe('')
   })
 })
 

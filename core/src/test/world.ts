@@ -27,6 +27,21 @@ export function worldTable<T extends TableName>(table: T): TableRow<T>[] {
   return rows.map(({ row }) => row)
 }
 
+/** What each released figure of the sample world wears, by code. */
+export function worldFigures(): Map<string, Placement[]> {
+  const figures = new Map<string, Placement[]>()
+  for (const { figure, slot, part, order } of worldTable('figure-parts'))
+    figures.set(figure, [...(figures.get(figure) ?? []), { slot, part, order: order ?? 0, turned: false }])
+  return figures
+}
+
+/** What a released figure wears, by its name. */
+export function figureNamed(name: string): Placement[] {
+  const found = worldTable('figures').find((figure) => figure.name === name)
+  if (!found) throw new Error(`The sample world has no figure ${name}.`)
+  return worldFigures().get(found.code)!
+}
+
 interface RosterFile {
   rosters: {
     name: string

@@ -1,0 +1,44 @@
+import { missingFrom } from '../../drawer/index.ts'
+import { formatMoney, HOME_CURRENCY } from '../../market/index.ts'
+import { bestOf, colourGap, freeOf, inPlace, ofMould } from '../instead.ts'
+import { pinned, rulesOf, type Rule } from '../pin.ts'
+
+/**
+ * An outfit costs no more than the house rules say: its missing parts at the lowest single prices of the day, without
+ * shipping. Parts nobody sells singly count nothing, so the true sum is not below. The remedy is the dearest part in a near
+ * colour for less.
+ */
+export const spendingLimit: Rule = (placements, context) => {
+  const limit = rulesOf(context).spendingLimit
+  const { drawer, lowest = {}, catalogue } = context
+  if (limit === null || !drawer) return []
+  const missing = missingFrom(placements, drawer, rulesOf(context).takingApart)
+  const priced = missing.map((placement) => ({ placement, price: lowest[placement.part] ?? 0 }))
+  const sum = priced.reduce((total, { price }) => total + price, 0)
+  if (sum <= limit) return []
+  const { placement, price } = priced.reduce((dear, one) => (one.price > dear.price ? one : dear))
+  const part = catalogue.parts.get(placement.part)!
+  // What nobody sells singly costs something too.
+  const atLeast = missing.some(({ part: code }) => typeof lowest[code] !== 'number') ? 'at least ' : ''
+  const money = (amount: number) => formatMoney(amount, HOME_CURRENCY)
+  return [
+    pinned(
+      {
+        rule: 'spending-limit',
+        severity: 'notice',
+        slots: [placement.slot],
+        title: 'Dearer than the house rules allow',
+        detail: `${atLeast}${money(sum)} to buy, ${money(limit)} at most; ${part.name.toLowerCase()} is ${money(price)} of it`,
+      },
+      () =>
+        bestOf(ofMould(part.mould, context), context, (one) => {
+          const costs = freeOf(one, context) > 0 ? 0 : lowest[one.code]
+          if (one.print !== part.print || costs === null || costs === undefined || costs >= price) return null
+          const gap = colourGap(one, part, context)
+          return gap <= 20 ? gap : null
+        })
+          .slice(0, 1)
+          .map((one) => inPlace(placements, placement, one, context)),
+    ),
+  ]
+}

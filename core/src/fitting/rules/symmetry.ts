@@ -1,0 +1,70 @@
+import { otherSideOf, SLOT_FACTS } from '../../anatomy/index.ts'
+import { mouldOf, type Part, type Slot } from '../../catalogue/index.ts'
+import { assembliesWith } from '../assemblies.ts'
+import { skinOf } from '../bareSkin.ts'
+import { withSource } from '../instead.ts'
+import { pinned, wornIn, type FittingContext, type Pin, type Rule, type Worn } from '../pin.ts'
+
+/** Pairs that are commonly alike; sleeves have a rule of their own. */
+const PAIRS: readonly (readonly [right: Slot, left: Slot, words: string])[] = [
+  ['handRight', 'handLeft', 'hands'],
+  ['legRight', 'legLeft', 'legs'],
+  ['wristRight', 'wristLeft', 'wrists'],
+]
+
+/**
+ * Left matches right unless it is meant: two hands or two legs of one shape in different colours or prints. A hook beside a
+ * mitt is meant, and so is one empty wrist. Bare hands in two skins are left to the rule of the skin.
+ */
+export const symmetry: Rule = (placements, context) => {
+  const { catalogue } = context
+  const shapeOf = ({ part }: Worn) => mouldOf(catalogue, part).silhouette
+  return PAIRS.flatMap(([rightSlot, leftSlot, words]): Pin[] => {
+    const [right] = wornIn(placements, rightSlot, context)
+    const [left] = wornIn(placements, leftSlot, context)
+    if (!right || !left || shapeOf(right) !== shapeOf(left)) return []
+    if (right.part.colours[0] === left.part.colours[0] && right.part.print === left.part.print) return []
+    if (words === 'hands' && skinOf(right.part, catalogue) && skinOf(left.part, catalogue)) return []
+    const name = ({ part, colour }: Worn) =>
+      `${part.name.replace(/, (left|right) leg$/, '')} in ${colour?.name ?? 'no colour'}`
+    return [
+      pinned(
+        {
+          rule: `symmetry-${words}`,
+          severity: 'hint',
+          slots: [leftSlot, rightSlot],
+          title: `The ${words} are not alike`,
+          detail: `${name(right)} on the right, ${name(left).toLowerCase()} on the left`,
+        },
+        () =>
+          (
+            [
+              [right, leftSlot],
+              [left, rightSlot],
+            ] as const
+          ).flatMap(([model, slot]) => {
+            const twin = twinOf(model, slot, context)
+            return twin
+              ? [
+                  {
+                    label: withSource(`${SLOT_FACTS[slot].label} like the other`, twin, context),
+                    placements: placements.map((p) =>
+                      p.slot === slot ? { slot, part: twin.code, order: 0, turned: false } : p,
+                    ),
+                  },
+                ]
+              : []
+          }),
+      ),
+    ]
+  })
+}
+
+/** The part of the other side that goes with one: that it is sold with, or the same part where it fits both. */
+function twinOf({ placement, part: { code } }: Worn, slot: Slot, { catalogue }: FittingContext): Part | null {
+  for (const { components } of assembliesWith(code, placement.slot, catalogue)) {
+    const other = catalogue.parts.get(components.find((component) => component.slot === slot)?.part ?? '')
+    if (other) return other
+  }
+  return otherSideOf(catalogue.parts.get(code)!, slot, catalogue)
+}

@@ -1,0 +1,3 @@
+export * from './rosterFacts.ts'
+export * from './cuts.ts'
+export * from './audit.ts'
