@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { request } from 'node:http'
-import { startServer, type TestServer } from '../test/testServer.ts'
+import { sampleOutfits, startServer, type TestServer } from '../test/testServer.ts'
 import { readSettings } from './settings.ts'
 
 let server: TestServer
@@ -28,7 +28,7 @@ function ask(
 test('health says what is loaded', async () => {
   const { status, body } = await server.get('health')
   expect(status).toBe(200)
-  expect(body).toMatchObject({ status: 'ok', outfits: 13 })
+  expect(body).toMatchObject({ status: 'ok', outfits: sampleOutfits() })
   expect(body['parts']).toBeGreaterThanOrEqual(180)
   expect(body['offers']).toBeGreaterThanOrEqual(600)
 })

@@ -26,12 +26,27 @@ import { LaterController } from '../later/laterController.ts'
 import { LaterService } from '../later/laterService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { RosterController } from '../roster/rosterController.ts'
+import { ImportRosters } from '../roster/importRosters.ts'
+import { RemovedService } from '../roster/removedService.ts'
+import { ShelvesService } from '../roster/shelvesService.ts'
+import { StandService } from '../roster/standService.ts'
+import { TeamController } from '../roster/teamController.ts'
+import { TeamService } from '../roster/teamService.ts'
+import { UniformService } from '../roster/uniformService.ts'
+import { ParcelService } from '../market/parcelService.ts'
+import { PlanningService } from '../roster/planningService.ts'
+import { PinsService } from '../roster/pinsService.ts'
 import { RosterService } from '../roster/rosterService.ts'
+import { RulesController } from '../roster/rulesController.ts'
+import { RulesService } from '../roster/rulesService.ts'
+import { SharesService } from '../roster/sharesService.ts'
 import { ReplicableService } from '../roster/replicableService.ts'
 import { TakeController } from '../roster/takeController.ts'
 import { TakeService } from '../roster/takeService.ts'
 import { CardService } from '../show/cardService.ts'
 import { ComparedService } from '../show/comparedService.ts'
+import { LineUpController } from '../show/lineUpController.ts'
+import { LineUpService } from '../show/lineUpService.ts'
 import { PictureService } from '../show/pictureService.ts'
 import { ShowController } from '../show/showController.ts'
 import { PlanRunner } from '../sourcing/planRunner.ts'
@@ -59,10 +74,13 @@ export class AppModule {
         ImportController,
         JobsController,
         RosterController,
+        RulesController,
+        TeamController,
         TakeController,
         BriefController,
         LaterController,
         ShowController,
+        LineUpController,
         SourcingController,
       ],
       providers: [
@@ -86,13 +104,25 @@ export class AppModule {
         JobsService,
         MarketService,
         BriefService,
+        SharesService,
+        PinsService,
         RosterService,
+        RulesService,
+        ParcelService,
+        ShelvesService,
+        StandService,
+        UniformService,
+        TeamService,
+        RemovedService,
+        ImportRosters,
+        PlanningService,
         TakeService,
         ReplicableService,
         LaterService,
         PictureService,
         CardService,
         ComparedService,
+        LineUpService,
         SourcingService,
       ],
     }

@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url'
 import Database from 'better-sqlite3'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
 import type { SourcingPlan } from '@outfit/core/sourcing'
-import { WORLD } from '../test/testServer.ts'
+import { sampleOutfits, WORLD } from '../test/testServer.ts'
 
 /** These run the built program as a user would; the test script builds it before Jest starts. */
 const DIST = fileURLToPath(new URL('../../dist/', import.meta.url))
@@ -74,7 +74,7 @@ describe('a killed server', () => {
     await ended(child)
     const again = await start(folder)
     const health = await json<{ outfits: number; parts: number }>(`${again.url}/api/health`)
-    expect(health).toMatchObject({ status: 'ok', outfits: 13 })
+    expect(health).toMatchObject({ status: 'ok', outfits: sampleOutfits() })
     again.child.removeAllListeners('exit')
     again.child.kill('SIGTERM')
     await ended(again.child)

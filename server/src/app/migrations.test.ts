@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { DataSource } from 'typeorm'
+import type { RosterShelf } from '@outfit/core/roster'
 import { startServer, type TestServer } from '../test/testServer.ts'
 import { databaseIn } from './database.ts'
 import { First1763900000000 } from './migrations/first.ts'
@@ -17,6 +18,11 @@ async function oldest(data: string): Promise<void> {
     `INSERT INTO mould VALUES ('M-HAND', 'Mitt', 'hand', 'hand', 0, 0, 0.1, '{}'), ('M-TORSO', 'Torso', 'torso', 'torso', 0, 0, 2.6, '{}'), ('M-DRESS', 'Dressed', 'dressed-torso', 'dressed-torso', 0, 0, 3.6, '{}')`,
     `INSERT INTO part VALUES ('P-1', 'Old mitt', 'M-HAND', 'hand', '["tar"]', NULL, 2014), ('P-2', 'Old torso', 'M-TORSO', 'torso', '["tar"]', NULL, NULL), ('P-3', 'Old dressed', 'M-DRESS', 'dressed-torso', '["tar"]', NULL, 2015)`,
     `INSERT INTO component VALUES ('P-3', 'torso', 'P-2'), ('P-3', 'handLeft', 'P-1')`,
+    `INSERT INTO roster VALUES ('R', 'Old roster', '', 'exchange-only', NULL, 'EUR', NULL, 0)`,
+    `INSERT INTO person VALUES ('B', 'R', 'Bo', 1), ('A', 'R', 'Ada', 0)`,
+    `INSERT INTO outfit VALUES ('b1', 'B', 'Bo', 'Crew', 'full', 0, 1), ('a2', 'A', 'Ada, old', 'Crew', 'full', 1, 1), ('a1', 'A', 'Ada', 'Crew', 'full', 0, 1)`,
+    `INSERT INTO take VALUES ('t', 'a1', 'A', 1)`,
+    `INSERT INTO placement VALUES ('t', 'handLeft', 0, 'P-1', 0)`,
   ])
     await database.query(statement)
   await database.destroy()
@@ -48,6 +54,18 @@ describe('a database of the first release', () => {
   test('is found by words it had none of before', async () => {
     const { body } = await server.get<{ items: { part: { code: string } }[] }>('parts/find?text=old+mitt+dark')
     expect(body.items.map(({ part }) => part.code)).toEqual(['P-1'])
+  })
+
+  test('has its rosters in the order they had, each outfit with a place of its own', async () => {
+    const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+    expect(rosters.map(({ name }) => name)).toEqual(['Old roster'])
+    expect(rosters[0]!.outfits.map(({ name }) => name)).toEqual(['Ada', 'Ada, old', 'Bo'])
+    expect(rosters[0]!.outfits[0]).toMatchObject({ state: 'fitting', uniform: null, base: null, toBuy: 1 })
+    expect(rosters[0]).toMatchObject({ uniforms: [], paid: 0, version: 1, switches: {} })
+    const moved = { moves: [{ outfit: 'b1', faction: 'Crew', before: 'a1' }] }
+    expect((await server.send('PUT', 'rosters/R/order', moved)).status).toBe(204)
+    const after = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters[0]!
+    expect(after.outfits.map(({ id }) => id)).toEqual(['b1', 'a1', 'a2'])
   })
 
   test('takes new rows', async () => {

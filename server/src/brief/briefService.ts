@@ -2,11 +2,18 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { emptyBrief, traitNamed, traitsAt, type Brief, type BriefWish, type Stature } from '@outfit/core/brief'
-import type { Reference } from '@outfit/core/roster'
+import type { HouseRules, Reference } from '@outfit/core/roster'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { FigureEntity, MouldEntity, PhotoEntity, ReleaseEntity } from '../catalogue/entities.ts'
+import {
+  FigureEntity,
+  FigurePartEntity,
+  MouldEntity,
+  PhotoEntity,
+  ReleaseContentEntity,
+  ReleaseEntity,
+} from '../catalogue/entities.ts'
 import { CharacterEntity, OutfitEntity } from '../roster/entities.ts'
 import { BriefEntity, ReferenceEntity } from './entities.ts'
 
@@ -22,8 +29,12 @@ export class BriefService {
 
   /** The brief of an outfit with its version; an empty one of version 0 where none was written. */
   async of(outfit: Pick<OutfitEntity, 'id' | 'stature'>): Promise<{ brief: Brief; briefVersion: number }> {
+    return this.from(await this.database.getRepository(BriefEntity).findOneBy({ outfit: outfit.id }), outfit)
+  }
+
+  /** The same from its row; null where none was written. */
+  from(row: BriefEntity | null, outfit: Pick<OutfitEntity, 'stature'>): { brief: Brief; briefVersion: number } {
     const stature = outfit.stature as Stature
-    const row = await this.database.getRepository(BriefEntity).findOneBy({ outfit: outfit.id })
     if (!row) return { brief: emptyBrief(stature), briefVersion: 0 }
     const { outfit: _outfit, version, ...brief } = row
     return { brief: { ...brief, stature }, briefVersion: version }
@@ -79,10 +90,36 @@ export class BriefService {
   }
 
   /** Every part that the figures and releases to be avoided bring. */
-  async avoided({ avoid }: Brief): Promise<string[]> {
+  avoided({ avoid }: Brief): Promise<string[]> {
+    return this.partsOf(avoid)
+  }
+
+  /** Parts that some figures and releases bring and no others do. */
+  async onlyFrom(things: HouseRules['excluded']): Promise<string[]> {
+    const parts = await this.partsOf(things)
+    if (parts.length === 0) return []
+    const db = this.database.manager
+    const inside = await db.findBy(ReleaseContentEntity, { release: In([...things.releases]) })
+    const figures = new Set([
+      ...things.figures,
+      ...inside.filter(({ kind }) => kind === 'figure').map(({ code }) => code),
+    ])
+    const [worn, loose] = await Promise.all([
+      db.findBy(FigurePartEntity, { part: In(parts) }),
+      db.findBy(ReleaseContentEntity, { kind: 'part', code: In(parts) }),
+    ])
+    const elsewhere = new Set([
+      ...worn.filter(({ figure }) => !figures.has(figure)).map(({ part }) => part),
+      ...loose.filter(({ release }) => !things.releases.includes(release)).map(({ code }) => code),
+    ])
+    return parts.filter((part) => !elsewhere.has(part))
+  }
+
+  /** Every part that some figures and releases bring. */
+  async partsOf({ figures, releases }: HouseRules['excluded']): Promise<string[]> {
     const things = [
-      ...avoid.figures.map((code) => ({ kind: 'figure' as const, code })),
-      ...avoid.releases.map((code) => ({ kind: 'release' as const, code })),
+      ...figures.map((code) => ({ kind: 'figure' as const, code })),
+      ...releases.map((code) => ({ kind: 'release' as const, code })),
     ]
     if (things.length === 0) return []
     const yields = await this.catalogue.yields(things)

@@ -14,7 +14,16 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator'
-import { BRIEF_TRAITS, PLACES, STATURES, WEIGHTS, type Place, type Stature, type Weight } from '@outfit/core/brief'
+import {
+  ABILITIES,
+  BRIEF_TRAITS,
+  PLACES,
+  STATURES,
+  WEIGHTS,
+  type Place,
+  type Stature,
+  type Weight,
+} from '@outfit/core/brief'
 
 export class WishDto {
   @IsIn(PLACES) place: Place
@@ -35,6 +44,11 @@ export class BriefDto {
   @IsIn(STATURES) stature: Stature
   @IsIn(Object.keys(WEIGHTS)) statureWeight: Weight
   @IsOptional() @IsInt() @Min(0) @Max(150) years: number | null = null
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsIn(ABILITIES.map(({ key }) => key), { each: true })
+  abilities: string[] = []
   @ValidateNested() @Type(() => AvoidDto) avoid: AvoidDto
   @IsString() @MaxLength(4000) notes: string
   @IsString() @MaxLength(1000) credits: string

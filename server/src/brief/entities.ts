@@ -8,6 +8,7 @@ export class BriefEntity {
   @Column('simple-json') wishes: BriefWish[]
   @Column('text') statureWeight: Weight
   @Column('integer', { nullable: true }) years: number | null
+  @Column('simple-json') abilities: string[]
   @Column('simple-json') avoid: Avoid
   @Column('text') notes: string
   @Column('text') credits: string

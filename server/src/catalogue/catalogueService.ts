@@ -1,6 +1,17 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { groupBy, type Part, type PartKind, type Print, type Traits } from '@outfit/core/catalogue'
+import type { Piece } from '@outfit/core/anatomy'
+import { Changes } from '../app/changes.ts'
+import {
+  groupBy,
+  type Colour,
+  type Mould,
+  type Part,
+  type PartKind,
+  type Placement,
+  type Print,
+  type Traits,
+} from '@outfit/core/catalogue'
 import {
   ColourEntity,
   ComponentEntity,
@@ -21,20 +32,46 @@ const FEW_THINGS = 1500
 
 @Injectable()
 export class CatalogueService {
-  constructor(private readonly database: DataSource) {}
+  /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. */
+  readonly unmade: () => Promise<string[]>
 
-  /** Colours and moulds: what every drawing needs. Prints are many and come with the parts that wear them. */
-  async basics() {
-    const [colours, moulds] = await Promise.all([
-      this.database.getRepository(ColourEntity).find({ order: { code: 'ASC' } }),
-      this.database.getRepository(MouldEntity).find({ order: { code: 'ASC' } }),
-    ])
-    return { colours, moulds }
+  constructor(
+    private readonly database: DataSource,
+    changes: Changes,
+  ) {
+    this.unmade = changes.keeping(['catalogue', 'drawer', 'market'], () => this.neverMade())
   }
 
-  /** The prints some parts wear. */
-  async printsOn(parts: readonly Part[]): Promise<Print[]> {
-    const codes = [...new Set(parts.flatMap(({ print }) => print ?? []))]
+  private async neverMade(): Promise<string[]> {
+    const rows = (await this.database.query(
+      `SELECT p.code FROM part p
+       WHERE p.kind NOT IN ('dressed-torso', 'leg-pair')
+         AND NOT EXISTS (SELECT 1 FROM figure_part WHERE part = p.code)
+         AND NOT EXISTS (SELECT 1 FROM release_content WHERE kind = 'part' AND code = p.code)
+         AND NOT EXISTS (SELECT 1 FROM offer WHERE kind = 'part' AND code = p.code)
+         AND NOT EXISTS (SELECT 1 FROM movement WHERE part = p.code)
+         AND NOT EXISTS (
+           SELECT 1 FROM component c WHERE c.part = p.code AND (
+             EXISTS (SELECT 1 FROM release_content WHERE kind = 'part' AND code = c.assembly)
+             OR EXISTS (SELECT 1 FROM offer WHERE kind = 'part' AND code = c.assembly)))
+       ORDER BY p.code`,
+    )) as { code: string }[]
+    return rows.map(({ code }) => code)
+  }
+
+  /** Colours and moulds: what every drawing needs. Prints are many and come with the parts that wear them. */
+  async basics(): Promise<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }> {
+    const [colours, moulds, unmade] = await Promise.all([
+      this.database.getRepository(ColourEntity).find({ order: { code: 'ASC' } }),
+      this.database.getRepository(MouldEntity).find({ order: { code: 'ASC' } }),
+      this.unmade(),
+    ])
+    return { colours, moulds, unmade }
+  }
+
+  /** The prints some parts wear, and others by code. */
+  async printsOn(parts: readonly Part[], others: readonly string[] = []): Promise<Print[]> {
+    const codes = [...new Set([...parts.flatMap(({ print }) => print ?? []), ...others])]
     const prints: Print[] = []
     for (let from = 0; from < codes.length; from += LIST)
       prints.push(
@@ -57,6 +94,43 @@ export class CatalogueService {
       ...first,
       ...(await this.withComponents(await this.database.getRepository(PartEntity).findBy({ code: In(inside) }))),
     ]
+  }
+
+  /**
+   * Codes of the parts the rules compare some placements with: torsos of the same colour, since one under cover may be
+   * plainer, and of what is altered those that come as it is to look.
+   */
+  async lookalikes(placements: readonly Placement[]): Promise<string[]> {
+    const compared = placements.filter(({ slot, altered }) => slot === 'torso' || altered?.length)
+    const parts = await this.database.getRepository(PartEntity).findBy({ code: In(compared.map(({ part }) => part)) })
+    const looks = new Set<string>()
+    for (const { part: code, altered = [] } of compared) {
+      const part = parts.find((one) => one.code === code)
+      for (const colour of [part?.colours[0], ...altered.map((done) => done.colour)])
+        if (part && colour) looks.add(JSON.stringify([part.mould, `["${colour}"%`]))
+    }
+    const found: string[] = []
+    for (const look of looks) {
+      const [mould, colours] = JSON.parse(look) as [string, string]
+      const rows = (await this.database.query(
+        'SELECT code FROM part WHERE mould = ? AND colours LIKE ? ORDER BY code',
+        [mould, colours],
+      )) as { code: string }[]
+      found.push(...rows.map((row) => row.code))
+    }
+    return found
+  }
+
+  /** Codes of the assemblies some parts are sold in. */
+  async assembliesWith(parts: readonly string[]): Promise<string[]> {
+    const found: string[] = []
+    for (let from = 0; from < parts.length; from += LIST) {
+      const rows = await this.database
+        .getRepository(ComponentEntity)
+        .find({ where: { part: In(parts.slice(from, from + LIST)) }, select: { assembly: true } })
+      found.push(...rows.map(({ assembly }) => assembly))
+    }
+    return [...new Set(found)]
   }
 
   /** One page of parts of some kinds, by code; `after` is the last code of the page before. */
@@ -132,7 +206,10 @@ export class CatalogueService {
     ])
   }
 
-  /** Atomic parts one unit of a thing yields when taken apart as far as hands, arms and single legs, and its mass in grams. */
+  /**
+   * Atomic parts one unit of a thing yields when taken apart as far as hands, arms and single legs, its mass in grams, and
+   * the units it comes in: figures, assemblies and loose parts piece by piece, for whoever takes things apart less far.
+   */
   async yields(things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[]) {
     const db = this.database.manager
     // Of few things only their own rows are read; of a whole market everything is, which is quicker than long lists.
@@ -158,20 +235,23 @@ export class CatalogueService {
     const inRelease = groupBy(contents, (c) => c.release)
     const mass = new Map(moulds.map((m) => [m.code, m.mass]))
     const massOf = new Map(parts.map((p) => [p.code, mass.get(p.mould) ?? 0]))
-    const atoms = (kind: string, code: string): string[] => {
-      if (kind === 'part') return inAssembly.get(code)?.map((c) => c.part) ?? [code]
-      if (kind === 'figure') return (onFigure.get(code) ?? []).map((p) => p.part)
-      return (inRelease.get(code) ?? []).flatMap((c) =>
-        Array.from({ length: c.qty }, () => atoms(c.kind, c.code)).flat(),
-      )
+    const unitsIn = (kind: string, code: string): Piece[][] => {
+      if (kind === 'figure') return [(onFigure.get(code) ?? []).map(({ slot, part }) => ({ slot, part }))]
+      if (kind === 'release')
+        return (inRelease.get(code) ?? []).flatMap((c) =>
+          Array.from({ length: c.qty }, () => unitsIn(c.kind, c.code)).flat(),
+        )
+      const pieces = inAssembly.get(code)
+      return [pieces?.map(({ slot, part, level }) => ({ slot, part, level })) ?? [{ slot: 'beside', part: code }]]
     }
     return new Map(
       things.map(({ kind, code }) => {
         const counts = new Map<string, number>()
-        for (const part of atoms(kind, code)) counts.set(part, (counts.get(part) ?? 0) + 1)
+        const units = unitsIn(kind, code)
+        for (const { part } of units.flat()) counts.set(part, (counts.get(part) ?? 0) + 1)
         const yields = [...counts].map(([part, qty]) => ({ part, qty }))
         const weight = Math.round(yields.reduce((sum, y) => sum + y.qty * (massOf.get(y.part) ?? 0), 0) * 10) / 10
-        return [`${kind} ${code}`, { yields, weight }] as const
+        return [`${kind} ${code}`, { yields, weight, units }] as const
       }),
     )
   }

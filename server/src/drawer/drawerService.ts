@@ -1,19 +1,32 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { onHandByBin } from '@outfit/core/drawer'
+import type { Piece } from '@outfit/core/anatomy'
+import { groupBy } from '@outfit/core/catalogue'
+import { contentsOf, onHandByBin, type Drawer, type Lying, type Stands } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
+import { FigurePartEntity } from '../catalogue/entities.ts'
 import { BinEntity, MovementEntity } from './entities.ts'
 
 @Injectable()
 export class DrawerService {
   /** How many of each part are owned, wherever they lie; kept until the drawer changes. */
   readonly onHand: () => Promise<ReadonlyMap<string, number>>
+  /** Owned parts, loose or on figures that stand together; kept until the drawer changes. */
+  readonly contents: () => Promise<Drawer>
+  /** The bin most of a part lies loose in, by name; kept likewise. */
+  readonly places: () => Promise<Readonly<Record<string, string>>>
+  /** What stands on built outfits; kept likewise. */
+  readonly stands: () => Promise<Stands>
 
   constructor(
     private readonly database: DataSource,
     changes: Changes,
   ) {
     this.onHand = changes.keeping(['drawer'], () => this.sumOfMovements())
+    const lying = changes.keeping(['drawer', 'catalogue'], () => this.lying())
+    this.contents = async () => (await lying()).drawer
+    this.places = async () => (await lying()).places
+    this.stands = async () => (await lying()).stands
   }
 
   /** Computed by the database, since movements only grow. */
@@ -29,6 +42,27 @@ export class DrawerService {
       .groupBy('m.part')
       .getRawMany<{ part: string; qty: number }>()
     return new Map(rows.filter(({ qty }) => qty > 0).map(({ part, qty }) => [part, qty]))
+  }
+
+  /** What lies in each bin, summed by the database since movements only grow. */
+  private async lying(): Promise<{ drawer: Drawer; places: Record<string, string>; stands: Stands }> {
+    const [lying, bins] = await Promise.all([
+      this.database.query(
+        `SELECT part, bin, SUM(qty) AS qty FROM (
+           SELECT part, to_bin AS bin, qty FROM movement WHERE to_bin IS NOT NULL
+           UNION ALL SELECT part, from_bin, -qty FROM movement WHERE from_bin IS NOT NULL
+         ) GROUP BY part, bin HAVING SUM(qty) > 0 ORDER BY part, bin`,
+      ) as Promise<Lying[]>,
+      this.database.getRepository(BinEntity).find({ order: { code: 'ASC' } }),
+    ])
+    const standing = bins.flatMap(({ figure }) => figure ?? [])
+    const worn = groupBy(
+      await this.database.getRepository(FigurePartEntity).findBy({ figure: In(standing) }),
+      ({ figure }) => figure,
+    )
+    return contentsOf(bins, lying, (figure) =>
+      (worn.get(figure) ?? []).map(({ slot, part }): Piece => ({ slot, part })),
+    )
   }
 
   /** Bins that hold any of some parts, with the count. */

@@ -4,6 +4,10 @@ import { Column, Entity, PrimaryColumn } from 'typeorm'
 export class BinEntity {
   @PrimaryColumn('text') code: string
   @Column('text') name: string
+  /** The figure that stands together in it, a possible donor; null for a bin of loose parts. */
+  @Column('text', { nullable: true }) figure: string | null
+  /** The outfit that stands built in it; null for all other bins. */
+  @Column('text', { nullable: true }) outfit: string | null
 }
 
 /** Parts going from one place to another; rows are only ever added. */

@@ -12,7 +12,7 @@ import { PhotoService } from '../catalogue/photoService.ts'
 import { LaterService } from '../later/laterService.ts'
 import { RostersFile } from '../roster/dto.ts'
 import { OutfitEntity } from '../roster/entities.ts'
-import { RosterService } from '../roster/rosterService.ts'
+import { ImportRosters } from '../roster/importRosters.ts'
 import { ImportService } from './importService.ts'
 
 /** Stands in the data folder while a sample world is being loaded, so that a load cut short is noticed. */
@@ -40,7 +40,7 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
   const file = plainToInstance(RostersFile, JSON.parse(text))
   const [fault] = validateSync(file, { whitelist: true, forbidNonWhitelisted: true })
   if (fault) throw new Error(`rosters.json: ${fault.toString()}`)
-  await app.get(RosterService).importRosters(file)
+  await app.get(ImportRosters).import(file)
   const outfits = await app.get(DataSource).getRepository(OutfitEntity).find()
   for (const { outfit, ...entry } of file.later ?? [])
     await app.get(LaterService).make({ ...entry, outfit: outfits.find(({ name }) => name === outfit)?.id })

@@ -66,7 +66,7 @@ export const TABLE_TARGETS: { [T in TableName]: TableTarget<T> } = {
     key: (row) => `${row.release} ${row.figure}`,
     refers: { release: [ReleaseEntity], figure: [FigureEntity] },
   },
-  bins: { entity: drawer.BinEntity, aspect: 'drawer', key: code, refers: {} },
+  bins: { entity: drawer.BinEntity, aspect: 'drawer', key: code, refers: { figure: [FigureEntity] } },
   owned: {
     entity: drawer.MovementEntity,
     aspect: 'drawer',

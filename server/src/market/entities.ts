@@ -36,3 +36,31 @@ export class OfferEntity {
   @Column('integer') stock: number
   @Column('integer') multiple: number
 }
+
+/** An order to one seller. Money is in minor units of `currency`. */
+@Entity('parcel')
+export class ParcelEntity {
+  @PrimaryColumn('text') id: string
+  /** The roster it was bought for. */
+  @Column('text', { nullable: true }) roster: string | null
+  @Column('text') seller: string
+  @Column('text') orderedOn: string
+  @Column('text') expectedOn: string
+  /** null while it is on the way. */
+  @Column('text', { nullable: true }) arrivedOn: string | null
+  @Column('text') currency: string
+  @Column('integer') shipping: number
+  @Column('integer') handling: number
+}
+
+@Entity('parcel_line')
+export class ParcelLineEntity {
+  @PrimaryColumn('text') parcel: string
+  @PrimaryColumn('integer') line: number
+  @Column('text') part: string
+  @Column('integer') qty: number
+  /** Of one unit. */
+  @Column('integer') price: number
+  /** How many came; null until it was checked in. */
+  @Column('integer', { nullable: true }) arrived: number | null
+}

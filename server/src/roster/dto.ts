@@ -1,6 +1,7 @@
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
+  Equals,
   IsArray,
   IsBoolean,
   IsIn,
@@ -12,19 +13,51 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator'
 import { STATURES, type Stature } from '@outfit/core/brief'
 import { OmitType } from '@nestjs/swagger'
 import { NewLater } from '../later/dto.ts'
 import { BriefDto } from '../brief/dto.ts'
-import { SLOTS, type Slot } from '@outfit/core/catalogue'
+import { ALTERATION_KINDS, SLOTS, type AlterationKind, type Slot } from '@outfit/core/catalogue'
+import { SCHOOLS } from '@outfit/core/roster'
+import { SwitchesDto } from './rulesDto.ts'
+
+class AlterationDto {
+  @IsIn(ALTERATION_KINDS) kind: AlterationKind
+  /** Code of the paint's colour; painted parts have one. */
+  @ValidateIf(({ kind }: AlterationDto) => kind === 'painted')
+  @IsString()
+  @IsNotEmpty()
+  colour?: string
+  /** Code of the print a sticker shows. */
+  @ValidateIf(({ kind }: AlterationDto) => kind === 'sticker')
+  @IsString()
+  @IsNotEmpty()
+  print?: string
+  /** Percent of its length that is taken off. */
+  @ValidateIf(({ kind }: AlterationDto) => kind === 'trimmed' || kind === 'cut')
+  @IsInt()
+  @Min(5)
+  @Max(80)
+  share?: number
+  @IsString() @MaxLength(300) note: string
+  /** It has been done; left out while it is planned. */
+  @IsOptional() @Equals(true) final?: true
+}
 
 export class PlacementDto {
   @IsIn(SLOTS) slot: Slot
   @IsString() @IsNotEmpty() part: string
   @IsInt() @Min(0) @Max(20) order: number
   @IsBoolean() turned: boolean
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(6)
+  @ValidateNested({ each: true })
+  @Type(() => AlterationDto)
+  altered?: AlterationDto[]
 }
 
 /** What is worn in a take from now on; refused when `version` is not the newest of the outfit. */
@@ -93,10 +126,28 @@ class ReferenceImport {
   @IsString() @MaxLength(200) caption: string
 }
 
+class HeadImport {
+  /** Age in years from which the character has this head. */
+  @IsInt() @Min(0) @Max(150) from: number
+  @IsString() @IsNotEmpty() head: string
+}
+
+const DAY = /^\d{4}-\d{2}-\d{2}$/
+
 class OutfitImport {
   @IsString() @IsNotEmpty() @MaxLength(120) name: string
   @IsString() @MaxLength(80) faction: string
   @IsIn(STATURES) stature: Stature
+  @IsOptional() @ValidateNested() @Type(() => SwitchesDto) switches?: SwitchesDto
+  @IsOptional() @IsString() @MaxLength(300) switchesReason?: string
+  /** Code of the released figure it began with. */
+  @IsOptional() @IsString() @IsNotEmpty() base?: string
+  /** Name of a uniform of the roster. */
+  @IsOptional() @IsString() @IsNotEmpty() uniform?: string
+  /** The day it was built; its parts are then taken from the drawer. */
+  @IsOptional() @Matches(DAY) built?: string
+  /** The day a picture of it was taken away. */
+  @IsOptional() @Matches(DAY) shown?: string
   @IsOptional() @ValidateNested() @Type(() => BriefDto) brief?: BriefDto
   @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => ReferenceImport) references?: ReferenceImport[]
   @IsArray() @ValidateNested({ each: true }) @Type(() => TakeImport) takes: TakeImport[]
@@ -104,16 +155,56 @@ class OutfitImport {
 
 class CharacterImport {
   @IsString() @IsNotEmpty() @MaxLength(120) name: string
+  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => HeadImport) heads?: HeadImport[]
   @IsArray() @ValidateNested({ each: true }) @Type(() => OutfitImport) outfits: OutfitImport[]
+}
+
+class UniformImport {
+  @IsString() @IsNotEmpty() @MaxLength(80) name: string
+  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacementDto) placements: PlacementDto[]
+}
+
+class ParcelLineImport {
+  @IsString() @IsNotEmpty() part: string
+  @IsInt() @Min(1) qty: number
+  /** Of one unit, in minor units of the parcel's currency. */
+  @IsInt() @Min(0) price: number
+  @IsOptional() @IsInt() @Min(0) arrived?: number
+}
+
+class ParcelImport {
+  @IsString() @IsNotEmpty() seller: string
+  @Matches(DAY) orderedOn: string
+  @Matches(DAY) expectedOn: string
+  @IsOptional() @Matches(DAY) arrivedOn?: string
+  @Matches(/^[A-Z]{3}$/) currency: string
+  @IsInt() @Min(0) shipping: number
+  @IsInt() @Min(0) handling: number
+  @IsArray() @ValidateNested({ each: true }) @Type(() => ParcelLineImport) lines: ParcelLineImport[]
+}
+
+class PreferenceImport {
+  /** Names of outfits. */
+  @IsString() @IsNotEmpty() better: string
+  @IsString() @IsNotEmpty() worse: string
+  @Matches(DAY) at: string
 }
 
 export class RosterImport {
   @IsString() @IsNotEmpty() @MaxLength(120) name: string
   @IsString() @MaxLength(2000) note: string
-  @IsIn(['as-released', 'exchange-only', 'altered', 'open-bench']) rules: string
+  @IsIn(SCHOOLS) rules: string
+  @IsOptional() @ValidateNested() @Type(() => SwitchesDto) switches?: SwitchesDto
   @IsOptional() @IsInt() @Min(0) budget?: number
   @Matches(/^[A-Z]{3}$/) currency: string
   @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) dueOn?: string
+  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => UniformImport) uniforms?: UniformImport[]
+  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => ParcelImport) parcels?: ParcelImport[]
+  @IsOptional()
+  @IsArray()
+  @ValidateNested({ each: true })
+  @Type(() => PreferenceImport)
+  preferences?: PreferenceImport[]
   @IsArray() @ValidateNested({ each: true }) @Type(() => CharacterImport) characters: CharacterImport[]
 }
 

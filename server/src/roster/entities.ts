@@ -1,16 +1,22 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
-import type { Slot } from '@outfit/core/catalogue'
+import type { Alteration, Slot } from '@outfit/core/catalogue'
+import type { HeadOfAge, Switches } from '@outfit/core/roster'
 
 @Entity('roster')
 export class RosterEntity {
   @PrimaryColumn('text') id: string
   @Column('text') name: string
   @Column('text') note: string
+  /** The school of its house rules … */
   @Column('text') rules: string
+  /** … and what differs from it. */
+  @Column('simple-json') switches: Switches
   @Column('integer', { nullable: true }) budget: number | null
   @Column('text') currency: string
   @Column('text', { nullable: true }) dueOn: string | null
   @Column('integer') position: number
+  /** Goes up with every write of the roster itself; a write with an older one is refused. */
+  @Column('integer') version: number
 }
 
 @Entity('person')
@@ -19,6 +25,8 @@ export class CharacterEntity {
   @Column('text') roster: string
   @Column('text') name: string
   @Column('integer') position: number
+  /** Heads by age, where a series of them is stated; empty for one head in every outfit. */
+  @Column('simple-json') heads: HeadOfAge[]
 }
 
 @Entity('outfit')
@@ -28,9 +36,17 @@ export class OutfitEntity {
   @Column('text') name: string
   @Column('text') faction: string
   @Column('text') stature: string
+  /** Its place on the shelf of its roster. */
   @Column('integer') position: number
+  /** The released figure it began with; null for none. */
+  @Column('text', { nullable: true }) base: string | null
+  /** The uniform it shares; null for none. */
+  @Column('text', { nullable: true }) uniform: string | null
   /** Goes up with every write to the outfit or its takes; a write with an older one is refused. */
   @Column('integer') version: number
+  /** What differs from the house rules of the roster for this outfit, and why. */
+  @Column('simple-json') switches: Switches
+  @Column('text') switchesReason: string
 }
 
 @Entity('take')
@@ -67,4 +83,57 @@ export class PlacementEntity {
   @PrimaryColumn('integer') order: number
   @Column('text') part: string
   @Column('boolean') turned: boolean
+  /** What is done to it for good; null for a part as it was made. */
+  @Column('simple-json', { nullable: true }) altered: Alteration[] | null
+}
+
+/** What several outfits of a roster share. */
+@Entity('uniform')
+export class UniformEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text') roster: string
+  @Column('text') name: string
+  @Column('integer') version: number
+}
+
+@Entity('uniform_placement')
+export class UniformPlacementEntity {
+  @PrimaryColumn('text') uniform: string
+  @PrimaryColumn('text') slot: Slot
+  @PrimaryColumn('integer') order: number
+  @Column('text') part: string
+  @Column('boolean') turned: boolean
+  @Column('simple-json', { nullable: true }) altered: Alteration[] | null
+}
+
+/** A picture of a built outfit that was taken away. */
+@Entity('shown')
+export class ShownEntity {
+  @PrimaryColumn('text') outfit: string
+  @PrimaryColumn('text') at: string
+  /** Card, comparison, line-up. */
+  @PrimaryColumn('text') how: string
+}
+
+/** Of two outfits of a roster, the one somebody preferred; the newest word counts. */
+@Entity('preference')
+export class PreferenceEntity {
+  @PrimaryColumn('text') roster: string
+  @PrimaryColumn('text') better: string
+  @PrimaryColumn('text') worse: string
+  @Column('text') at: string
+}
+
+/** What was taken off, with every row of it, so that it can be put back as it was. */
+@Entity('removed')
+export class RemovedEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text') at: string
+  @Column('text') what: 'roster' | 'outfits' | 'uniform'
+  @Column('text') name: string
+  @Column('text', { nullable: true }) roster: string | null
+  @Column('simple-json') rows: {
+    inserts: [table: string, row: Record<string, unknown>][]
+    links: [string, string, string, string][]
+  }
 }

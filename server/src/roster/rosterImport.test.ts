@@ -65,6 +65,94 @@ describe('rosters of a file', () => {
     expect(await counts()).toEqual(before)
   })
 
+  const bringRoster = (more: object, outfits: object[] = []) => {
+    const { rosters, ...rest } = file({})
+    const [roster] = rosters
+    const [character] = roster!.characters
+    const all = [...character!.outfits, ...outfits]
+    const one = { ...roster, name: 'Whole', characters: [{ ...character, outfits: all }], ...more }
+    return server.send<ProblemBody>('POST', 'rosters/import', { ...rest, rosters: [one] })
+  }
+  const parcel = {
+    seller: 'lock-nine',
+    orderedOn: '2026-11-01',
+    expectedOn: '2026-11-09',
+    currency: 'EUR',
+    shipping: 300,
+    handling: 0,
+    lines: [{ part: 'P-00001', qty: 1, price: 50 }],
+  }
+
+  test.each<[string, object, string]>([
+    ['a parcel of an unknown seller', { parcels: [{ ...parcel, seller: 'nobody' }] }, 'parcels[0].seller'],
+    [
+      'a parcel with an unknown part',
+      { parcels: [parcel, { ...parcel, lines: [{ part: 'P-NONE', qty: 1, price: 1 }] }] },
+      'parcels[1].lines[0].part',
+    ],
+    [
+      'a choice about somebody else',
+      { preferences: [{ better: 'Somebody', worse: 'Nobody', at: '2026-11-01' }] },
+      'preferences[0].worse',
+    ],
+    [
+      'a uniform that is none',
+      { uniforms: [{ name: 'Kit', placements: [place('P-NONE')] }] },
+      'uniforms[0].placements[0].part',
+    ],
+    [
+      'a head by age there is not',
+      { characters: [{ name: 'Somebody', outfits: [], heads: [{ from: 3, head: 'P-NONE' }] }] },
+      'characters[0].heads[0].placements[0].part',
+    ],
+  ])('with %s are refused by the path of the fault', async (_what, more, field) => {
+    const before = await counts()
+    const { status, body } = await bringRoster(more)
+    expect([status, body.errors[0]?.field]).toEqual([400, `rosters[0].${field}`])
+    expect(await counts()).toEqual(before)
+  })
+
+  test.each([
+    ['a released figure there is not', { base: 'F-NONE' }, 'base'],
+    ['a uniform its roster has not', { uniform: 'Kit' }, 'uniform'],
+  ])('with %s are refused too', async (_what, outfit, field) => {
+    const { status, body } = await bring(outfit)
+    expect([status, body.errors[0]?.field]).toEqual([400, path + field])
+  })
+
+  test('stand built or nothing of them is written', async () => {
+    const before = await counts()
+    // There is one such bob in the drawer, and it cannot stand on two figures.
+    const bob = (name: string) => ({
+      name,
+      faction: '',
+      stature: 'full',
+      built: '2026-11-01',
+      takes: [{ label: 'A', chosen: true, placements: [place(spare)] }],
+    })
+    const lying = async (code: string) =>
+      (await server.get<{ bins: { bin: string; qty: number }[] }>(`parts/${code}`)).body.bins
+    const headgear = (await server.get<{ items: { part: { code: string } }[] }>('parts?slot=headgear&limit=500')).body
+    let spare = ''
+    for (const { part } of headgear.items) {
+      const bins = await lying(part.code)
+      if (bins.length === 1 && bins[0]!.qty === 1 && bins[0]!.bin.startsWith('B')) spare = part.code
+    }
+    const placed = await lying(spare)
+    const { status, body } = await bringRoster({}, [bob('First'), bob('Second')])
+    expect([status, body.detail]).toEqual([409, expect.stringContaining('Second lacks one part')])
+    expect(await counts()).toEqual(before)
+    expect(await lying(spare)).toEqual(placed)
+  })
+
+  test('may have two outfits of one name, each with a place of its own', async () => {
+    const twin = { name: 'Somebody', faction: '', stature: 'full', takes: [] }
+    expect((await bringRoster({ name: 'Twins' }, [twin, { ...twin, name: 'Last' }])).status).toBe(201)
+    const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+    const names = rosters.find(({ name }) => name === 'Twins')!.outfits.map(({ name }) => name)
+    expect(names).toEqual(['Somebody', 'Somebody', 'Last'])
+  })
+
   test('come with their briefs and the reasons of their verdicts', async () => {
     const brief = { ...emptyBrief('short'), years: 6, notes: 'Small.' }
     const takes = [

@@ -4,7 +4,8 @@ import { ulid } from 'ulid'
 import type { Placement } from '@outfit/core/catalogue'
 import { notFound, Problem } from '../app/problem.ts'
 import { AcceptedPinEntity, PlacementEntity, TakeEntity, VoteEntity } from './entities.ts'
-import { RosterService } from './rosterService.ts'
+import { RosterService, rowOf } from './rosterService.ts'
+import { placementOf } from './sharesService.ts'
 
 /** Alternatives of an outfit: made, named, chosen, voted for, removed. Every write carries the version of the outfit. */
 @Injectable()
@@ -26,10 +27,11 @@ export class TakeService {
       given = label ?? freeLetter(takes)
       refuseTaken(takes, given)
       await db.insert(TakeEntity, { id, outfit, label: given, chosen: takes.length === 0, reason: '' })
-      const worn = placements ?? (from === undefined ? [] : await db.findBy(PlacementEntity, { take: from }))
+      const copied = from === undefined ? [] : await db.findBy(PlacementEntity, { take: from })
+      const worn = placements ?? copied.map(placementOf)
       await db.insert(
         PlacementEntity,
-        worn.map(({ slot, part, order, turned }) => ({ slot, part, order, turned, take: id })),
+        worn.map((p) => rowOf(p, id)),
       )
     })
     return { ...saved, take: id, label: given }

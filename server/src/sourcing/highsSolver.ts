@@ -25,6 +25,11 @@ function solve(highs: Highs, model: Milp, { seconds, gap, start, onProgress }: M
     }
     starts.push(index.length)
   }
+  // HiGHS takes no solution of nothing; where nothing is to be decided, what the rows ask for is there or it is not.
+  if (columns.length === 0) {
+    const met = rows.every(({ lower, upper }) => lower <= 0 && upper >= 0)
+    return { status: met ? 'optimal' : 'infeasible', values: met ? [] : null, bound: met ? 0 : Infinity }
+  }
   const { integer, continuous } = highs.constants.variableType
   const highsModel = highs.createModel({
     numCols: columns.length,

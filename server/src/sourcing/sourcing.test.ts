@@ -34,6 +34,15 @@ test('every demo outfit gets a proven plan that re-prices to its total and is no
   }
 })
 
+test('what is on the way in a parcel is not bought again', async () => {
+  const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+  const wen = rosters.flatMap((roster) => roster.outfits).find(({ name }) => name === 'Wen Sorrel')!
+  expect([wen.state, wen.arriving]).toEqual(['on-the-way', 2])
+  const { body } = await startPlan(wen.id)
+  await jobEnd(server, body.job)
+  expect((await reportOf(body.job)).plan).toMatchObject({ baskets: [], total: 0, unmet: [] })
+})
+
 describe('one plan', () => {
   let job: string
   let report: ReportWithParts

@@ -11,6 +11,8 @@ import {
   type SourcingProblem,
   type SourcingReport,
 } from '@outfit/core/sourcing'
+import { apartByComing, takeFrom } from '@outfit/core/drawer'
+import { houseRulesOf } from '@outfit/core/roster'
 import { notFound, Problem } from '../app/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { JobsService } from '../jobs/jobsService.ts'
@@ -41,13 +43,25 @@ export class SourcingService {
       : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
     if (!take) throw notFound('take', takeId ?? 'of this outfit')
     const market = await this.market.marketToday()
-    const problem = problemFor(
-      take.placements.map((p) => p.part),
-      new Map(Object.entries(outfit.free)),
-      market,
-      outfit.roster.currency,
-      { seconds },
-    )
+    const rules = houseRulesOf(outfit.roster.rules, outfit.roster.switches, outfit.switches)
+    // What the drawer gives this take, donors taken apart no further than the house rules say.
+    const given = new Map<string, number>()
+    const wanted: string[] = []
+    const { sources } = takeFrom(outfit.drawer, take.placements, rules.takingApart)
+    const missing = take.placements.filter((_, i) => sources[i] === null)
+    // What comes in a parcel already is not bought again.
+    const { coming } = apartByComing(missing, outfit.arriving)
+    take.placements.forEach((placement, i) => {
+      const { part } = placement
+      const source = sources[i]
+      if (source?.elsewhere) return
+      wanted.push(part)
+      if (source || coming.includes(placement)) given.set(part, (given.get(part) ?? 0) + 1)
+    })
+    const problem = problemFor(wanted, given, market, outfit.roster.currency, {
+      seconds,
+      takingApart: rules.takingApart,
+    })
     const key = createHash('sha256').update(JSON.stringify(problem)).digest('hex')
     const known = this.remembered.get(key)
     if (known && (await this.jobs.get(known)).state !== 'cancelled') return { job: known }

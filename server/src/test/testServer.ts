@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -11,6 +11,14 @@ import { loadHighsSolver } from '../sourcing/highsSolver.ts'
 import { PlanRunner, type PlanProgress } from '../sourcing/planRunner.ts'
 
 export const WORLD = fileURLToPath(new URL('../../../demo/world', import.meta.url))
+
+/** How many outfits the sample rosters have. */
+export function sampleOutfits(): number {
+  const { rosters } = JSON.parse(readFileSync(join(WORLD, 'rosters.json'), 'utf8')) as {
+    rosters: { characters: { outfits: unknown[] }[] }[]
+  }
+  return rosters.flatMap(({ characters }) => characters.flatMap(({ outfits }) => outfits)).length
+}
 
 /** Solves in the thread of the test, since a worker would need a build. */
 class InThreadPlanRunner extends PlanRunner {

@@ -1,6 +1,14 @@
 import { First1763900000000 } from './first.ts'
 import { Catalogue1764000000000 } from './catalogue.ts'
 import { Briefs1764100000000 } from './briefs.ts'
+import { HouseRules1764200000000 } from './houseRules.ts'
+import { Planning1764300000000 } from './planning.ts'
 
 /** Oldest first; one that was released is never changed. */
-export const MIGRATIONS = [First1763900000000, Catalogue1764000000000, Briefs1764100000000]
+export const MIGRATIONS = [
+  First1763900000000,
+  Catalogue1764000000000,
+  Briefs1764100000000,
+  HouseRules1764200000000,
+  Planning1764300000000,
+]
