@@ -1,14 +1,15 @@
 import { NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Toaster } from 'sonner'
 import { api } from './api.ts'
-import { KeysDialog } from './KeysDialog.tsx'
 import { lastOutfit } from './lastOutfit.ts'
 import { useSingleKeys } from './singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
 import { Trail } from './Trail.tsx'
 import { LaterNews, WishNews } from './WishNews.tsx'
+
+const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog.tsx')).KeysDialog }))
 
 const room = (isActive: boolean) =>
   `pb-1 border-b-2 ${isActive ? 'border-[#d9573f] font-bold text-ink' : 'border-transparent text-soft hover:text-ink'}`
@@ -109,7 +110,11 @@ export function Shell() {
         offset={104}
         toastOptions={{ className: '!bg-ink !text-paper !border-ink !font-sans' }}
       />
-      <KeysDialog open={keysShown} onOpenChange={showKeys} />
+      {keysShown && (
+        <Suspense>
+          <KeysDialog open onOpenChange={showKeys} />
+        </Suspense>
+      )}
     </div>
   )
 }

@@ -16,7 +16,16 @@ import type {
 } from '@outfit/core/catalogue'
 import type { Corrections, ImportReport, TableName } from '@outfit/core/formats'
 import type { Brief } from '@outfit/core/brief'
-import type { AcceptedPin, Later, OutfitDetail, Reference, RosterShelf } from '@outfit/core/roster'
+import type {
+  AcceptedPin,
+  Later,
+  OutfitDetail,
+  Reference,
+  AwaitedParcel,
+  RosterShelf,
+  School,
+  Switches,
+} from '@outfit/core/roster'
 import type { Replicability } from '@outfit/core/market'
 import type { ReportWithParts, WayToGet } from '@outfit/core/sourcing'
 
@@ -155,18 +164,21 @@ export interface NewLater {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later'],
+  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences'],
   endpoints: (build) => ({
-    basics: build.query<{ colours: Colour[]; moulds: Mould[] }, void>({
+    basics: build.query<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }, void>({
       query: () => 'catalogue/basics',
       keepUnusedDataFor: 3600,
       providesTags: ['Catalogue'],
     }),
-    shelves: build.query<{ rosters: RosterShelf[] } & Drawables, void>({
+    shelves: build.query<{ rosters: RosterShelf[]; parcels: AwaitedParcel[] } & Drawables, void>({
       query: () => 'rosters',
       providesTags: ['Shelves'],
     }),
-    outfit: build.query<OutfitDetail, string>({ query: (id) => `outfits/${id}`, providesTags: ['Outfit'] }),
+    outfit: build.query<OutfitDetail, string>({
+      query: (id) => `outfits/${id}`,
+      providesTags: (_outfit, _error, id) => ['Outfit', { type: 'Outfit', id }],
+    }),
     candidates: build.query<PricedParts & { next: string | null }, Slot>({
       query: (slot) => ({ url: 'parts', params: { slot, limit: 5000 } }),
       keepUnusedDataFor: 600,
@@ -279,9 +291,12 @@ export const api = createApi({
       query: ({ outfit, take, ...body }) => ({ url: `outfits/${outfit}/takes/${take}`, method: 'PUT', body }),
       invalidatesTags: ['Shelves'],
       // What was acknowledged is known without asking again, so that coming back to the bench finds it as it was left.
-      async onQueryStarted({ outfit, take, placements }, { dispatch, queryFulfilled }) {
+      async onQueryStarted({ outfit, take, placements }, { dispatch, getState, queryFulfilled }) {
         const answer = await queryFulfilled.catch(() => null)
         if (!answer) return
+        // What others find in the drawer, and whom they stand beside, is another thing now.
+        const others = api.util.selectCachedArgsForQuery(getState(), 'outfit').filter((id) => id !== outfit)
+        dispatch(api.util.invalidateTags(others.map((id) => ({ type: 'Outfit' as const, id }))))
         dispatch(
           api.util.updateQueryData('outfit', outfit, (cached) => {
             cached.version = answer.data.version
@@ -309,11 +324,25 @@ export const api = createApi({
     }),
     acceptPin: build.mutation<{ version: number }, TakeWrite & AcceptedPin>({
       query: ({ outfit, take, ...body }) => ({ url: `outfits/${outfit}/takes/${take}/accepted`, method: 'PUT', body }),
-      invalidatesTags: ['Outfit'],
+      invalidatesTags: ['Outfit', 'Shelves'],
     }),
     vote: build.mutation<{ version: number }, Omit<TakeWrite, 'take'> & { voter: string; take: string | null }>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/votes`, method: 'PUT', body }),
       invalidatesTags: ['Outfit'],
+    }),
+    saveRosterRules: build.mutation<
+      { version: number },
+      { roster: string; version: number; school: School; switches: Switches }
+    >({
+      query: ({ roster, ...body }) => ({ url: `rosters/${roster}/rules`, method: 'PUT', body }),
+      invalidatesTags: ['Outfit', 'Shelves'],
+    }),
+    saveOutfitRules: build.mutation<
+      { version: number },
+      { outfit: string; version: number; switches: Switches; reason: string }
+    >({
+      query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/rules`, method: 'PUT', body }),
+      invalidatesTags: ['Outfit', 'Shelves'],
     }),
     replicable: build.query<Replicability, { outfit: string; take: string }>({
       query: ({ outfit, take }) => `outfits/${outfit}/takes/${take}/replicable`,
@@ -324,6 +353,7 @@ export const api = createApi({
       { outfit: string; version: number; brief: Brief }
     >({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/brief`, method: 'PUT', body }),
+      invalidatesTags: ['Shelves'],
       async onQueryStarted({ outfit, brief }, { dispatch, queryFulfilled }) {
         const answer = await queryFulfilled.catch(() => null)
         if (!answer) return

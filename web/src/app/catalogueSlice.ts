@@ -50,6 +50,7 @@ export const catalogueSlice = createSlice({
       .addMatcher(endpoints.figure.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.release.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.print.matchFulfilled, (state, { payload }) => know(state, { parts: [], prints: [payload] }))
+      .addMatcher(endpoints.prints.matchFulfilled, (state, { payload }) => know(state, { parts: [], prints: payload }))
       // Asked for whatever is pointed at on the bench: it brings in what is unknown and leaves the rest, so that nothing is
       // drawn again for a look.
       .addMatcher(endpoints.partDetail.matchFulfilled, (state, { payload: { part, parts, prints } }) =>

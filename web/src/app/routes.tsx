@@ -19,6 +19,42 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../roster/RosterView.tsx')).RosterView }),
       },
       {
+        path: 'rosters/:roster/table',
+        lazy: async () => ({ Component: (await import('../roster/RosterTable.tsx')).RosterTableView }),
+      },
+      {
+        path: 'rosters/:roster/facts',
+        lazy: async () => ({ Component: (await import('../roster/FactsView.tsx')).FactsView }),
+      },
+      {
+        path: 'rosters/:roster/uniforms',
+        lazy: async () => ({ Component: (await import('../roster/UniformsView.tsx')).UniformsView }),
+      },
+      {
+        path: 'rosters/:roster/casting',
+        lazy: async () => ({ Component: (await import('../roster/TeamCastingView.tsx')).TeamCastingView }),
+      },
+      {
+        path: 'rosters/:roster/line-up',
+        lazy: async () => ({ Component: (await import('../roster/LineUpView.tsx')).LineUpView }),
+      },
+      {
+        path: 'rosters/:roster/audit',
+        lazy: async () => ({ Component: (await import('../roster/AuditView.tsx')).AuditView }),
+      },
+      {
+        path: 'rosters/:roster/ranking',
+        lazy: async () => ({ Component: (await import('../roster/RankingView.tsx')).RankingView }),
+      },
+      {
+        path: 'rosters/:roster/rules',
+        lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).RosterRulesView }),
+      },
+      {
+        path: 'outfits/:outfit/rules',
+        lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).OutfitRulesView }),
+      },
+      {
         path: 'outfits/:outfit/bench',
         lazy: async () => ({ Component: (await import('../bench/BenchView.tsx')).BenchView }),
       },

@@ -1,21 +1,22 @@
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { shallowEqual, useStore } from 'react-redux'
-import { Image as ImageIcon, Redo2, Undo2, Wrench } from 'lucide-react'
+import { Image as ImageIcon, Redo2, Scale, Undo2, Wrench } from 'lucide-react'
+import { Link } from 'react-router'
 import { toast } from 'sonner'
-import { DRESSINGS, dress, SPINE, turn, undress } from '@outfit/core/anatomy'
+import { DRESSINGS, dress, isAllowed, SPINE, turn, undress } from '@outfit/core/anatomy'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import { judgesOf, likenessBy, placeOf } from '@outfit/core/brief'
-import { missingFrom } from '@outfit/core/drawer'
-import { mendAll, pinsOf, type FittingContext, type Pin } from '@outfit/core/fitting'
-import { houseRulesOf, type OutfitDetail } from '@outfit/core/roster'
+import { apartByComing, missingFrom } from '@outfit/core/drawer'
+import { houseRulesFor, isAccepted, mendAll, pinKey, pinsOf, type Pin } from '@outfit/core/fitting'
+import type { OutfitDetail } from '@outfit/core/roster'
 import { api } from '../app/api.ts'
+import { useFitting } from '../app/useFitting.ts'
 import { useSingleKeys } from '../app/singleKeys.ts'
 import { useAppDispatch, useAppSelector, type RootState } from '../app/store.ts'
 import { useBenchKeys } from './benchKeys.ts'
 import { changed, redone, rowPicked, undone, viewTurned } from './benchSlice.ts'
 import { Cost } from './Cost.tsx'
 import { LikenessNote } from './LikenessNote.tsx'
-import { pinKey } from './PinLabels.tsx'
 import { Spine } from './Spine.tsx'
 import { Stage } from './Stage.tsx'
 import { Takes } from './Takes.tsx'
@@ -23,6 +24,7 @@ import { COLUMNS, Tray } from './Tray.tsx'
 import { useTraySettings } from './traySettings.ts'
 import { useTakes } from './useTakes.ts'
 import type { TrayEntry } from './trayEntries.ts'
+import { useRemedyParts } from './useRemedyParts.ts'
 import { useTray } from './useTray.ts'
 
 /** The bench: spine, mannequin, tray and cost tape of one take. */
@@ -52,28 +54,26 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   api.endpoints.candidates.useQuery('handRight')
 
   const { free } = outfit
+  const rules = useMemo(() => houseRulesFor(outfit), [outfit])
   const dressings = DRESSINGS[row]!
-  const dressing = dressings.find(({ key }) => key === dressingKey) ?? dressings[0]!
-  const tray = useTray(dressing, settings, free, catalogue, outfit.brief, outfit.avoided)
+  const open = dressings.filter((one) => isAllowed(one, rules.takingApart))
+  const dressing = open.find(({ key }) => key === dressingKey) ?? open[0] ?? dressings[0]!
+  const unwanted = useMemo(() => [...outfit.avoided, ...outfit.excluded], [outfit.avoided, outfit.excluded])
+  const tray = useTray(dressing, settings, free, catalogue, outfit.brief, unwanted, rules)
   const shownOn = useDeferredValue(present)
-  const context = useMemo(
-    (): FittingContext => ({
-      catalogue,
-      free,
-      brief: outfit.brief,
-      rules: houseRulesOf(outfit.roster.rules),
-      lowest,
-    }),
-    [catalogue, free, outfit.brief, outfit.roster.rules, lowest],
-  )
+  const context = useFitting(outfit, catalogue)
   const all = useMemo(() => pinsOf(present, context), [present, context])
   const known = useMemo(() => new Set(pinsOf(shownOn, context).map(pinKey)), [shownOn, context])
   const accepted = outfit.takes.find((t) => t.id === take)?.accepted ?? []
-  const isAccepted = (pin: Pin) => accepted.some((one) => one.pin === pinKey(pin) && one.cause === pin.detail)
-  const pins = all.filter((pin) => !isAccepted(pin))
+  const left = (pin: Pin) => isAccepted(pin, accepted)
+  const pins = all.filter((pin) => !left(pin))
+  useRemedyParts(pins)
   const judges = useMemo(() => judgesOf(outfit.brief, catalogue), [outfit.brief, catalogue])
   const likeness = useMemo(() => likenessBy(judges, present, catalogue), [judges, present, catalogue])
-  const missing = useMemo(() => missingFrom(present, free), [present, free])
+  const { toBuy: missing, coming } = useMemo(
+    () => apartByComing(missingFrom(present, outfit.drawer, rules.takingApart), outfit.arriving),
+    [present, outfit.drawer, outfit.arriving, rules.takingApart],
+  )
   const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
   const spineRow = SPINE.find(({ key }) => key === row)!
   const wornHere = present.find((p) => spineRow.slots.includes(p.slot))?.part
@@ -146,6 +146,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
     singleKeys,
   )
 
+  const showPreview = (placements: Placement[] | null) => setPreview(placements && { on: present, placements })
   const unowned = new Set(missing)
   const step =
     'inline-flex items-center gap-1 rounded-[8px] border border-rule bg-card px-2 py-1 text-[13px] font-semibold text-act hover:border-act disabled:text-soft disabled:opacity-60'
@@ -163,6 +164,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           onRow={goTo}
           priceOf={(part) => lowest[part]}
           isOwned={(placement) => !unowned.has(placement)}
+          isComing={(placement) => coming.includes(placement)}
         />
         <Stage
           placements={stood}
@@ -176,11 +178,11 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             before
               ? []
               : all
-                  .filter(isAccepted)
+                  .filter(left)
                   .map((pin) => ({ pin, reason: accepted.find((one) => one.pin === pinKey(pin))!.reason }))
           }
           onAccept={(pin, reason) => void takes.accept({ pin: pinKey(pin), cause: pin.detail, reason })}
-          onPreview={(placements) => setPreview(placements && { on: present, placements })}
+          onPreview={showPreview}
           beside={outfit.references[pictured] ?? null}
         >
           <Takes
@@ -217,22 +219,32 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
               <Redo2 aria-hidden className="size-3.5" /> Redo
             </button>
           </div>
-          {pins.some(({ remedies }) => remedies.length > 0) && (
-            <button
-              type="button"
-              className={`absolute bottom-2 left-4 z-10 ${step}`}
-              title="Press every remedy that leaves less amiss; one undo takes all of it back"
-              onClick={() => {
-                const { placements, done } = mendAll(present, context, isAccepted)
-                if (done.length === 0) return void toast('Nothing here mends without marring something else.')
-                change(placements)
-                toast(`Mended: ${done.join('; ')}.`)
-              }}
+          <div className="absolute bottom-2 left-4 z-10 flex gap-1.5">
+            {pins.some(({ remedies }) => remedies.length > 0) && (
+              <button
+                type="button"
+                className={step}
+                title="Press every remedy that leaves less amiss; one undo takes all of it back"
+                onClick={() => {
+                  const { placements, done } = mendAll(present, context, left)
+                  if (done.length === 0) return void toast('Nothing here mends without marring something else.')
+                  change(placements)
+                  toast(`Mended: ${done.join('; ')}.`)
+                }}
+              >
+                <Wrench aria-hidden className="size-3.5" /> Mend all
+              </button>
+            )}
+            <Link
+              to={`/outfits/${outfit.id}/rules`}
+              className={step}
+              title={outfit.switchesReason || `The house rules of ${outfit.roster.name}`}
             >
-              <Wrench aria-hidden className="size-3.5" /> Mend all
-            </button>
-          )}
-          <p className="absolute inset-x-0 bottom-2 text-center text-[13px] text-soft">
+              <Scale aria-hidden className="size-3.5" />
+              {Object.keys(outfit.switches).length > 0 ? 'Its own rules' : 'House rules'}
+            </Link>
+          </div>
+          <p className="absolute inset-x-0 bottom-2 pl-[190px] text-center text-[13px] text-soft">
             {before ? `take ${takeBefore?.label ?? 'as opened'}` : view} ·{' '}
             <button
               type="button"
@@ -248,6 +260,9 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
         <Tray
           later={`/later?outfit=${outfit.id}&place=${placeOf(dressing.slot)}`}
           row={row}
+          rules={rules}
+          rulesAt={`/outfits/${outfit.id}/rules`}
+          roster={outfit.roster.id}
           dressing={dressing}
           onDressing={(key) => {
             setDressingKey(key)
@@ -266,13 +281,21 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           onPick={pickAt}
           onWear={wearEntry}
           onChange={change}
+          onPreview={showPreview}
           note={note}
           onNote={setNoted}
           findRef={findRef}
           listRef={listRef}
         />
       </div>
-      <Cost outfit={outfit} placements={present} missing={missing} catalogue={catalogue} label={label} />
+      <Cost
+        outfit={outfit}
+        placements={present}
+        missing={missing}
+        coming={coming.length}
+        catalogue={catalogue}
+        label={label}
+      />
     </div>
   )
 }

@@ -1,13 +1,12 @@
 import { memo, useMemo } from 'react'
 import { dress, isDressed, type Dressing } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
-import { pinsOf, type FittingContext } from '@outfit/core/fitting'
+import { pinKey, pinsOf, type FittingContext } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { View } from '@outfit/core/mannequin'
 import { Figure } from '../ui/Figure.tsx'
 import { PinMark } from '../ui/PinMark.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
-import { pinKey } from './PinLabels.tsx'
 import type { TrayEntry } from './trayEntries.ts'
 
 interface CandidateProps {

@@ -7,14 +7,16 @@ import { CostTape } from './CostTape.tsx'
 interface CostProps {
   outfit: OutfitDetail
   placements: readonly Placement[]
-  /** Placements the drawer does not give. */
+  /** Placements that are to be bought. */
   missing: readonly Placement[]
+  /** How many are on the way in parcels. */
+  coming: number
   catalogue: Catalogue
   label: string
 }
 
 /** Keeps a real plan of the saved take under the bench; apart from the bench, which need not be redrawn for it. */
-export function Cost({ outfit, placements, missing, catalogue, label }: CostProps) {
+export function Cost({ outfit, placements, missing, coming, catalogue, label }: CostProps) {
   const saved = useAppSelector(({ bench }) => bench.save === 'saved')
   const version = useAppSelector(({ bench }) => bench.version)
   const take = useAppSelector(({ bench }) => bench.take)
@@ -28,6 +30,7 @@ export function Cost({ outfit, placements, missing, catalogue, label }: CostProp
       report={saved ? plan.report : undefined}
       lowest={lowest}
       missing={missing.map((p) => p.part)}
+      coming={coming}
       currency={outfit.roster.currency}
       to={`/outfits/${outfit.id}/sourcing?take=${encodeURIComponent(label)}`}
     />

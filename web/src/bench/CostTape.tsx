@@ -3,6 +3,7 @@ import { Tooltip } from 'radix-ui'
 import { SPINE } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { readableOn } from '@outfit/core/colour'
+import { isCopy } from '@outfit/core/drawer'
 import { formatMoney } from '@outfit/core/market'
 import { costOfTake, type SourcingReport } from '@outfit/core/sourcing'
 import type { PlanState } from '../sourcing/usePlan.ts'
@@ -14,7 +15,9 @@ interface CostTapeProps {
   report: SourcingReport | undefined
   /** Lowest single price by part, for the time before the plan is in. */
   lowest: Readonly<Record<string, number | null>>
-  /** Parts the drawer does not give, one entry a unit. */
+  /** How many parts are on the way in parcels. */
+  coming: number
+  /** Parts to be bought, one entry a unit. */
   missing: readonly string[]
   currency: string
   to: string
@@ -32,7 +35,17 @@ interface Segment {
 const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 
 /** What the take costs to finish, as one bar: owned hatched, each bought part, shipping as the selvedge. */
-export function CostTape({ placements, catalogue, plan, report, lowest, missing, currency, to }: CostTapeProps) {
+export function CostTape({
+  placements,
+  catalogue,
+  plan,
+  report,
+  lowest,
+  missing,
+  coming,
+  currency,
+  to,
+}: CostTapeProps) {
   const rowOf = (part: string) => {
     const slot = placements.find((p) => p.part === part)?.slot
     return SPINE.find((row) => slot && row.slots.includes(slot))?.label ?? ''
@@ -43,7 +56,7 @@ export function CostTape({ placements, catalogue, plan, report, lowest, missing,
     return part && mainColour(catalogue, part)?.hex
   }
   const money = (amount: number) => formatMoney(amount, currency)
-  const owned = placements.length - missing.length
+  const owned = placements.filter((placement) => !isCopy(placement)).length - missing.length
   const cost = report && costOfTake(report.problem, report.plan)
   const segments: Segment[] = []
   if (cost) {
@@ -94,7 +107,14 @@ export function CostTape({ placements, catalogue, plan, report, lowest, missing,
   const guess = missing.reduce((sum, part) => sum + (lowest[part] ?? 0), 0)
   const unmet = cost?.unmet ?? []
   const parcels = report?.plan.baskets ?? []
-  const headline = missing.length === 0 ? 'All owned' : cost ? `${money(cost.total)} to finish` : `from ${money(guess)}`
+  const headline =
+    missing.length === 0
+      ? coming > 0
+        ? `${coming} on the way, the rest owned`
+        : 'All owned'
+      : cost
+        ? `${money(cost.total)} to finish`
+        : `from ${money(guess)}`
   const detail =
     missing.length === 0
       ? `${count(owned, 'part')}, nothing to buy`

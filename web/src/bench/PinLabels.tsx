@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import type { Placement } from '@outfit/core/catalogue'
-import type { Pin } from '@outfit/core/fitting'
+import { pinKey, type Pin } from '@outfit/core/fitting'
 import type { Drawing } from '@outfit/core/mannequin'
 import { Button } from '../ui/Button.tsx'
 import { PinMark } from '../ui/PinMark.tsx'
@@ -35,16 +35,20 @@ const LEADS: Record<Pin['severity'], string> = {
 }
 
 /** Room a label takes in pixels, from the lines its words break into. */
-function heightOf({ title, detail, remedies }: Pin): number {
-  const lines = (text: string, charWidth: number) => Math.ceil((text.length * charWidth) / (WIDTH - 12))
-  return lines(title, 7.4) * 18 + lines(detail, 6.4) * 17 + 34 * Math.min(MOST_REMEDIES, remedies.length) + 40
+function heightOf({ title, detail, caution = '', remedies }: Pin): number {
+  const lines = (text: string, charWidth: number, width = WIDTH - 12) => Math.ceil((text.length * charWidth) / width)
+  const presses = remedies.slice(0, MOST_REMEDIES).map(({ label }) => lines(label, 7, WIDTH - 32) * 16 + 14)
+  return (
+    lines(title, 7.4) * 18 +
+    lines(detail, 6.4) * 17 +
+    lines(caution, 6.2) * 16 +
+    presses.reduce((sum, height) => sum + height, 0) +
+    40
+  )
 }
 
 /** Remedies shown with a pin. */
 const MOST_REMEDIES = 2
-
-/** A pin is known by its rule and place. */
-export const pinKey = (pin: Pin) => `${pin.rule} ${pin.slots.join(' ')}`
 
 /** Pins stuck into the figure, each with a lead line to what it says and one press that puts it right. */
 export function PinLabels({
@@ -59,9 +63,15 @@ export function PinLabels({
   onPreview,
   bare,
 }: PinLabelsProps) {
+  // Pins in one place stand side by side, so that each can be seen.
+  const beside = new Map<string, number>()
   const stuck = pins.flatMap((pin) => {
-    const anchor = anchors[pin.slots[0]!]
-    return anchor ? [{ pin, at: toPixels(anchor) }] : []
+    const slot = pin.slots.find((one) => anchors[one])
+    if (!slot) return []
+    const at = toPixels(anchors[slot]!)
+    const before = beside.get(slot) ?? 0
+    beside.set(slot, before + 1)
+    return [{ pin, at: { x: at.x + before * 15, y: at.y } }]
   })
   const onLeft = stuck.filter(({ at }) => at.x < width / 2)
   const onRight = stuck.filter(({ at }) => at.x >= width / 2)
@@ -119,18 +129,21 @@ export function PinLabels({
           >
             <p className="font-bold">{pin.title}</p>
             <p className="text-[13px] text-soft">{pin.detail}</p>
+            {pin.caution && <p className="text-[12.5px] text-ink italic">{pin.caution}</p>}
             {pin.remedies.slice(0, MOST_REMEDIES).map(({ label, placements }) => (
               <Button
                 key={label}
-                className="mt-1 max-w-full px-2.5 py-1 text-[13px] leading-tight"
+                className="mt-1 w-full px-2 py-1 text-[13px] leading-tight"
                 onMouseEnter={() => onPreview(placements)}
                 onMouseLeave={() => onPreview(null)}
+                onFocus={() => onPreview(placements)}
+                onBlur={() => onPreview(null)}
                 onClick={() => {
                   onPreview(null)
                   onRemedy(placements)
                 }}
               >
-                <span className="truncate">{label}</span>
+                <span className="flex-1 text-left">{label}</span>
               </Button>
             ))}
             <Leave pin={pin} onAccept={onAccept} />

@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react'
 import { SLOT_FACTS, SPINE } from '@outfit/core/anatomy'
-import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
+import { mainColour, partWorn, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
+import { isCopy } from '@outfit/core/drawer'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { PinMark } from '../ui/PinMark.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
@@ -16,15 +17,19 @@ interface SpineProps {
   /** Where a placed part comes from: null when the drawer gives it, else its lowest price if one is known. */
   priceOf: (part: string) => number | null | undefined
   isOwned: (placement: Placement) => boolean
+  /** What is on the way in a parcel. */
+  isComing: (placement: Placement) => boolean
 }
 
 /** The tape measure from crown to sole, one mark a row of slots. */
-export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwned }: SpineProps) {
+export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwned, isComing }: SpineProps) {
   const picked = useRef<HTMLButtonElement>(null)
   useEffect(() => void picked.current?.scrollIntoView({ block: 'nearest' }), [row])
   const stateOf = (worn: readonly Placement[]) => {
     if (worn.length === 0) return ''
+    if (worn.every(isCopy)) return 'by others'
     const missing = worn.filter((p) => !isOwned(p))
+    if (missing.length === 0 && worn.some(isComing)) return 'on the way'
     if (missing.length === 0) return worn.length > 1 ? 'all owned' : 'owned'
     const prices = missing.map((p) => priceOf(p.part))
     if (prices.some((price) => price === undefined)) return `${missing.length} to buy`
@@ -46,7 +51,7 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwne
                 slots.indexOf(a.slot) - slots.indexOf(b.slot) ||
                 (SLOT_FACTS[a.slot].layered ? b.order - a.order : a.order - b.order),
             )
-          const part = catalogue.parts.get(worn[0]?.part ?? '')
+          const part = worn[0] && partWorn(worn[0], catalogue)
           const looks = new Set(
             worn.filter((p) => p.slot !== 'hips' || worn.length === 1).map((p) => lookOf(catalogue, p.part)),
           )
@@ -71,6 +76,9 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwne
                   <span className="flex items-center gap-1.5 font-semibold">
                     <Swatch colour={mainColour(catalogue, part)} />
                     <span className="truncate">{lookOf(catalogue, part.code)}</span>
+                    {worn.some(({ altered }) => altered) && (
+                      <span className="shrink-0 text-[13px] font-normal text-soft italic">altered</span>
+                    )}
                     {looks.size > 1 && (
                       <span className="shrink-0 text-[13px] font-normal text-soft">+ {looks.size - 1}</span>
                     )}

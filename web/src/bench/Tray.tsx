@@ -1,8 +1,10 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, type RefObject } from 'react'
-import { DRESSINGS, SPINE, type Dressing } from '@outfit/core/anatomy'
-import type { Catalogue, Placement } from '@outfit/core/catalogue'
-import type { FittingContext } from '@outfit/core/fitting'
+import { DRESSINGS, isAllowed, SPINE, type Dressing } from '@outfit/core/anatomy'
+import { LEVEL_WORDS, type HouseRules } from '@outfit/core/roster'
+import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
+import { CAUTIONS, valueLost, type FittingContext } from '@outfit/core/fitting'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { View } from '@outfit/core/mannequin'
 import { Link } from 'react-router'
 import { errorText } from '../app/api.ts'
@@ -12,15 +14,24 @@ import { PartNote } from './PartNote.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
 import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type TraySettings } from './trayEntries.ts'
 import type { useTray } from './useTray.ts'
+import { SameHead } from './SameHead.tsx'
 import { Worn } from './Worn.tsx'
 
 export const COLUMNS = 3
 const ROW = 148
 
+/** Slots whose exchange pulls arms out of a torso. */
+const ARMS: readonly Slot[] = ['armRight', 'armLeft', 'torso']
+
 interface TrayProps {
   /** Where something about this place is put off. */
   later: string
   row: string
+  rules: HouseRules
+  /** Where the house rules of this outfit are read and changed. */
+  rulesAt: string
+  /** Id of the roster the outfit is in. */
+  roster: string
   dressing: Dressing
   onDressing: (key: string) => void
   settings: TraySettings
@@ -37,6 +48,7 @@ interface TrayProps {
   onPick: (index: number) => void
   onWear: (entry: TrayEntry) => void
   onChange: (placements: Placement[]) => void
+  onPreview: (placements: Placement[] | null) => void
   note: string | null
   onNote: (part: string) => void
   findRef: RefObject<HTMLInputElement | null>
@@ -52,6 +64,7 @@ export function Tray(props: TrayProps) {
   const { all, shown } = tray
   const dressings = DRESSINGS[row] ?? []
   const spineRow = SPINE.find(({ key }) => key === row)!
+  const allowed = (one: Dressing) => isAllowed(one, props.rules.takingApart)
   const set = (change: Partial<TraySettings>) => props.onSettings({ ...settings, ...change })
   return (
     <section aria-label="Tray" className="flex h-full flex-col gap-2 border-l border-rule px-4 pt-3 pb-3">
@@ -74,21 +87,46 @@ export function Tray(props: TrayProps) {
         catalogue={catalogue}
         onChange={props.onChange}
         onNote={props.onNote}
+        context={props.context}
+        rulesAt={props.rulesAt}
+        onPreview={props.onPreview}
       />
+      {spineRow.key === 'head' && (
+        <SameHead
+          placements={props.present}
+          company={props.context.company}
+          roster={props.roster}
+          catalogue={catalogue}
+        />
+      )}
       {dressings.length > 1 && (
         <div role="group" aria-label="What to put on" className="flex flex-wrap gap-1.5">
-          {dressings.map(({ key, label }) => (
-            <button
-              key={key}
-              type="button"
-              aria-pressed={key === dressing.key}
-              onClick={() => props.onDressing(key)}
-              className={chip(key === dressing.key)}
-            >
-              {label}
-            </button>
-          ))}
+          {dressings.map((one) => {
+            const { key, label } = one
+            return (
+              <button
+                key={key}
+                type="button"
+                aria-pressed={key === dressing.key}
+                disabled={!allowed(one)}
+                title={
+                  allowed(one)
+                    ? undefined
+                    : `The house rules leave this joined; things come apart so far: ${LEVEL_WORDS[props.rules.takingApart]}`
+                }
+                onClick={() => props.onDressing(key)}
+                className={`${chip(key === dressing.key)} disabled:opacity-45 disabled:hover:border-rule`}
+              >
+                {label}
+              </button>
+            )
+          })}
         </div>
+      )}
+      {ARMS.includes(dressing.slot) && dressing.pick !== 'assembly' && allowed(dressing) && (
+        <p role="note" className="border-l-[3px] border-notice pl-2 text-[12.5px] leading-snug">
+          {CAUTIONS.arms} <AtRisk placements={props.present} context={props.context} />
+        </p>
       )}
       <div className="flex items-center gap-1.5">
         <input
@@ -167,7 +205,18 @@ export function Tray(props: TrayProps) {
           />
         </label>
       </div>
-      <Candidates {...props} />
+      {allowed(dressing) ? (
+        <Candidates {...props} />
+      ) : (
+        <p className="flex-1 px-2 py-8 text-center text-soft">
+          The house rules leave these joined; things come apart so far: {LEVEL_WORDS[props.rules.takingApart]}. Change
+          what these are joined to, or{' '}
+          <Link to={props.rulesAt} className="font-semibold text-act underline">
+            the house rules
+          </Link>
+          .
+        </p>
+      )}
       {note && (
         <PartNote
           code={note}
@@ -177,6 +226,13 @@ export function Tray(props: TrayProps) {
       )}
     </section>
   )
+}
+
+/** What a torso costs whose arms are about to be pulled. */
+function AtRisk({ placements, context }: { placements: readonly Placement[]; context: FittingContext }) {
+  const torso = context.catalogue.parts.get(placements.find(({ slot }) => slot === 'torso')?.part ?? '')
+  const worth = torso && valueLost(torso, context)
+  return worth ? <strong>{formatMoney(worth, HOME_CURRENCY)} at risk.</strong> : null
 }
 
 function Candidates({

@@ -1,7 +1,10 @@
 import { ArrowDown, ArrowUp, RotateCw, X } from 'lucide-react'
 import { shift, SLOT_FACTS, takeOff, turn } from '@outfit/core/anatomy'
-import { mainColour, type Catalogue, type Placement, type Slot } from '@outfit/core/catalogue'
+import { mainColour, partWorn, type Catalogue, type Placement, type Slot } from '@outfit/core/catalogue'
+import type { FittingContext } from '@outfit/core/fitting'
 import { Swatch } from '../ui/Swatch.tsx'
+import { Alter } from './Alter.tsx'
+import { alteredInWords } from './alteredInWords.ts'
 import { lookOf } from './lookOf.ts'
 
 interface WornProps {
@@ -10,6 +13,9 @@ interface WornProps {
   catalogue: Catalogue
   onChange: (placements: Placement[]) => void
   onNote: (part: string) => void
+  context: FittingContext
+  rulesAt: string
+  onPreview: (placements: Placement[] | null) => void
 }
 
 /** Parts whose back is another picture: turning them round shows it. */
@@ -19,7 +25,7 @@ const small =
   'inline-flex items-center gap-1 rounded-[7px] px-1.5 py-0.5 text-[13px] font-semibold text-act hover:bg-band disabled:opacity-35'
 
 /** What the slots of a row wear, with what can be done to each piece. */
-export function Worn({ placements, slots, catalogue, onChange, onNote }: WornProps) {
+export function Worn({ placements, slots, catalogue, onChange, onNote, context, rulesAt, onPreview }: WornProps) {
   const worn = placements
     .filter((p) => slots.includes(p.slot))
     .sort((a, b) => slots.indexOf(a.slot) - slots.indexOf(b.slot) || a.order - b.order)
@@ -43,7 +49,7 @@ export function Worn({ placements, slots, catalogue, onChange, onNote }: WornPro
               : null
         return (
           <li key={`${slot} ${order}`} className="flex items-center gap-1.5">
-            <Swatch colour={mainColour(catalogue, part)} />
+            <Swatch colour={mainColour(catalogue, partWorn(placement, catalogue) ?? part)} />
             <button
               type="button"
               onClick={() => onNote(part.code)}
@@ -51,6 +57,11 @@ export function Worn({ placements, slots, catalogue, onChange, onNote }: WornPro
             >
               {lookOf(catalogue, part.code)}
             </button>
+            {placement.altered && (
+              <span className="shrink-0 text-[12.5px] italic text-soft">
+                {alteredInWords(placement.altered, catalogue)}
+              </span>
+            )}
             {label && <span className="shrink-0 text-[12.5px] text-soft">{label}</span>}
             <span className="ml-auto flex shrink-0">
               {stack && (
@@ -75,6 +86,14 @@ export function Worn({ placements, slots, catalogue, onChange, onNote }: WornPro
                   </button>
                 </>
               )}
+              <Alter
+                placement={placement}
+                placements={placements}
+                context={context}
+                rulesAt={rulesAt}
+                onChange={onChange}
+                onPreview={onPreview}
+              />
               {TURNS[slot] && (
                 <button type="button" onClick={() => onChange(turn(placements, slot))} className={small}>
                   <RotateCw aria-hidden className="size-3.5" /> {TURNS[slot]}

@@ -69,7 +69,10 @@ async function wasOurs(
   const theirs = data?.takes.find(({ id }) => id === take)?.placements
   const asText = (list: readonly Placement[]) =>
     list
-      .map(({ slot, part, order, turned }) => `${slot} ${order} ${part} ${turned}`)
+      .map(
+        ({ slot, part, order, turned, altered = [] }) =>
+          `${slot} ${order} ${part} ${turned} ${JSON.stringify(altered)}`,
+      )
       .sort()
       .join('\n')
   if (!data || !theirs || asText(theirs) !== asText(sent)) return false

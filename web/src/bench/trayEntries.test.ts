@@ -50,7 +50,7 @@ const briefOf = (wishes: BriefWish[], avoid: Partial<Brief['avoid']> = {}): Brie
 const prices: Record<string, number | null> = { 'P-1': 900, 'P-2': 50, 'P-3': 100, 'P-4': null, 'P-5': 10 }
 const items = parts.map((part) => ({ part, owned: 0, lowest: prices[part.code]! }))
 const entries = (brief: Brief, free: Record<string, number> = {}, unwanted: string[] = []) =>
-  trayEntries(items, { dressing, free, catalogue, brief, unwanted })
+  trayEntries(items, { dressing, free, catalogue, brief, unwanted, byOthers: true })
 const plain: TraySettings = {
   find: '',
   order: 'likeness',
@@ -73,7 +73,7 @@ describe('entries', () => {
 
   test('parts the catalogue does not know yet are left out', () => {
     const more = [...items, { part: hair('P-9', 'bun', 'copper'), owned: 0, lowest: 1 }]
-    const known = trayEntries(more, { dressing, free: {}, catalogue, brief: briefOf([]), unwanted: [] })
+    const known = trayEntries(more, { dressing, free: {}, catalogue, brief: briefOf([]), unwanted: [], byOthers: true })
     expect(codes(known)).not.toContain('P-9')
   })
 

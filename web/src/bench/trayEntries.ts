@@ -53,6 +53,8 @@ interface TrayOf {
   brief: Brief
   /** Parts that figures and releases to be avoided bring. */
   unwanted: readonly string[]
+  /** Whether the house rules take parts by others. */
+  byOthers: boolean
 }
 
 /** The colour the brief wishes for where a way of dressing puts its parts. */
@@ -62,12 +64,13 @@ export const wishedColourAt = ({ slot }: Dressing, brief: Brief): BriefWish | un
 /** What can be picked in a way of dressing, with what the tray knows of it. */
 export function trayEntries(
   items: readonly { part: Part; owned: number; lowest: number | null }[],
-  { dressing, free, catalogue, brief, unwanted }: TrayOf,
+  { dressing, free, catalogue, brief, unwanted, byOthers }: TrayOf,
 ): TrayEntry[] {
   const judges = judgesByPlace(judgesOf(brief, catalogue))
   const place = placeOf(dressing.slot)
   const codes = new Set(unwanted)
-  const { priceAbove, byOthers } = brief.avoid
+  const { priceAbove, byOthers: avoidsOthers } = brief.avoid
+  const makersAlone = avoidsOthers || !byOthers
   return (
     items
       // Parts come into the catalogue a moment after the answer that brings them.
@@ -87,7 +90,7 @@ export function trayEntries(
           avoided:
             codes.has(part.code) ||
             (main !== undefined && codes.has(main)) ||
-            (byOthers && mouldOf(catalogue, part).traits['maker'] === 'other') ||
+            (makersAlone && mouldOf(catalogue, part).traits['maker'] === 'other') ||
             (units === 0 && priceAbove !== null && (lowest ?? 0) > priceAbove),
         }
       })

@@ -6,6 +6,9 @@ import { api, errorText } from '../app/api.ts'
 import { useAppDispatch, type RootState } from '../app/store.ts'
 import { versionSeen } from './benchSlice.ts'
 
+/** How long something may wait for the last change to be saved, in milliseconds. */
+const PATIENCE = 10_000
+
 /** Opening, copying and choosing takes of an outfit. What is not saved yet is waited for rather than lost. */
 export function useTakes(outfit: OutfitDetail) {
   const dispatch = useAppDispatch()
@@ -18,18 +21,34 @@ export function useTakes(outfit: OutfitDetail) {
   const labelOf = (id: string | null) => outfit.takes.find((t) => t.id === id)?.label ?? ''
   const show = (label: string) =>
     void navigate(`/outfits/${outfit.id}/bench?take=${encodeURIComponent(label)}`, { replace: true })
-  /** The take on the bench with its version, once all of it is saved. */
-  const settled = () => {
-    const { take, version, save } = store.getState().bench
-    if (save === 'saved' && take) return { take, version }
-    toast('Wait until all is saved, then try again.')
-    return null
-  }
+  /** The take on the bench with its version, once all of it is saved; null when that takes too long. */
+  const settled = () =>
+    new Promise<{ take: string; version: number } | null>((resolve) => {
+      const saved = () => {
+        const { take, version, save } = store.getState().bench
+        return save === 'saved' && take ? { take, version } : null
+      }
+      const now = saved()
+      if (now) return resolve(now)
+      const end = (found: ReturnType<typeof saved>) => {
+        clearTimeout(timer)
+        stop()
+        resolve(found)
+      }
+      const stop = store.subscribe(() => {
+        const found = saved()
+        if (found) end(found)
+      })
+      const timer = setTimeout(() => {
+        toast('Wait until all is saved, then try again.')
+        end(null)
+      }, PATIENCE)
+    })
   return {
     busy: adding.isLoading || choosing.isLoading,
     open: (id: string) => show(labelOf(id)),
     add: async () => {
-      const now = settled()
+      const now = await settled()
       if (!now) return
       try {
         const { take: made, version } = await addTake({
@@ -48,14 +67,14 @@ export function useTakes(outfit: OutfitDetail) {
     },
     /** Want a pin as it is; an empty reason sticks it back in. */
     accept: async (pin: AcceptedPin) => {
-      const now = settled()
+      const now = await settled()
       if (!now) return
       const answer = await acceptPin({ outfit: outfit.id, ...now, ...pin })
       if (answer.error) return void toast.error(errorText(answer.error))
       dispatch(versionSeen(answer.data.version))
     },
     choose: async () => {
-      const now = settled()
+      const now = await settled()
       if (!now) return
       const answer = await chooseTake({ outfit: outfit.id, ...now })
       if (answer.error) return void toast.error(errorText(answer.error))

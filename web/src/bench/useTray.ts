@@ -1,7 +1,8 @@
 import { useMemo } from 'react'
-import type { Dressing } from '@outfit/core/anatomy'
+import { isAllowed, type Dressing } from '@outfit/core/anatomy'
 import type { Brief } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
+import type { HouseRules } from '@outfit/core/roster'
 import { api } from '../app/api.ts'
 import { arrange, trayEntries, wishedColourAt, type TraySettings } from './trayEntries.ts'
 
@@ -13,11 +14,16 @@ export function useTray(
   catalogue: Catalogue,
   brief: Brief,
   unwanted: readonly string[],
+  rules: HouseRules,
 ) {
   const { currentData: data, error, isFetching, refetch } = api.endpoints.candidates.useQuery(dressing.slot)
   const all = useMemo(
-    () => trayEntries(data?.items ?? [], { dressing, free, catalogue, brief, unwanted }),
-    [data, dressing, free, catalogue, brief, unwanted],
+    // What stays joined under the house rules is not picked by itself.
+    () =>
+      isAllowed(dressing, rules.takingApart)
+        ? trayEntries(data?.items ?? [], { dressing, free, catalogue, brief, unwanted, byOthers: rules.byOthers })
+        : [],
+    [data, dressing, free, catalogue, brief, unwanted, rules],
   )
   const wished = wishedColourAt(dressing, brief)
   const shown = useMemo(() => arrange(all, settings, wished, catalogue), [all, settings, wished, catalogue])

@@ -1,7 +1,15 @@
-import { X } from 'lucide-react'
-import { useEffect, useId, useState } from 'react'
-import { STATURES, statureAt, WEIGHTS, type Avoid, type Brief, type Stature, type Weight } from '@outfit/core/brief'
-import { api } from '../app/api.ts'
+import { useId } from 'react'
+import {
+  ABILITIES,
+  STATURES,
+  statureAt,
+  WEIGHTS,
+  type Avoid,
+  type Brief,
+  type Stature,
+  type Weight,
+} from '@outfit/core/brief'
+import { Carriers } from '../ui/Carriers.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
 
 const field = 'rounded-[8px] border border-rule bg-card px-1.5 py-0.5 text-[13.5px]'
@@ -50,9 +58,29 @@ export function Around({ brief, onChange }: { brief: Brief; onChange: (brief: Br
           ))}
         </select>
       </Line>
+      <Line label="Must be seen">
+        {ABILITIES.map(({ key, label, signs }) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={brief.abilities.includes(key)}
+            title={`Told by: ${signs}`}
+            onClick={() =>
+              set({
+                abilities: brief.abilities.includes(key)
+                  ? brief.abilities.filter((one) => one !== key)
+                  : [...brief.abilities, key],
+              })
+            }
+            className={`rounded-full border px-2 py-0 text-[13px] ${brief.abilities.includes(key) ? 'border-act bg-act font-semibold text-act-ink' : 'border-rule bg-card hover:border-act'}`}
+          >
+            {label}
+          </button>
+        ))}
+      </Line>
       <Line label="Avoid">
-        <Carrier kind="figures" codes={brief.avoid.figures} onChange={(figures) => avoid({ figures })} />
-        <Carrier kind="releases" codes={brief.avoid.releases} onChange={(releases) => avoid({ releases })} />
+        <Carriers kind="figures" codes={brief.avoid.figures} onChange={(figures) => avoid({ figures })} />
+        <Carriers kind="releases" codes={brief.avoid.releases} onChange={(releases) => avoid({ releases })} />
         <label className="flex items-center gap-1.5 text-[13.5px]">
           <input
             type="checkbox"
@@ -105,62 +133,5 @@ function Line({ label, children }: { label: string; children: React.ReactNode })
       <span className="font-semibold">{label}</span>
       <span className="flex flex-wrap items-center gap-2">{children}</span>
     </div>
-  )
-}
-
-/** Figures or releases whose parts are not wanted. */
-function Carrier({
-  kind,
-  codes,
-  onChange,
-}: {
-  kind: 'figures' | 'releases'
-  codes: readonly string[]
-  onChange: (codes: string[]) => void
-}) {
-  const listId = useId()
-  const [text, setText] = useState('')
-  // An entry of the list is "code · name", which is looked up by its code.
-  const [words = '', name] = text.split(' · ')
-  const figures = api.endpoints.figures.useQuery(words, { skip: kind !== 'figures' || words === '' })
-  const releases = api.endpoints.releases.useQuery(words, { skip: kind !== 'releases' || words === '' })
-  const found = (kind === 'figures' ? figures.data : releases.data) ?? []
-  const chosen = name !== undefined && found.some((entry) => entry.code === words) ? words : null
-  useEffect(() => {
-    if (chosen === null) return
-    setText('')
-    if (!codes.includes(chosen)) onChange([...codes, chosen])
-  }, [chosen, codes, onChange])
-  return (
-    <>
-      {codes.map((code) => (
-        <span
-          key={code}
-          className="flex items-center gap-1 rounded-full border border-rule bg-card px-2 py-0.5 text-[13px]"
-        >
-          {code}
-          <button
-            type="button"
-            aria-label={`No longer avoid ${code}`}
-            onClick={() => onChange(codes.filter((c) => c !== code))}
-          >
-            <X aria-hidden className="size-3" />
-          </button>
-        </span>
-      ))}
-      <input
-        list={listId}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        placeholder={`parts of ${kind === 'figures' ? 'a figure' : 'a release'} …`}
-        aria-label={`Avoid the parts of ${kind === 'figures' ? 'a figure' : 'a release'}`}
-        className={`${field} w-[138px] placeholder:text-soft`}
-      />
-      <datalist id={listId}>
-        {found.map(({ code, name }) => (
-          <option key={code} value={`${code} · ${name}`} />
-        ))}
-      </datalist>
-    </>
   )
 }

@@ -4,6 +4,7 @@ import { inPoints, wishesOf } from '@outfit/core/brief'
 import type { CastingResult, CastOutfit } from '@outfit/core/casting'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { houseRulesFor } from '@outfit/core/fitting'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { useOutfit } from '../app/useOutfit.ts'
 import { Terms } from '../brief/Terms.tsx'
@@ -28,7 +29,11 @@ export const money = (minor: number) => (minor === 0 ? 'all owned' : formatMoney
 function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take; catalogue: Catalogue }) {
   const [search, setSearch] = useSearchParams()
   const forLess = search.get('for') === 'less'
-  const [settings, setSettings] = useState(rememberedSettings)
+  // A limit of the house rules is where one begins; it can be changed for a casting.
+  const [settings, setSettings] = useState(() => ({
+    ...rememberedSettings(),
+    limit: houseRulesFor(outfit).spendingLimit,
+  }))
   const change = (next: CastingSettings) => {
     setSettings(next)
     rememberSettings(next)

@@ -2,6 +2,8 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { inPoints, likenessOf } from '@outfit/core/brief'
 import { dearParts, type BudgetCurve, type CastOutfit } from '@outfit/core/casting'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { missingFrom } from '@outfit/core/drawer'
+import { houseRulesFor } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { useAppSelector } from '../app/store.ts'
@@ -31,7 +33,8 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
   if (state.state === 'curve' && state.curve !== kept) setKept(state.curve)
   const now = likenessOf(take.placements, outfit.brief, catalogue).milli
   const [floor, setFloor] = useState(Math.min(90, inPoints(now)))
-  const dear = dearParts({ worn: take.placements, free: outfit.free, lowest })
+  const missing = missingFrom(take.placements, outfit.drawer, houseRulesFor(outfit).takingApart)
+  const dear = dearParts({ worn: missing, free: {}, lowest })
   const whole = dear.reduce((sum, { price }) => sum + price, 0)
   const [dearest] = dear
   const dearPart = dearest && catalogue.parts.get(dearest.part)

@@ -1,58 +1,80 @@
-import { useParams } from 'react-router'
-import { formatMoney } from '@outfit/core/market'
-import { api, errorText } from '../app/api.ts'
-import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
-import { Shelf } from './Shelf.tsx'
-import { shelfFacts, shelfHeight } from './shelfData.ts'
+import { useSearchParams } from 'react-router'
+import type { AwaitedParcel, RosterShelf } from '@outfit/core/roster'
+import { EmptyNote } from '../ui/Notes.tsx'
+import { RosterFrame } from './RosterFrame.tsx'
+import { RosterPins } from './RosterPins.tsx'
+import { END, ShelfBoard } from './ShelfBoard.tsx'
+import { shelfHeight } from './shelfData.ts'
 
-const RULES: Record<string, string> = {
-  'as-released': 'As released: whole assemblies as sold',
-  'exchange-only': 'Exchange only: parts are swapped, nothing is altered',
-  altered: 'Altered: trimming, painting and print removal allowed',
-  'open-bench': 'Open bench: parts made by others too',
+/** One roster as a shelf, or two side by side. */
+export function RosterView() {
+  const [search] = useSearchParams()
+  const beside = search.get('beside')
+  return (
+    <RosterFrame wide={beside !== null}>
+      {({ roster, rosters, parcels }) => {
+        const other = rosters.find(({ id }) => id === beside && id !== roster.id)
+        const shown = other ? [roster, other] : [roster]
+        const width = (outfits: RosterShelf['outfits']) =>
+          (other ? 600 : 1240) - END * new Set(outfits.map(({ faction }) => faction)).size
+        const height = Math.min(...shown.map(({ outfits }) => shelfHeight(outfits, width(outfits), other ? 190 : 300)))
+        return (
+          <>
+            {roster.outfits.length === 0 && !other ? (
+              <EmptyNote title="Nobody stands here yet">
+                Add characters: paste a list of names, one a line. Each gets an outfit to be dressed on the bench.
+              </EmptyNote>
+            ) : (
+              <ShelfBoard rosters={shown} height={height} />
+            )}
+            {roster.outfits.length > 0 && (
+              <p className="mt-2 text-[13.5px] text-soft">
+                Drag a figure along the shelf or into another faction, or press Alt and an arrow key on it. Numbers
+                follow, and who comes first is first at the drawer.
+              </p>
+            )}
+            <Awaited roster={roster} parcels={parcels} />
+            {roster.outfits.some(({ placements }) => placements.length > 0) && <RosterPins outfits={roster.outfits} />}
+          </>
+        )
+      }}
+    </RosterFrame>
+  )
 }
 
-/** One roster: its shelf, larger, with its facts. */
-export function RosterView() {
-  const { roster: id } = useParams()
-  const { data, error, isLoading, refetch } = api.endpoints.shelves.useQuery()
-  if (isLoading) return <Waiting>Setting up the shelf…</Waiting>
-  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
-  const roster = data?.rosters.find((r) => r.id === id)
-  if (!roster)
-    return (
-      <EmptyNote title="There is no such roster">It may have been taken down. The others are under Rosters.</EmptyNote>
-    )
-  const due =
-    roster.dueOn &&
-    new Date(`${roster.dueOn}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
+const today = () => new Date().toISOString().slice(0, 10)
+const day = (date: string) =>
+  new Date(`${date}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
+
+/** Parcels that outfits of a roster wait for; late ones are said so. */
+function Awaited({ roster, parcels }: { roster: RosterShelf; parcels: readonly AwaitedParcel[] }) {
+  const own = parcels.flatMap((parcel) => {
+    const waiting = roster.outfits.filter(({ id }) => parcel.outfits.includes(id))
+    return waiting.length > 0 ? [{ parcel, waiting }] : []
+  })
+  if (own.length === 0) return null
   return (
-    <div className="mx-auto max-w-[1400px] px-5 py-5">
-      <h1 className="text-3xl">
-        {roster.name}
-        <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{shelfFacts(roster)}</span>
-      </h1>
-      <p className="mt-1 max-w-2xl">{roster.note}</p>
-      <dl className="mt-3 flex flex-wrap gap-x-8 gap-y-1 text-soft">
-        <div>
-          <dt className="inline font-semibold text-ink">House rules</dt>{' '}
-          <dd className="inline">{RULES[roster.rules] ?? roster.rules}</dd>
-        </div>
-        {roster.budget !== null && (
-          <div>
-            <dt className="inline font-semibold text-ink">Budget</dt>{' '}
-            <dd className="inline">{formatMoney(roster.budget, roster.currency)}</dd>
-          </div>
-        )}
-        {due && (
-          <div>
-            <dt className="inline font-semibold text-ink">Wanted by</dt> <dd className="inline">{due}</dd>
-          </div>
-        )}
-      </dl>
-      <div className="relative isolate mt-8">
-        <Shelf outfits={roster.outfits} height={shelfHeight(roster.outfits, 1240, 324)} />
-      </div>
-    </div>
+    <section aria-labelledby="awaited" className="mt-6">
+      <h2 id="awaited" className="text-xl">
+        On the way
+      </h2>
+      <ul>
+        {own.map(({ parcel, waiting }) => {
+          const late = parcel.expectedOn < today()
+          return (
+            <li key={parcel.id} className="border-t border-rule py-1.5">
+              <strong>{parcel.seller}</strong>{' '}
+              <span className={late ? 'font-semibold text-problem' : 'text-soft'}>
+                {late ? `late: was expected on ${day(parcel.expectedOn)}` : `expected on ${day(parcel.expectedOn)}`}
+              </span>
+              , holds up {waiting.map(({ name }) => name).join(', ')}{' '}
+              <span className="text-soft">
+                ({parcel.parts} {parcel.parts === 1 ? 'part' : 'parts'} of it)
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
   )
 }

@@ -1,19 +1,38 @@
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { api, errorText } from '../app/api.ts'
+import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Shelf } from './Shelf.tsx'
 import { shelfFacts, shelfHeight } from './shelfData.ts'
 
+const TakenDown = lazy(async () => ({ default: (await import('./TakenDown.tsx')).TakenDown }))
+const BeginRoster = lazy(async () => ({ default: (await import('./BeginRoster.tsx')).BeginRoster }))
+
 /** All rosters, each a shelf. */
 export function RostersView() {
   const { data, error, isLoading, refetch } = api.endpoints.shelves.useQuery()
+  const [beginning, begin] = useState(false)
+  const [showsDown, showDown] = useState(false)
+  const begun = beginning && (
+    <Suspense>
+      <BeginRoster onDone={() => begin(false)} />
+    </Suspense>
+  )
   if (isLoading) return <Waiting>Setting up the shelves…</Waiting>
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!data?.rosters.length)
     return (
       <EmptyNote title="No roster yet">
-        A roster holds the outfits that belong together. Start the program with{' '}
-        <code className="font-semibold">npm run demo</code> to look around in Lantern Quay, or send a rosters file to{' '}
+        A roster holds the outfits that belong together.
+        <span className="my-3 block">
+          <Button look="act" onClick={() => begin(true)}>
+            Begin a roster
+          </Button>
+          {begun}
+        </span>
+        Or start the program with <code className="font-semibold">npm run demo</code> to look around in Lantern Quay, or
+        send a rosters file to{' '}
         <a className="font-semibold text-act underline" href="/api/docs">
           the interface for programs
         </a>
@@ -22,6 +41,12 @@ export function RostersView() {
     )
   return (
     <div className="mx-auto max-w-[1400px] px-5 py-5">
+      <div className="float-right">
+        <Button className="px-2.5 py-1 text-[14px]" onClick={() => begin(true)}>
+          Begin a roster
+        </Button>
+      </div>
+      {begun}
       <h1 className="text-3xl">Rosters</h1>
       <p className="text-soft">Pick a figure to put it on the bench.</p>
       {data.rosters.map((roster) => (
@@ -37,6 +62,17 @@ export function RostersView() {
           </div>
         </article>
       ))}
+      {showsDown ? (
+        <Suspense>
+          <TakenDown />
+        </Suspense>
+      ) : (
+        <p className="mt-6">
+          <Button look="plain" className="px-1.5 py-0.5" onClick={() => showDown(true)}>
+            What was taken down or off
+          </Button>
+        </p>
+      )}
     </div>
   )
 }

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { takeNamed } from '@outfit/core/roster'
 import { api, errorText } from '../app/api.ts'
+import { rosterApi } from '../app/rosterApi.ts'
 import { rememberOutfit } from '../app/lastOutfit.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 
@@ -12,11 +13,14 @@ export function CardView() {
   const [search] = useSearchParams()
   const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
   const [broken, setBroken] = useState(false)
+  const [markShown] = rosterApi.endpoints.markShown.useMutation()
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!outfit) return <Waiting>Drawing the card…</Waiting>
   rememberOutfit(outfit.id)
   const take = takeNamed(outfit.takes, search.get('take'))!
   const file = (kind: 'svg' | 'png') => `/api/outfits/${outfit.id}/card.${kind}?take=${take.id}`
+  // Once a built outfit's card is taken away, it counts as shown.
+  const shown = () => void (take.chosen && markShown({ outfits: [outfit.id], how: 'card' }))
   const download = 'inline-flex items-center gap-1.5 rounded-[10px] border px-3.5 py-2 font-semibold'
   return (
     <div className="mx-auto flex h-full max-w-[1240px] flex-col px-5 py-4">
@@ -41,10 +45,20 @@ export function CardView() {
           </nav>
         )}
         <div className="ml-auto flex gap-2">
-          <a href={file('svg')} download className={`${download} border-act/70 bg-card text-act hover:border-act`}>
+          <a
+            href={file('svg')}
+            download
+            onClick={shown}
+            className={`${download} border-act/70 bg-card text-act hover:border-act`}
+          >
             <Download aria-hidden className="size-4" /> SVG
           </a>
-          <a href={file('png')} download className={`${download} border-act bg-act text-act-ink hover:brightness-110`}>
+          <a
+            href={file('png')}
+            download
+            onClick={shown}
+            className={`${download} border-act bg-act text-act-ink hover:brightness-110`}
+          >
             <Download aria-hidden className="size-4" /> PNG
           </a>
         </div>

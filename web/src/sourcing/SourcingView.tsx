@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { Download } from 'lucide-react'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { CAUTIONS } from '@outfit/core/fitting'
 import { formatMoney } from '@outfit/core/market'
 import { takeNamed } from '@outfit/core/roster'
 import type { Basket, SourcingReport } from '@outfit/core/sourcing'
@@ -223,7 +224,7 @@ function Report({
         <p className="text-soft">
           {report.name}, take {report.label}: {count(plan.fills.filter((f) => f.from === 'owned').length, 'need')} met
           from the drawer. Solved in {plan.seconds.toFixed(1)} s over {count(problem.sellers.length, 'seller')} and{' '}
-          {problem.offers.length} offers, prices of {report.date}.
+          {problem.offers.length} offers, prices of {report.date}. {CAUTIONS.small}
         </p>
         <div className="ml-auto flex shrink-0 gap-2">
           {[

@@ -1,6 +1,7 @@
 import { judgesByPlace, judgesOf, likenessOfPart, placeOf } from '@outfit/core/brief'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
-import { missingFrom } from '@outfit/core/drawer'
+import { isCopy, missingFrom } from '@outfit/core/drawer'
+import { houseRulesFor } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY, lowestSum } from '@outfit/core/market'
 import { compareTakes, type ComparedRow, type OutfitDetail } from '@outfit/core/roster'
 import { useAppSelector } from '../app/store.ts'
@@ -78,7 +79,7 @@ function Cell({
   // Legs speak for their hips.
   const seen = worn.filter(({ slot }) => slot !== 'hips' || worn.length === 1)
   const looks = new Set(seen.map(({ part }) => lookOf(catalogue, part)))
-  const missing = new Set(missingFrom(entry.take.placements, outfit.free))
+  const missing = new Set(missingFrom(entry.take.placements, outfit.drawer, houseRulesFor(outfit).takingApart))
   const toBuy = worn.filter((placement) => missing.has(placement))
   const price = lowestSum(
     toBuy.map(({ part }) => part),
@@ -102,7 +103,13 @@ function Cell({
         ))}
       </span>
       <span className="shrink-0 text-[13px] text-soft">
-        {toBuy.length === 0 ? 'owned' : price === null ? 'not sold singly' : formatMoney(price, HOME_CURRENCY)}
+        {worn.every(isCopy)
+          ? 'by others'
+          : toBuy.length === 0
+            ? 'owned'
+            : price === null
+              ? 'not sold singly'
+              : formatMoney(price, HOME_CURRENCY)}
       </span>
       {share !== null && share !== undefined && (
         <strong className="w-7 shrink-0 text-right font-head text-act" title="likeness there">

@@ -5,11 +5,12 @@ import { toast } from 'sonner'
 import { inPoints, likenessOf, type Likeness } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/drawer'
-import { pinsOf, type Pin } from '@outfit/core/fitting'
+import { houseRulesFor, isAccepted, pinsOf, type Pin } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY, lowestSum } from '@outfit/core/market'
-import { houseRulesOf, type OutfitDetail, type Take } from '@outfit/core/roster'
+import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { api, errorText } from '../app/api.ts'
 import { useAppSelector } from '../app/store.ts'
+import { useFitting } from '../app/useFitting.ts'
 import { useOutfit } from '../app/useOutfit.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -41,6 +42,7 @@ export interface JudgedTake {
 function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; take: Take; catalogue: Catalogue }) {
   const [search, setSearch] = useSearchParams()
   const lowest = useAppSelector((state) => state.catalogue.lowest)
+  const context = useFitting(outfit, catalogue)
   const asked = search.get('with')?.split(',') ?? []
   const chosen = outfit.takes.find(({ chosen: is }) => is)
   const standing = outfit.takes.filter(({ label }) => asked.includes(label))
@@ -54,17 +56,11 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
   const judged = useMemo(
     () =>
       takes.map((take): JudgedTake => {
-        const missing = missingFrom(take.placements, outfit.free)
+        const missing = missingFrom(take.placements, outfit.drawer, houseRulesFor(outfit).takingApart)
         return {
           take,
           likeness: likenessOf(take.placements, outfit.brief, catalogue),
-          pins: pinsOf(take.placements, {
-            catalogue,
-            free: outfit.free,
-            brief: outfit.brief,
-            rules: houseRulesOf(outfit.roster.rules),
-            lowest,
-          }),
+          pins: pinsOf(take.placements, context).filter((pin) => !isAccepted(pin, take.accepted)),
           price: lowestSum(
             missing.map(({ part }) => part),
             lowest,
@@ -74,7 +70,7 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
       }),
     // The takes are found anew at each draw; their ids and the outfit say whether they changed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [takes.map(({ id }) => id).join(), outfit, catalogue, lowest],
+    [takes.map(({ id }) => id).join(), outfit, catalogue, lowest, context],
   )
   const toggle = (label: string) => {
     const labels = takes.map((t) => t.label)

@@ -1,0 +1,157 @@
+import { Dialog } from 'radix-ui'
+import { useId, useMemo, useState } from 'react'
+import { statureAt } from '@outfit/core/brief'
+import { readNames } from '@outfit/core/formats'
+import type { RosterShelf } from '@outfit/core/roster'
+import { errorText } from '../app/api.ts'
+import { rosterApi } from '../app/rosterApi.ts'
+import { Button } from '../ui/Button.tsx'
+import { tell } from '../ui/tell.ts'
+
+/** Most bytes of a list. */
+const LARGEST = 1_000_000
+
+/** Paste a list of names and make a character with an outfit of each; what was understood shows while one writes. */
+export function AddCharacters({ roster }: { roster: RosterShelf }) {
+  const [open, setOpen] = useState(false)
+  const [text, setText] = useState('')
+  const [faction, setFaction] = useState('')
+  const [add, { isLoading }] = rosterApi.endpoints.addCharacters.useMutation()
+  const [remove] = rosterApi.endpoints.removeOutfits.useMutation()
+  const [problem, setProblem] = useState('')
+  const factionId = useId()
+  const list = useMemo(
+    () =>
+      readNames(
+        text,
+        roster.outfits.flatMap(({ name, character }) => [name, character]),
+      ),
+    [text, roster.outfits],
+  )
+  const { names, faults, doubles } = list
+  const doubled = new Map(doubles.map((double) => [double.line, double]))
+
+  const readFile = async (file: File | undefined) => {
+    if (!file) return
+    if (file.size > LARGEST) return setProblem(`${file.name} is larger than a list of names can be (1 MB).`)
+    const read = await file.text()
+    // A zero byte is in no list that people write.
+    if (read.includes('\0')) return setProblem(`${file.name} is no text. Save the list as CSV and open that.`)
+    setProblem('')
+    setText(read)
+  }
+  const save = async () => {
+    const answer = await add({
+      roster: roster.id,
+      version: roster.version,
+      characters: names.map(({ name, faction: own, years, notes }) => ({
+        name,
+        faction: own || faction.trim(),
+        years,
+        notes,
+      })),
+    })
+    if (answer.error) return setProblem(errorText(answer.error))
+    setOpen(false)
+    setText('')
+    setProblem('')
+    const { outfits } = answer.data
+    tell(`${outfits.length === 1 ? '1 character' : `${outfits.length} characters`} added.`, () =>
+      remove({ roster: roster.id, outfits }),
+    )
+  }
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button className="px-2.5 py-1 text-[14px]">Add characters</Button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-30 flex h-[620px] w-[860px] -translate-x-1/2 -translate-y-1/2 flex-col rounded-[14px] border border-rule bg-card p-5 shadow-xl">
+          <Dialog.Title className="text-xl">Add characters to {roster.name}</Dialog.Title>
+          <Dialog.Description className="text-soft">
+            Paste names, one a line; or a table whose header has a name and perhaps faction, age and notes. Each becomes
+            a character with an outfit that wears nothing yet; age says how tall they stand.
+          </Dialog.Description>
+          <div className="mt-3 grid min-h-0 flex-1 grid-cols-2 gap-4">
+            <div className="flex min-h-0 flex-col gap-2">
+              <textarea
+                autoFocus
+                aria-label="Names"
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+                placeholder={'name, faction, age\nAda Quill, Cooks, 34\nBo Reed, Makers, 9'}
+                className="min-h-0 flex-1 resize-none rounded-[8px] border border-rule bg-paper px-2 py-1.5 placeholder:text-soft"
+              />
+              <label className="flex items-center gap-2">
+                Or open a file
+                <input
+                  type="file"
+                  accept=".csv,.txt,text/csv,text/plain"
+                  onChange={(event) => void readFile(event.target.files?.[0])}
+                  className="min-w-0 flex-1 text-[13.5px]"
+                />
+              </label>
+              <label htmlFor={factionId} className="flex items-center gap-2">
+                Faction, where the list has none
+                <input
+                  id={factionId}
+                  value={faction}
+                  maxLength={80}
+                  onChange={(event) => setFaction(event.target.value)}
+                  className="min-w-0 flex-1 rounded-[8px] border border-rule bg-paper px-2 py-1"
+                />
+              </label>
+            </div>
+            <div tabIndex={0} aria-label="As understood" role="region" className="min-h-0 overflow-y-auto">
+              {names.length + faults.length === 0 ? (
+                <p className="py-10 text-center text-soft">What you paste shows here as it will be taken.</p>
+              ) : (
+                <ul>
+                  {faults.map(({ line, message }) => (
+                    <li key={`fault ${line}`} className="border-b border-rule py-1 text-problem">
+                      Line {line}: {message}. It is left out.
+                    </li>
+                  ))}
+                  {names.map(({ line, name, faction: own, years }) => (
+                    <li key={line} className="border-b border-rule py-1">
+                      <strong>{name}</strong>{' '}
+                      <span className="text-[13.5px] text-soft">
+                        {[own || faction, years === null ? 'full' : `${years} years, ${statureAt(years)}`]
+                          .filter(Boolean)
+                          .join(' · ')}
+                      </span>
+                      {doubled.has(line) && (
+                        <span className="block text-[13.5px] text-soft italic">
+                          This name is in {doubled.get(line)!.other} too.
+                        </span>
+                      )}
+                    </li>
+                  ))}
+                </ul>
+              )}
+            </div>
+          </div>
+          {problem && (
+            <p role="alert" className="mt-2 text-problem">
+              {problem}
+            </p>
+          )}
+          <div className="mt-3 flex items-center gap-3">
+            <Button look="act" disabled={names.length === 0 || isLoading} onClick={() => void save()}>
+              Add {names.length === 1 ? '1 character' : `${names.length} characters`}
+            </Button>
+            <Dialog.Close asChild>
+              <Button>Leave it</Button>
+            </Dialog.Close>
+            {doubles.length > 0 && (
+              <span className="text-[13.5px] text-soft">
+                {doubles.length === 1 ? '1 name comes twice' : `${doubles.length} names come twice`}; both are added.
+              </span>
+            )}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

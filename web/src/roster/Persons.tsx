@@ -1,0 +1,119 @@
+import { Link } from 'react-router'
+import { partLabel, type Placement } from '@outfit/core/catalogue'
+import { headsAgree, withHead, type HeadOfAge, type RosterShelf, type ShelfOutfit } from '@outfit/core/roster'
+import { selectCatalogue } from '../app/catalogueSlice.ts'
+import { rosterApi } from '../app/rosterApi.ts'
+import { useAppSelector } from '../app/store.ts'
+import { Button } from '../ui/Button.tsx'
+import { Figure } from '../ui/Figure.tsx'
+import { tell, tellError } from '../ui/tell.ts'
+
+const headOf = ({ placements }: ShelfOutfit): Placement | undefined => placements.find(({ slot }) => slot === 'head')
+
+/** Characters with several outfits: one head in all of them, or a stated series by age. */
+export function Persons({ roster }: { roster: RosterShelf }) {
+  const characters = [...new Set(roster.outfits.map(({ characterId }) => characterId))]
+    .map((id) => ({ id, outfits: roster.outfits.filter(({ characterId }) => characterId === id) }))
+    .filter(({ outfits }) => outfits.length > 1)
+  return (
+    <section aria-labelledby="persons" className="mt-6 border-t border-rule pt-4">
+      <h2 id="persons" className="text-xl">
+        One person, one head
+      </h2>
+      {characters.length === 0 && (
+        <p className="text-soft">
+          Nobody here has more than one outfit yet. A figure’s menu on the shelf makes another for the same person.
+        </p>
+      )}
+      {characters.map(({ id, outfits }) => (
+        <Person key={id} id={id} outfits={outfits} roster={roster} />
+      ))}
+    </section>
+  )
+}
+
+function Person({ id, outfits, roster }: { id: string; outfits: readonly ShelfOutfit[]; roster: RosterShelf }) {
+  const catalogue = useAppSelector(selectCatalogue)
+  const [saveHeads] = rosterApi.endpoints.saveHeads.useMutation()
+  const [wearHeads] = rosterApi.endpoints.wearHeads.useMutation()
+  const series = roster.heads[id] ?? []
+  const worn = outfits.flatMap((outfit) => {
+    const head = headOf(outfit)
+    return head ? [{ outfit, head: head.part, years: outfit.years }] : []
+  })
+  const different = [...new Set(worn.map(({ head }) => head))]
+  const agree = worn.every((one) => worn.every((other) => headsAgree(series, one, other)))
+  const name = outfits[0]!.character
+  const label = (code: string) => {
+    const part = catalogue?.parts.get(code)
+    return catalogue && part ? partLabel(catalogue, part) : code
+  }
+  const state = async (heads: HeadOfAge[], words: string) => {
+    const answer = await saveHeads({ character: id, heads })
+    if (answer.error) return tellError(answer.error)
+    tell(words, () => saveHeads({ character: id, heads: series }))
+  }
+  const giveAll = async (head: string) => {
+    const changed = outfits.filter((outfit) => headOf(outfit)?.part !== head)
+    const answer = await wearHeads({
+      roster: roster.id,
+      outfits: changed.map((outfit) => ({
+        outfit: outfit.id,
+        placements: withHead(outfit.placements, head).filter(({ slot }) => slot === 'head'),
+      })),
+    })
+    if (answer.error) return tellError(answer.error)
+    const { before } = answer.data
+    tell(`${name} has ${label(head)} in every outfit.`, () => wearHeads({ roster: roster.id, outfits: before }))
+  }
+  const aged = worn.flatMap(({ head, years }) => (years === null ? [] : [{ from: years, head }]))
+  // Two heads at one age are no series.
+  const eachAge = aged.length === worn.length && new Set(aged.map(({ from }) => from)).size === aged.length
+  return (
+    <div className="mt-3 flex items-end gap-5">
+      <ul className="flex gap-3">
+        {outfits.map((outfit) => (
+          <li key={outfit.id} className="w-[120px] text-center">
+            <Link to={`/outfits/${outfit.id}/bench`} className="group block">
+              <Figure placements={outfit.placements} label="" crop="head" className="h-[96px] w-full" />
+              <span className="block leading-tight font-semibold group-hover:text-act">{outfit.name}</span>
+              <span className="block text-[13px] text-soft">
+                {outfit.years === null ? 'no age told' : `${outfit.years} years`}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <div className="pb-2">
+        <p>
+          <strong>{name}</strong>{' '}
+          <span className={agree ? 'text-good' : 'text-notice'}>
+            {different.length < 2
+              ? 'has one head in every outfit.'
+              : agree
+                ? `has a head for each age: ${series.map(({ from, head }) => `from ${from} ${label(head)}`).join(', ')}.`
+                : `has ${different.length} heads: ${different.map(label).join(', ')}.`}
+          </span>
+        </p>
+        <div className="mt-1.5 flex flex-wrap gap-2">
+          {different.length > 1 &&
+            different.map((head) => (
+              <Button key={head} className="px-2.5 py-1" onClick={() => void giveAll(head)}>
+                {label(head)} in all outfits
+              </Button>
+            ))}
+          {different.length > 1 && !agree && eachAge && (
+            <Button className="px-2.5 py-1" onClick={() => void state(aged, `${name} has a head for each age.`)}>
+              Meant so: a head for each age
+            </Button>
+          )}
+          {series.length > 0 && (
+            <Button look="plain" className="px-2.5 py-1" onClick={() => void state([], `${name} has one head again.`)}>
+              No series by age
+            </Button>
+          )}
+        </div>
+      </div>
+    </div>
+  )
+}

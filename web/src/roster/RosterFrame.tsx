@@ -1,0 +1,133 @@
+import type { ReactNode } from 'react'
+import { NavLink } from 'react-router'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { isDressed, type RosterShelf } from '@outfit/core/roster'
+import { errorText } from '../app/api.ts'
+import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { useUndoKey } from '../ui/useUndoKey.ts'
+import { AddCharacters } from './AddCharacters.tsx'
+import { RosterMenu } from './RosterMenu.tsx'
+import { costsOf, stateCounts } from './progress.ts'
+import { rulesInShort } from './rosterFacts.ts'
+import { pinsInWords } from './shelfData.ts'
+import { useRoster } from './useRoster.ts'
+
+type Found = Omit<ReturnType<typeof useRoster>, 'roster'> & { roster: RosterShelf }
+
+/** The frame of every view of a roster: what it is, how far it is, what it costs, and the ways to look at it. */
+export function RosterFrame({ wide = false, children }: { wide?: boolean; children: (found: Found) => ReactNode }) {
+  const found = useRoster()
+  useUndoKey()
+  const { roster, isLoading, error, refetch } = found
+  if (isLoading) return <Waiting>Setting up the shelf…</Waiting>
+  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (!roster)
+    return (
+      <EmptyNote title="There is no such roster">It may have been taken down. The others are under Rosters.</EmptyNote>
+    )
+  const { outfits } = roster
+  const cast = outfits.filter(({ placements }) => isDressed(placements)).length
+  const audited = outfits.some(({ base }) => base !== null)
+  const at = (path: string) => `/rosters/${roster.id}${path}`
+  const views: [string, string][] = [
+    ['Shelf', at('')],
+    ['Table', at('/table')],
+    ['Facts', at('/facts')],
+    ['Uniforms and heads', at('/uniforms')],
+    ['Team casting', at('/casting')],
+    ['Line-up', at('/line-up')],
+    ...(audited ? [['Audit', at('/audit')] as [string, string]] : []),
+    ['Ranking', at('/ranking')],
+    ['House rules', at('/rules')],
+  ]
+  return (
+    <div className={`mx-auto px-5 py-4 ${wide ? '' : 'max-w-[1400px]'}`}>
+      <div className="flex items-baseline gap-3">
+        <h1 className="min-w-0 truncate text-3xl">
+          {roster.name}
+          <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">
+            {cast} of {outfits.length} cast · {stateCounts(outfits)} ·{' '}
+            {pinsInWords(outfits.flatMap(({ pins }) => pins))}
+          </span>
+        </h1>
+        <span className="ml-auto flex shrink-0 items-center gap-2">
+          <AddCharacters roster={roster} />
+          <RosterMenu roster={roster} rosters={found.rosters} />
+        </span>
+      </div>
+      <div className="mt-1 flex items-start gap-8">
+        <p className="min-w-0 flex-1">
+          {roster.note}
+          <span className="block text-soft">House rules: {rulesInShort(roster)}</span>
+        </p>
+        <Costs roster={roster} />
+      </div>
+      <nav aria-label="Ways to look at the roster" className="mt-2 flex gap-1 border-b border-rule">
+        {views.map(([name, to]) => (
+          <NavLink
+            key={name}
+            to={to}
+            end
+            className={({ isActive }) =>
+              `-mb-px rounded-t-[8px] border-b-2 px-2.5 py-1 ${isActive ? 'border-act font-bold' : 'border-transparent text-soft hover:bg-band hover:text-ink'}`
+            }
+          >
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+      {children({ ...found, roster })}
+    </div>
+  )
+}
+
+/** Paid and to come against the budget, as a bar and in words. */
+function Costs({ roster }: { roster: RosterShelf }) {
+  const { paid, toCome, unsold, budget, over } = costsOf(roster)
+  const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
+  const due =
+    roster.dueOn &&
+    new Date(`${roster.dueOn}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
+  const whole = Math.max(budget ?? 0, paid + toCome, 1)
+  return (
+    <div className="w-[460px] shrink-0">
+      <p className="text-right">
+        <strong>{money(paid)}</strong> paid, from <strong>{money(toCome)}</strong> to come
+        {budget !== null && (
+          <>
+            {' '}
+            of <strong>{money(budget)}</strong>
+          </>
+        )}
+      </p>
+      <div
+        role="img"
+        aria-label={
+          budget === null
+            ? 'No budget is set'
+            : over > 0
+              ? `${money(over)} over the budget`
+              : `${money(-over)} of the budget left`
+        }
+        className="relative mt-1 h-2.5 overflow-hidden rounded-full bg-band"
+      >
+        <span className="absolute inset-y-0 left-0 bg-act" style={{ width: `${(100 * paid) / whole}%` }} />
+        <span
+          className={`absolute inset-y-0 ${over > 0 ? 'bg-problem/70' : 'bg-act/40'}`}
+          style={{ left: `${(100 * paid) / whole}%`, width: `${(100 * toCome) / whole}%` }}
+        />
+        {budget !== null && (
+          <span
+            className="absolute inset-y-0 w-0.5 bg-ink"
+            style={{ left: `calc(${(100 * budget) / whole}% - 2px)` }}
+          />
+        )}
+      </div>
+      <p className="mt-0.5 text-right text-[13px] text-soft">
+        {budget === null ? '' : over > 0 ? `${money(over)} over budget. ` : `${money(-over)} left. `}
+        To come: lowest single prices, before shipping
+        {unsold > 0 ? `; ${unsold} not sold singly` : ''}.{due ? ` Wanted by ${due}.` : ''}
+      </p>
+    </div>
+  )
+}

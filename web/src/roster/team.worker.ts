@@ -1,0 +1,19 @@
+import { NoCasting, teamCasting } from '@outfit/core/casting'
+import type { TeamAnswer, TeamQuestion } from './teamQuestion.ts'
+
+const tell = (answer: TeamAnswer) => self.postMessage(answer)
+
+/** Cast one team; whoever asked ends the worker to cancel. */
+self.onmessage = ({ data: { ask, seconds } }: MessageEvent<TeamQuestion>) => {
+  try {
+    const result = teamCasting(ask, {
+      seconds,
+      now: () => performance.now() / 1000,
+      onProgress: ({ worth, bound }) => tell({ state: 'running', worth, bound }),
+    })
+    tell({ state: 'cast', result })
+  } catch (error) {
+    if (error instanceof NoCasting) tell({ state: 'none', why: error.message })
+    else throw error
+  }
+}

@@ -1,0 +1,11 @@
+import type { TeamAsk, TeamCasting } from '@outfit/core/casting'
+
+export interface TeamQuestion {
+  ask: TeamAsk
+  seconds: number
+}
+
+export type TeamAnswer =
+  | { state: 'running'; worth: number | null; bound: number }
+  | { state: 'cast'; result: TeamCasting }
+  | { state: 'none'; why: string }

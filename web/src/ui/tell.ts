@@ -1,0 +1,44 @@
+import { toast } from 'sonner'
+import { errorText } from '../app/api.ts'
+
+/** Long enough to be read, thought over and pressed, also on a slow machine. */
+const STAYS = 60_000
+const WARNS = 20_000
+/** Words of what was done with a way back; there is one at a time, the newest. */
+const UNDO = 'undo'
+
+type Answer = { error?: unknown }
+/** Takes something back; `error` in what it answers is told. */
+type Back = () => Promise<Answer | void>
+
+let newest: { words: string; back: Back } | null = null
+
+/** Say what was done. With a way back it stays for a minute, or until the next thing is done; Ctrl or Cmd+Z goes it too. */
+export function tell(words: string, back?: Back): void {
+  if (!back) return void toast(words)
+  newest = { words, back }
+  toast(words, {
+    id: UNDO,
+    duration: STAYS,
+    closeButton: true,
+    action: { label: 'Undo', onClick: () => void takeBack() },
+  })
+}
+
+/** Say what one should know before going on; it stays long enough to be read. */
+export const warn = (words: string): void => void toast.warning(words, { duration: WARNS })
+
+/** Say what went wrong, in the server's words where it has any. */
+export const tellError = (error: unknown): void => void toast.error(errorText(error))
+
+/** Go the newest way back, if there is one; whether there was. */
+export async function takeBack(): Promise<boolean> {
+  if (!newest) return false
+  const { words, back } = newest
+  newest = null
+  toast.dismiss(UNDO)
+  const answer = await back()
+  if (answer?.error) tellError(answer.error)
+  else toast(`Taken back: ${words}`)
+  return true
+}
