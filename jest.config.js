@@ -17,5 +17,5 @@ export default {
       },
     ],
   },
-  testTimeout: 60_000,
+  testTimeout: 300_000,
 }

@@ -13,13 +13,42 @@ async function faults(page: Page): Promise<string[]> {
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {
+  test(`views of a roster have no faults of access, ${colorScheme}`, async ({ app }) => {
+    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    await app.getByRole('link', { name: 'Ferry people' }).click()
+    await expect(app.getByRole('heading', { name: /Ferry people/ })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+    for (const [view, seen] of [
+      ['Table', app.getByRole('region', { name: 'Outfits as a table' })],
+      ['Facts', app.getByRole('region', { name: 'To spend less' })],
+      ['Uniforms and heads', app.getByRole('region', { name: 'One person, one head' })],
+      ['Team casting', app.getByRole('button', { name: /^Cast/ })],
+      ['Line-up', app.getByRole('img', { name: /^Line-up/ })],
+      ['Ranking', app.getByRole('region', { name: 'The order so far' })],
+    ] as const) {
+      await app.getByRole('link', { name: view, exact: true }).click()
+      await expect(seen).toBeVisible()
+      expect([view, ...(await faults(app))]).toEqual([view])
+    }
+    await app.getByRole('link', { name: 'House rules', exact: true }).click()
+    await expect(app.getByRole('radio', { name: /^Open bench/ })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+  })
+
   test(`main views have no faults of access, ${colorScheme}`, async ({ app, server }) => {
     await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
     expect(await faults(app)).toEqual([])
-    await app.getByRole('link', { name: 'Ferry people' }).click()
-    await expect(app.getByRole('heading', { name: /Ferry people/ })).toBeVisible()
+    await app.goto(server.url)
+    await openOutfit(app, 'Lune, bread')
+    await expect(bench(app).cost).toContainText('to finish')
+    await bench(app)
+      .tray.getByRole('button', { name: /^Alter / })
+      .first()
+      .click()
+    await app.getByRole('button', { name: 'Paint' }).click()
     expect(await faults(app)).toEqual([])
+    await app.goto(server.url)
     await openOutfit(app, 'Bram, engines')
     await expect(bench(app).cost).toContainText('to finish')
     expect(await faults(app)).toEqual([])

@@ -59,3 +59,14 @@ test('each take has its card', async ({ app }) => {
   await expect(picture).not.toHaveAttribute('src', before!)
   await expect(app.getByRole('link', { name: 'take A' })).toHaveAttribute('aria-current', 'true')
 })
+
+test('a built outfit counts as shown once its card is taken away', async ({ app, server }) => {
+  await openOutfit(app, 'Mirre Vos')
+  await app.getByRole('link', { name: 'Card' }).click()
+  await Promise.all([app.waitForEvent('download'), app.getByRole('link', { name: 'PNG', exact: true }).click()])
+  const state = async () =>
+    (await server.get<{ rosters: { outfits: { name: string; state: string }[] }[] }>('rosters')).rosters
+      .flatMap(({ outfits }) => outfits)
+      .find(({ name }) => name === 'Mirre Vos')!.state
+  await expect.poll(state).toBe('shown')
+})

@@ -13,23 +13,51 @@ export interface Server {
   get<T>(path: string): Promise<T>
 }
 
-/** `server` is a running demo of the test's own; `app` is the page opened on it. */
-export const test = base.extend<{ server: Server; app: Page }>({
-  server: async ({}, use) => {
-    const data = mkdtempSync(join(tmpdir(), 'outfit-e2e-'))
-    cpSync(process.env['OUTFIT_WORLD']!, data, { recursive: true })
-    let { url, child } = await startBuilt(data)
+/** A demo on a fresh copy of the loaded world. */
+async function begin() {
+  const data = mkdtempSync(join(tmpdir(), 'outfit-e2e-'))
+  cpSync(process.env['OUTFIT_WORLD']!, data, { recursive: true })
+  return { data, ...(await startBuilt(data)) }
+}
+
+async function end({ data, child }: Pick<Awaited<ReturnType<typeof begin>>, 'data' | 'child'>) {
+  await stop(child)
+  rmSync(data, { recursive: true, force: true })
+}
+
+/**
+ * `server` is a running demo of the test's own; `app` is the page opened on it. Starting one takes longer than most
+ * journeys, so `demos` starts the next while a test runs.
+ */
+export const test = base.extend<{ server: Server; app: Page }, { demos: { next(): ReturnType<typeof begin> } }>({
+  demos: [
+    async ({}, use) => {
+      let spare = begin()
+      await use({
+        next: () => {
+          const now = spare
+          spare = now.then(begin)
+          return now
+        },
+      })
+      await end(await spare)
+    },
+    { scope: 'worker', timeout: 300_000 },
+  ],
+  server: async ({ demos }, use) => {
+    const demo = await demos.next()
+    const { data, url } = demo
+    let { child } = demo
     const port = Number(new URL(url).port)
     await use({
       url,
       kill: () => stop(child, 'SIGKILL'),
       restart: async () => {
-        ;({ url, child } = await startBuilt(data, { port }))
+        ;({ child } = await startBuilt(data, { port }))
       },
       get: async <T>(path: string) => (await fetch(`${url}/api/${path}`)).json() as Promise<T>,
     })
-    await stop(child)
-    rmSync(data, { recursive: true, force: true })
+    await end({ data, child })
   },
   app: async ({ page, server }, use) => {
     const complaints: string[] = []

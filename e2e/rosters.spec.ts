@@ -13,9 +13,9 @@ test('rosters stand as shelves of drawn figures; a roster and an outfit open fro
   }
   await app.getByRole('link', { name: 'Ferry people' }).click()
   await expect(app).toHaveURL(/\/rosters\//)
-  await expect(app.getByText('Exchange only: parts are swapped, nothing is altered')).toBeVisible()
-  await expect(app.getByText('12 December 2026')).toBeVisible()
-  await expect(app.getByRole('heading', { name: /Ferry people/ })).toContainText('4 outfits in 2 factions')
+  await expect(app.getByText('House rules: Exchange only')).toBeVisible()
+  await expect(app.getByText(/12 December 2026/)).toBeVisible()
+  await expect(app.getByRole('heading', { name: /Ferry people/ })).toContainText('4 of 4 cast')
   await openOutfit(app, 'Teo, tickets')
   await expect(app).toHaveURL(/\/outfits\/.+\/bench/)
 })

@@ -1,12 +1,14 @@
 /**
  * `npm run bench`: measure what docs/architecture.md sets budgets for. Prints one JSON line a measurement,
  * `{"name", "measured", "unit", "budget", "notes"}` (budget null where none is set); nothing is asserted. With a name
- * only that benchmark runs: draw, brief, search, plan, change, start, script.
+ * only that benchmark runs: draw, pins, team, brief, search, plan, change, start, script.
  */
 import { gzipSync } from 'node:zlib'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { cpus, tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { pins } from '../bench/pins.mjs'
+import { team } from '../bench/team.mjs'
 import { build, install, ROOT, serve } from './tree.mjs'
 
 install()
@@ -66,6 +68,11 @@ const benchmarks = {
       tell('draw outfits', 1000 / median(times), 'outfits a second', { figures: times.length })
     })
   },
+
+  /** Pins of an outfit, and how many the released figures raise. */
+  pins: () => pins({ tell, timed, median, at }),
+
+  team: () => team({ tell, timed, median, at }),
 
   /** Ranking a tray, casting whole outfits, and the colours of a picture, on made-up ones of the size of the budgets. */
   async brief() {

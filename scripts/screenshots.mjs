@@ -20,30 +20,39 @@ const browser = await chromium.launch({
 try {
   const { rosters } = await (await fetch(`${url}/api/rosters`)).json()
   const outfit = (name) => rosters.flatMap((roster) => roster.outfits).find((o) => o.name.startsWith(name)).id
+  const at = (name, view) => `/rosters/${rosters.find((roster) => roster.name === name).id}/${view}`
   const bench = (name) => `/outfits/${outfit(name)}/bench`
+  const fromTheTop = (page) => page.locator('main').evaluate((main) => main.scrollTo(0, 0))
   const planned = (page) => page.getByText('to finish').waitFor()
   const views = [
     ['rosters', '/', (page) => page.getByRole('img', { name: 'Bram, engines' }).waitFor()],
+    ['roster', at('The Heron crew', ''), (page) => page.getByRole('region', { name: 'Pins' }).waitFor()],
     [
-      'roster',
-      `/rosters/${rosters[1].id}`,
-      (page) => page.getByRole('heading', { name: 'Cox' }).or(page.getByRole('img').first()).first().waitFor(),
+      'roster-facts',
+      at('Night market', 'facts'),
+      (page) => page.getByRole('region', { name: 'To spend less' }).waitFor(),
     ],
-    ['bench', bench('Odile, skipper'), planned],
     [
-      'bench-back',
-      bench('Bram'),
+      'team-casting',
+      at('The Heron crew', 'casting'),
       async (page) => {
-        await planned(page)
-        await page.keyboard.press('v')
-        await page
-          .getByRole('navigation', { name: 'Slots' })
-          .getByRole('button', { name: /^Torso/ })
-          .click()
-        await page.getByRole('button', { name: 'Torso alone' }).waitFor()
+        await page.getByRole('button', { name: 'Cast all 9' }).click()
+        await page.getByRole('button', { name: 'Wear all of it' }).waitFor()
+        await fromTheTop(page)
       },
     ],
-    ['bench-dark', bench('Teo'), planned, 'dark'],
+    [
+      'line-up',
+      at('The Heron crew', 'line-up'),
+      async (page) => {
+        await page.getByRole('combobox', { name: 'Stand in' }).selectOption('2')
+        await page.getByRole('button', { name: 'Market stall' }).click()
+        await fromTheTop(page)
+      },
+    ],
+    ['audit', at('Better by one part', 'audit'), (page) => page.getByText('Kept as released').first().waitFor()],
+    ['house-rules', at('Night market', 'rules'), (page) => page.getByRole('radio', { name: /^Open bench/ }).waitFor()],
+    ['bench', bench('Odile, skipper'), planned],
     [
       'part',
       '/parts/P-00031',
@@ -87,11 +96,6 @@ try {
           .getByRole('img', { name: /^High bun in/ })
           .first()
           .waitFor(),
-    ],
-    [
-      'recipe',
-      '/catalogue/prints/D-TORSO-FIDDLER-WAISTCOAT',
-      (page) => page.getByRole('button', { name: 'Save the changes' }).waitFor(),
     ],
     [
       'tables',

@@ -29,6 +29,7 @@ export const brief = (text, { stature = 'full', years = null, notes = '', credit
   stature,
   statureWeight: rest.statureWeight ?? 'matters',
   years,
+  abilities: rest.abilities ?? [],
   avoid: { figures: [], releases: [], byOthers: true, priceAbove: null, ...rest.avoid },
   notes,
   credits,

@@ -124,7 +124,7 @@ const MOULDS = [
   ['GAUNT', 'Net gauntlet', 'wrist', 'gauntlet', 0, 0, 0.2, ''],
   ['TOWEL', 'Rowing towel', 'neck', 'towel', 0.6, 0, 0.4, 'material=cloth'],
   ['SROPE', 'Shoulder rope', 'neck', 'shoulder-rope', 0.8, 0, 0.8, 'material=soft'],
-  ['FTAIL', 'Fish tail', 'lower', 'fish-tail', 0, 0, 2.9, 'length=full'],
+  ['FTAIL', 'Fish tail', 'lower', 'fish-tail', 0, 0, 2.9, 'length=full;footing=9'],
   ['LAPR', 'Long apron', 'waist', 'long-apron', 0, 0, 0.7, ''],
   ['PTAIL', 'Parade tail', 'waist', 'parade-tail', 0, 0, 0.8, ''],
   ['PUFFL', 'Left puffed sleeve', 'arm-left', 'puff-sleeve', 0, 0, 0.5, 'maker=other'],

@@ -236,7 +236,7 @@ hood-coral Rain Rain Fawn; hood-slate Tar Tar Shell; leaf-smock Mint Mint Peat; 
 gull-jersey Poppy Poppy Hazel; otter-jersey Bottle Bottle Shell; cook-jacket Chalk Chalk Hazel; smith-apron Pewter Pewter Umber; clerk-waistcoat Chalk Chalk Fawn;
 fiddler-waistcoat Butter Butter Fawn; sash-tunic Bottle Bottle Fawn; dive-suit Rope Rope Peat; school-tie Slate Slate Hazel; night-cloak Slate Slate Umber`)
 addLegs(`coat-midnight Midnight F; coat-wine Wine F; red-boots Tar F; white-shoes Chalk F; side-coral Midnight F; side-marigold Bottle F; side-marigold Bottle M; gull-hoops Poppy F;
-turned-cuffs Canal F; dotted Wine F; knee-slate Peat F; shorts-umber Canal S; shorts-hazel Moss M; wellingtons Rope F; dive-legs Rope F; belted Slate F; socks-up Slate S; dark Slate F`)
+turned-cuffs Canal F; dotted Wine F; knee-slate Peat F; shorts-cocoa Canal S; shorts-hazel Moss M; wellingtons Rope F; dive-legs Rope F; belted Slate F; socks-up Slate S; dark Slate F`)
 addColourways(
   {
     GOGG: ['Clear Glass/Tar', 'Clear Honey/Oak'],

@@ -546,7 +546,7 @@ gull-hoops | Gull crew hoops | hoops colour=Chalk, shoe colour=Tar | boot=black 
 turned-cuffs | Turned-up cuffs | cuff colour=Ice, shoe colour=Oak | boot=brown |
 dotted | Dotted trousers | dots colour=Butter, shoe colour=Wine | boot=red |
 knee-slate | Knee pads | knee colour=Slate, boot colour=Peat | boot=tall |
-shorts-umber | Shorts, dark | shorts skin=Umber, socks colour=Oat, shoe colour=Coral | bare=umber |
+shorts-cocoa | Shorts, dark | shorts skin=Cocoa, socks colour=Oat, shoe colour=Coral | bare=cocoa |
 shorts-hazel | Shorts, brown | shorts skin=Hazel, socks colour=Chalk, shoe colour=Peat | bare=hazel |
 wellingtons | Green boots | boot colour=Bottle cuff=Moss | boot=tall |
 dive-legs | Diving boots | seam, boot colour=Tar cuff=Brass | boot=tall | belt colour=Tar

@@ -91,14 +91,14 @@ Salvage diver | 2026 | headgear DOME/Tin; head smudge-tar/Umber; torso dive-suit
 Lantern parade otter | 2025 | head calm-tar/Peat/HEADO; torso leaf-smock/Mint; hands Peat; hips wellingtonsF/Rope; waist PTAIL/Peat; heldRight PLANT/Butter@lantern-leaf
 Lantern parade cat | 2025 | headgear CBRD/Straw; head cat-paint/Shell; torso star-tee/Heather; hands Shell; hips socks-upS/Slate; waist PTAIL/Copper; heldLeft PLANT/Clear Berry
 Walking lantern | 2026 | head grin-tar/Clear Honey/HEADL; torso lantern-coat/Wine; hips coat-wineF/Wine; heldRight PLANT/Glow Lamp
-Sea maid | 2026 | headgear WIND/Rain; head paint-coral/Fawn; torso tide-blouse/Canal; hands Fawn; lower FTAIL/Lagoon; neck MEDAL/Quay Blue
+Sea maid | 2026 | headgear WIND/Rain; head paint-coral/Fawn; torso petal-smock/Chalk; hands Fawn; lower FTAIL/Lagoon; neck MEDAL/Quay Blue
 Parade drummer | 2025 | headgear FLOWR/Marigold; head cheer-carrot/Fawn; torso sash-tunic/Bottle; hands Fawn; hips side-marigoldF/Bottle; heldLeft DRUM/Canal@drum-wave
 Masked dancer | 2025 | headgear FLOWR/Rosehip; head lashes-straw/Fawn; face MASK/Marigold; torso petal-smock/Chalk; hands Fawn; lower SKIRT/Wine; wristRight BANGL/Brass; wristLeft BANGL/Brass
 Fiddler | 2018 | headgear RING/Pewter; head goatee-pewter/Fawn; torso fiddler-waistcoat/Butter; hands Fawn; hips turned-cuffsF/Canal; heldRight FIDD/Copper
 Night fiddler | 2024 | headgear BERET/Bottle; head dimple-peat/Fawn; torso fiddler-waistcoat/Butter; hands Fawn; hips dottedF/Wine; heldRight FIDD/Chestnut
 Bell ringer | 2016 | headgear BOBL/Poppy; head nose-chestnut/Fawn/HEADP; torso wave-jumper/Chalk; hands Fawn; hips red-bootsF/Tar; heldRight BELL/Brass
 Tea seller | 2022 | headgear SCARF/Lagoon; head lashes-pewter/Umber; torso smith-apron/Pewter; hands Umber; lower SKIRT/Quay Blue; heldRight TEA/Quay Blue
-Posy girl | 2023 | headgear PLAIT/Copper; head girl-cocoa/Cocoa; torso leaf-smock/Mint; hands Cocoa; hips shorts-umberS/Canal; heldLeft POSY/Rosehip
+Posy girl | 2023 | headgear PLAIT/Copper; head girl-cocoa/Cocoa; torso leaf-smock/Mint; hands Cocoa; hips shorts-cocoaS/Canal; heldLeft POSY/Rosehip
 Fish cook | 2022 | headgear BOBL/Bottle; head moustache-tar/Hazel; torso cook-jacket/Chalk; hands Hazel; hips knee-slateF/Peat; waist LAPR/Chalk; heldRight FISH/Tin
 Smith | 2017 | headgear CREST/Lagoon; head scar-rain/Umber; face GOGG/Clear Honey; torso smith-apron/Pewter; hands Umber; hips knee-slateF/Peat; wristRight GAUNT/Oak; heldLeft MALL/Gunmetal
 Roof thatcher | 2021 | headgear WIND/Peat; head stubble-tar/Plum Skin; torso roof-harness/Slate; hands Plum Skin; hips knee-slateF/Peat; neck SROPE/Rope
@@ -113,9 +113,9 @@ Lamp lighter | 2024 | headgear HOOD/Marigold@hood-lantern; head calm-tar/Umber; 
 Bridge warden | 2022 | headgear DECK/Midnight@cap-anchor; head goatee-tar/Hazel; torso night-cloak/Slate; hands Hazel; hips pipedF/Midnight; neck CAPE/Midnight@cape-star
 Heron warden | 2026 | headgear DECK/Quay Blue@cap-heron; head steady-straw/Shell; torso moss-jacket/Bottle; hands Shell; hips wellingtonsF/Rope; neck CAPE/Quay Blue@cape-heron; beside HERON/Rain
 Gull feeder | 2016 | headgear BUN/Rain; head lashes-pewter/Umber; torso cardigan-heather/Heather; hands Umber; lower SKIRT/Moss; heldRight BASK/Rope; beside GULL/Chalk
-Old captain | 2014 | headgear DECK/Chalk; head beard-pewter/Shell; torso anchor-tee/Chalk; hands Shell; hips plainF/Wine; wristRight CUFF/Poppy
+Old captain | 2014 | headgear DECK/Chalk; head moustache-rain/Fawn; torso anchor-tee/Chalk; hands Fawn; hips plainF/Wine; wristRight CUFF/Poppy
 Hook-handed sailor | 2013 | headgear SCARF/Brick Dust; head patch-peat/Fawn; torso boat-stripes/Oat; handRight HHOOK/Tar; handLeft hand/Fawn; hips plainF/Wine
-Old primrose cook | 2013 | headgear STRAW/Butter; head plain-old/Primrose; torso apron-baker/Canal; hands Primrose; hips plainF/Wine; heldRight LADLE/Tin
+Old primrose cook | 2013 | headgear STRAW/Butter; head plain-old/Primrose; torso boat-stripes/Oat; hands Primrose; hips plainF/Wine; heldRight LADLE/Tin
 Toy stall keeper | 2020 | headgear CURLT/Chestnut; head wink-chestnut/Fawn; torso hood-coral/Rain; hands Fawn; hips side-coralF/Midnight; heldLeft POSY/Poppy
 Late skater | 2026 | headgear CLOUD/Cocoa; head sweat-chestnut/Shell; torso hood-slate/Tar; hands Shell; hips side-coralF/Midnight; neck LSCRF/Coral
 Check-shirt carter | 2018 | headgear BRIM/Oak; head beard-copper/Fawn; torso check-moss/Moss; hands Fawn; hips beltedF/Slate; beside BARR/Oak

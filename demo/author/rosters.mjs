@@ -1,6 +1,8 @@
 import { bram, odile, odileYoung, pim, rower, rowers, teo } from './briefs.mjs'
 import { part } from './parts.mjs'
-import { worn } from './releases.mjs'
+import { bandRoom, bandRosters } from './bandRosters.mjs'
+import { moreRosters } from './moreRosters.mjs'
+import { figures, worn } from './releases.mjs'
 
 const take = (label, wearing, chosen = false, reason = '') => ({
   label,
@@ -11,6 +13,54 @@ const take = (label, wearing, chosen = false, reason = '') => ({
 
 /** A reference picture of demo/world/references. */
 const picture = (file, caption) => [{ photo: `references/${file}.svg`, caption }]
+
+/** What the Heron crew wears alike. */
+const KIT = 'torso heron-jersey/Quay Blue; hips rowerF/Chalk; heldRight OAR/Coral'
+/** What a uniform has of some clothes: mitts stay with the person. */
+const bareHanded = (wearing) => worn(wearing).filter(({ slot }) => !slot.startsWith('hand'))
+
+/** Of the Heron crew, who stands built already. */
+const STAND_BUILT = ['Mirre Vos', 'Sanna Lye', 'Nadi Quill']
+
+/** Ordered for the crew: one parcel that came with an oar too few, one that is late, one that is expected. */
+const crewParcels = [
+  {
+    seller: 'old-cooperage',
+    orderedOn: '2026-10-12',
+    expectedOn: '2026-10-16',
+    arrivedOn: '2026-10-15',
+    currency: 'EUR',
+    shipping: 380,
+    handling: 50,
+    lines: [
+      { part: part('heron-jersey-torso/Quay Blue').code, qty: 3, price: 165, arrived: 3 },
+      { part: part('OAR/Coral').code, qty: 5, price: 48, arrived: 4 },
+    ],
+  },
+  {
+    seller: 'tin-whistle',
+    orderedOn: '2026-11-02',
+    expectedOn: '2026-11-09',
+    currency: 'EUR',
+    shipping: 290,
+    handling: 30,
+    lines: [
+      { part: part('calm-copper/Shell').code, qty: 1, price: 118 },
+      { part: part('SIDE/Carrot').code, qty: 1, price: 96 },
+      { part: part('hand/Umber').code, qty: 2, price: 22 },
+      { part: part('OAR/Coral').code, qty: 2, price: 55 },
+    ],
+  },
+  {
+    seller: 'lock-nine',
+    orderedOn: '2026-11-20',
+    expectedOn: '2027-01-15',
+    currency: 'EUR',
+    shipping: 320,
+    handling: 0,
+    lines: [{ part: part('lashes-chestnut/Fawn').code, qty: 1, price: 104 }],
+  },
+]
 
 export const rosters = [
   {
@@ -117,6 +167,8 @@ export const rosters = [
   },
   {
     name: 'The Heron crew',
+    parcels: crewParcels,
+    uniforms: [{ name: 'Regatta kit', placements: bareHanded(KIT) }],
     note: 'Eight rowers and a young cox in one uniform, for the regatta shelf.',
     rules: 'exchange-only',
     budget: 9000,
@@ -127,12 +179,19 @@ export const rosters = [
       ['Ilka Dunn', 'BUN/Copper', 'lashes-chestnut/Fawn', 'Fawn', 'Bow four'],
       ['Bako Thorne', 'CROP/Tar', 'grin-tar/Umber', 'Umber', 'Bow four'],
       ['Mirre Vos', 'PUFF/Cocoa', 'lashes-tar/Umber', 'Umber', 'Bow four'],
-      ['Sanna Lye', 'SBRD/Peat', 'wink-chestnut/Hazel', 'Hazel', 'Stern four'],
+      [
+        'Sanna Lye',
+        'SBRD/Peat',
+        'wink-chestnut/Hazel',
+        'Hazel',
+        'Stern four',
+        'headgear TAIL/Tar; head lashes-tar/Hazel',
+      ],
       ['Joost Ember', 'TOUS/Straw', 'stubble-peat/Shell', 'Shell', 'Stern four'],
       ['Nadi Quill', 'TAIL/Tar', 'lashes-tar/Hazel', 'Hazel', 'Stern four'],
       ['Hale Brook', 'QUIFF/Tar', 'goatee-tar/Cocoa', 'Cocoa', 'Stern four'],
     ]
-      .map(([name, hair, head, skin, faction]) => ({
+      .map(([name, hair, head, skin, faction, otherwise]) => ({
         name,
         outfits: [
           {
@@ -140,6 +199,8 @@ export const rosters = [
             faction,
             stature: 'full',
             brief: rower(rowers[name]),
+            uniform: 'Regatta kit',
+            ...(STAND_BUILT.includes(name) ? { built: '2026-11-10' } : {}),
             references: picture(name.toLowerCase().replace(' ', '-'), 'At the boathouse'),
             takes: [
               take(
@@ -147,6 +208,14 @@ export const rosters = [
                 `headgear ${hair}; head ${head}; torso heron-jersey/Quay Blue; hands ${skin}; hips rowerF/Chalk; heldRight OAR/Coral`,
                 true,
               ),
+              ...(otherwise
+                ? [
+                    take(
+                      'B',
+                      `${otherwise}; torso heron-jersey/Quay Blue; hands ${skin}; hips rowerF/Chalk; heldRight OAR/Coral`,
+                    ),
+                  ]
+                : []),
             ],
           },
         ],
@@ -160,6 +229,8 @@ export const rosters = [
               faction: 'Cox',
               stature: 'middle',
               brief: pim,
+              uniform: 'Regatta kit',
+              built: '2026-11-10',
               references: picture('pim-cox', 'On the jetty, shouting'),
               takes: [
                 take(
@@ -173,6 +244,8 @@ export const rosters = [
         },
       ]),
   },
+  ...moreRosters,
+  ...bandRosters,
 ]
 
 /** What is put off: `like` a part in a `colour` it was never made in, an offer of a `part`, or a note. */
@@ -194,6 +267,13 @@ export const later = [
   { outfit: 'Teo, tickets', place: 'held', note: 'Look for an umbrella that is shut' },
 ]
 
+const donors = ['Parade drummer', 'Hook-handed sailor']
+const figureNamed = (name) => {
+  const found = figures.find((figure) => figure.name === name)
+  if (!found) throw new Error(`no figure "${name}"`)
+  return found
+}
+
 export const bins = [
   'Heads, light',
   'Heads, dark',
@@ -205,7 +285,12 @@ export const bins = [
   'Mitts and sleeves',
   'Round the neck',
   'Things held',
-].map((name, index) => ({ code: `B${index + 1}`, name }))
+  'Band room',
+  'Boathouse',
+]
+  .map((name, index) => ({ code: `B${index + 1}`, name, figure: '' }))
+  // Owned figures that stand together on the shelf and could give up parts.
+  .concat(donors.map((name, index) => ({ code: `S${index + 1}`, name, figure: figureNamed(name).code })))
 
 const OWNED = `
 B1 calm-chestnut/Fawn 1; B1 calm-copper/Fawn 1; B1 beard-pewter/Shell 1; B1 stubble-peat/Shell 1; B1 plain-old/Primrose 2; B1 freckled-straw/Shell 1; B1 wink-chestnut/Fawn 1;
@@ -218,6 +303,13 @@ B7 work-legRF/Slate 1; B7 work-legLF/Slate 1; B7 plain-hips/Slate 3; B7 dark-leg
 B8 hand/Fawn 4; B8 hand/Hazel 2; B8 hand/Shell 3; B8 hand/Umber 2; B8 hand/Tar 4; B8 quay-jacket-armR/Quay Blue 1; B8 plain-armR/Oat 1; B8 plain-armL/Oat 1; B8 heron-jersey-armR/Quay Blue 3; B8 heron-jersey-armL/Quay Blue 3; B8 plain-armR/Chalk 2; B8 plain-armL/Chalk 2;
 B9 VEST/Amber 1; B9 LSCRF/Coral 1; B9 MEDAL/Poppy 2; B9 CAPE/Tar 1; B9 SATCH/Tar 1; B9 SHAWL/Heather 1;
 B10 ROPE/Rope 2; B10 OAR/Coral 2; B10 OAR/Oat 3; B10 LANT/Clear Honey 1; B10 MALL/Oak 1; B10 MUG/Tin 3; B10 LADLE/Tin 1; B10 CORN/Brass 2; B10 BASK/Rope 1; B10 CAT/Tar 1; B10 UMBR/Tar 1; B10 POUCH/Chestnut 1`
+/** What those who stand built were built from. */
+const boathouse = rosters
+  .find(({ name }) => name === 'The Heron crew')
+  .characters.flatMap(({ outfits }) => outfits)
+  .filter(({ built }) => built)
+  .flatMap(({ takes }) => takes.find(({ chosen }) => chosen).placements)
+
 export const owned = OWNED.trim()
   .split(';')
   .map((line) => line.trim())
@@ -226,3 +318,18 @@ export const owned = OWNED.trim()
     const [, bin, key, qty] = line.match(/^(\S+) (.+) (\d+)$/)
     return { bin, part: part(key).code, qty: Number(qty), date: '2026-10-01', reason: 'stocktake' }
   })
+  .concat(
+    boathouse.map(({ part: code }) => ({ bin: 'B12', part: code, qty: 1, date: '2026-10-15', reason: 'stocktake' })),
+  )
+  .concat(bandRoom.map((entry) => ({ bin: 'B11', ...entry, date: '2026-10-01', reason: 'stocktake' })))
+  .concat(
+    donors.flatMap((name, index) =>
+      figureNamed(name).placements.map(({ part: code }) => ({
+        bin: `S${index + 1}`,
+        part: code,
+        qty: 1,
+        date: '2026-10-01',
+        reason: 'stocktake',
+      })),
+    ),
+  )

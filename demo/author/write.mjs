@@ -93,8 +93,8 @@ csv(
 )
 csv(
   'bins',
-  ['code', 'name'],
-  bins.map((b) => [b.code, b.name]),
+  ['code', 'name', 'figure'],
+  bins.map((b) => [b.code, b.name, b.figure]),
 )
 csv(
   'owned',

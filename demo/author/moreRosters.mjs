@@ -1,0 +1,208 @@
+import { brief } from './briefs.mjs'
+import { colours } from './palette.mjs'
+import { figures, releases, worn } from './releases.mjs'
+
+const colourCode = (name) => colours.find((colour) => colour.name === name).code
+const releaseCode = (name) => releases.find((release) => release.name === name).code
+
+/** A take; `altered` says by slot what is done to the part there for good, `turned` what is worn back to front. */
+const take = (label, wearing, { chosen = false, reason = '', altered = {}, turned = [] } = {}) => ({
+  label,
+  chosen,
+  ...(reason ? { reason } : {}),
+  placements: worn(wearing).map((placement) => ({
+    ...placement,
+    turned: placement.turned || turned.includes(placement.slot),
+    ...(altered[placement.slot] ? { altered: altered[placement.slot] } : {}),
+  })),
+})
+
+const outfit = (name, faction, takes, { stature = 'full', more = {}, ...rest } = {}) => ({
+  name,
+  outfits: [{ name, faction, stature, brief: brief('', { stature, ...rest }), takes, ...more }],
+})
+/** An outfit of one take. */
+const one = (name, faction, wearing, { altered, turned, ...rest } = {}) =>
+  outfit(name, faction, [take('A', wearing, { chosen: true, altered, turned })], rest)
+
+const paint = (name, note) => [{ kind: 'painted', colour: colourCode(name), note }]
+
+const nightMarket = {
+  name: 'Night market',
+  note: 'A numbered series of twelve in four factions. Every face its own; what has to be altered is altered for good.',
+  rules: 'altered',
+  switches: { faces: 'all-different', spendingLimit: 800 },
+  budget: 20000,
+  currency: 'EUR',
+  dueOn: '2027-06-05',
+  characters: [
+    one(
+      'Ines, noodles',
+      'Cooks',
+      'headgear SCARF/Brick Dust; head lashes-tar/Hazel; torso cook-overalls/Chalk; hands Hazel; hips workF/Oat; heldRight LADLE/Tin; heldLeft BOWL/Chalk',
+      { years: 41, abilities: ['cooks'] },
+    ),
+    one(
+      'Otto, fish',
+      'Cooks',
+      'headgear BOBL/Bottle; head moustache-tar/Hazel; torso cook-jacket/Chalk; hands Hazel; hips knee-slateF/Peat; waist LAPR/Chalk; neck OILC/Bottle',
+      { years: 52, abilities: ['cooks', 'fishes'] },
+    ),
+    one(
+      'Lune, bread',
+      'Cooks',
+      'headgear QUIFF/Tar; head moustache-chestnut/Fawn; torso apron-baker/Canal; hips workF/Canal; heldRight BASK/Rope',
+      { years: 29 },
+    ),
+    one(
+      'Sif, lanterns',
+      'Makers',
+      'headgear BRIM/Peat; head goatee-tar/Hazel; torso wine-jacket/Wine; hips plainF/Chestnut; heldRight LANT/Clear Honey; neck SHAWL/Brick Dust',
+      { years: 47, abilities: ['lights'] },
+    ),
+    one(
+      'Abe, nets',
+      'Makers',
+      'headgear OILH/Marigold; head beard-pewter/Shell; torso cable-knit/Oat; hips wadersF/Oak; heldRight POT/Rope; neck BEARD/Rain',
+      { years: 66, abilities: ['fishes'] },
+    ),
+    one(
+      'Roon, the forge',
+      'Makers',
+      'headgear CREST/Lagoon; head scar-rain/Umber; face GOGG/Clear Honey; torso smith-apron/Pewter; hands Umber; hips knee-slateF/Peat; heldLeft MALL/Gunmetal',
+      {
+        years: 58,
+        abilities: ['mends'],
+        altered: { headgear: paint('Rain', 'Two thin coats over a primer') },
+      },
+    ),
+    one(
+      'Milo, accordion',
+      'Musicians',
+      'headgear SIDE/Chestnut; head wink-chestnut/Fawn; torso boat-stripes/Oat; hands Fawn; hips patchedF/Peat; legLeft work-legLF/Slate; neck ACCO/Poppy; neck CAPE/Tar',
+      { years: 33, abilities: ['plays'] },
+    ),
+    one(
+      'Wim, fiddle',
+      'Musicians',
+      'headgear RING/Rain; head goatee-pewter/Fawn; torso fiddler-waistcoat/Butter; hands Fawn; hips turned-cuffsF/Canal; heldRight FIDD/Copper',
+      {
+        years: 70,
+        abilities: ['plays'],
+        altered: { headgear: paint('Pewter', 'To go with his goatee') },
+      },
+    ),
+    one(
+      'Amara, songs',
+      'Musicians',
+      'headgear LONG/Tar; head lashes-tar/Umber; torso ruffled/Foxglove; hands Umber; lower GOWN/Sloe',
+      {
+        years: 25,
+        altered: { headgear: [{ kind: 'trimmed', share: 30, note: 'To the shoulder, with a fine saw' }] },
+      },
+    ),
+    one(
+      'Pia, drum',
+      'Musicians',
+      'headgear FLOWR/Marigold; head cheer-carrot/Fawn; torso sash-tunic/Bottle; hands Fawn; hips side-marigoldM/Bottle; heldLeft DRUM/Canal@drum-wave',
+      { stature: 'full', statureWeight: 'must', years: 16, abilities: ['plays'] },
+    ),
+    one(
+      'Storm warden',
+      'Wardens',
+      'headgear OILH/Marigold; head calm-tar/Hazel; torso oilskin-coat/Marigold; hips workF/Slate; heldRight HOOK/Oak',
+      { years: 38, abilities: ['rescues'] },
+    ),
+    one(
+      'Lamp lighter',
+      'Wardens',
+      'headgear HOOD/Slate; head calm-tar/Umber; torso night-cloak/Slate; hands Umber; hips workF/Slate; heldLeft PLANT/Glow Lamp',
+      { years: 21, abilities: ['lights'], turned: ['torso'] },
+    ),
+  ],
+}
+
+/** A released figure as it was sold, and better by one part. */
+function audited(name, faction, better, reason, rest = {}) {
+  const figure = figures.find((one) => one.name === name)
+  const kept = better === null || rest.kept === true
+  const released = { label: 'A', chosen: kept, placements: figure.placements }
+  const takes = better === null ? [released] : [released, take('B', better, { chosen: !kept, reason, ...rest.take })]
+  return outfit(name, faction, takes, { ...rest, more: { ...rest.more, base: figure.code } })
+}
+
+const better = {
+  name: 'Better by one part',
+  note: 'Ten released figures that could be better, each by the least that does it. Take A is as it was sold.',
+  rules: 'as-released',
+  switches: {
+    skins: 'natural',
+    excluded: { figures: [], releases: [releaseCode('Toy Stall')] },
+  },
+  currency: 'EUR',
+  characters: [
+    audited(
+      'Market porter',
+      'Hair',
+      'headgear CROP/Chestnut; head calm-chestnut/Shell; torso market-shirt/Butter; hands Shell; hips workF/Slate; neck BACKB/Rope',
+      'Brows of the hair’s colour.',
+    ),
+    audited(
+      'Sail maker',
+      'Hair',
+      'headgear BOB/Straw; head glasses-copper/Shell; torso sail-harness/Ice; hands Shell; hips beltedF/Slate; heldRight ROPE/Oat',
+      '',
+      // The bob was never made in this colour.
+      { kept: true },
+    ),
+    audited(
+      'Harbour pilot',
+      'Hats',
+      'headgear PEAK/Chalk; head moustache-rain/Fawn; torso wave-jumper/Chalk; armRight pilot-coat-armR/Midnight; hands Fawn; hips coat-midnightF/Midnight; heldLeft TELE/Brass',
+      'The jumper of the bell ringer, one sleeve of the coat.',
+    ),
+    audited(
+      'Old sailor',
+      'Faces',
+      'headgear DECK/Chalk; head patch-peat/Fawn; torso anchor-tee/Chalk; hands Fawn; hips plainF/Wine',
+      '',
+      {
+        kept: true,
+        take: {
+          reason: '',
+          altered: { torso: [{ kind: 'print-removed', note: 'A plain shirt, if that were allowed' }] },
+        },
+      },
+    ),
+    audited('Old primrose cook', 'Faces', null, ''),
+    audited('Toy stall keeper', 'Faces', null, ''),
+    audited(
+      'Life guard',
+      'Colours',
+      'headgear VISOR/Clear Tide; head dimple-peat/Hazel; torso tide-blouse/Canal; hands Hazel; hips shorts-hazelM/Moss; neck VEST/Poppy@vest-anchor; heldRight HOOK/Oak',
+      'Meant to be seen from afar.',
+      {
+        stature: 'middle',
+        years: 13,
+        more: { switches: { mostMainColours: 5 }, switchesReason: 'A life guard is to be seen from afar.' },
+      },
+    ),
+    audited(
+      'Sea maid',
+      'Colours',
+      'headgear WIND/Rain; head paint-coral/Fawn; torso petal-smock/Chalk; hands Fawn; lower FTAIL/Lagoon; neck MEDAL/Quay Blue; heldRight NET/Marigold',
+      'A net tells what she does.',
+      { statureWeight: 'none', abilities: ['fishes'] },
+    ),
+    audited(
+      'Canal child with net',
+      'Children',
+      'headgear BOWLC/Straw; head baby-straw/Shell; torso fish-tee/Ice; hands Shell; hips shorts-shellS/Brick Dust; heldRight NET/Oat',
+      'Fair hair over fair brows.',
+      { stature: 'short', years: 8 },
+    ),
+    audited('School rower', 'Children', null, '', { stature: 'middle', years: 8 }),
+  ],
+}
+
+export const moreRosters = [nightMarket, better]
