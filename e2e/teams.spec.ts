@@ -145,7 +145,7 @@ test('a uniform is changed once for all who did not deviate', async ({ app, serv
     .getByRole('button', { name: /^Head(?!gear)/ })
     .click()
   await app.getByRole('button', { name: 'Wear this one there too' }).click()
-  await expect(app.getByText(/in every outfit\.$/)).toBeVisible()
+  await expect(app.locator('[data-title]', { hasText: /^Odile Marsh has .* in every outfit\.$/ })).toBeVisible()
   await expect(app.getByRole('button', { name: 'Wear this one there too' })).toHaveCount(0)
 })
 
@@ -239,9 +239,11 @@ test('a roster tells what it waits for and what could be cut; an audit and a ran
 test('two windows: what one changes shows in the other, and a collision is told', async ({ app, context, server }) => {
   await open(app, 'Night market')
   await view(app, 'Table').click()
+  const faction = (page: Page) => page.getByRole('textbox', { name: 'Faction of Otto, fish' })
+  // The address changes only once the table is loaded.
+  await expect(faction(app)).toHaveValue('Cooks')
   const other = await context.newPage()
   await other.goto(app.url())
-  const faction = (page: Page) => page.getByRole('textbox', { name: 'Faction of Otto, fish' })
   await expect(faction(other)).toHaveValue('Cooks')
   await faction(app).fill('Fishers')
   await faction(app).press('Enter')

@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
+import { useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { api, errorText, type Candidate, type FindRequest } from '../app/api.ts'
 import { PartCard } from './PartCard.tsx'
@@ -21,6 +21,7 @@ interface FoundGridProps {
 export function FoundGrid({ question, total, catalogue, columns = 6, onPick }: FoundGridProps) {
   const scroller = useRef<HTMLDivElement>(null)
   const [at, setAt] = useState(0)
+  const wanted = useRef<number | null>(null)
   const virtual = useVirtualizer({
     count: Math.ceil(total / columns),
     getScrollElement: () => scroller.current,
@@ -30,6 +31,7 @@ export function FoundGrid({ question, total, catalogue, columns = 6, onPick }: F
   const key = JSON.stringify(question)
   useEffect(() => {
     setAt(0)
+    wanted.current = null
     scroller.current?.scrollTo({ top: 0 })
   }, [key])
   const move = (event: KeyboardEvent) => {
@@ -47,18 +49,16 @@ export function FoundGrid({ question, total, catalogue, columns = 6, onPick }: F
     const next = Math.min(total - 1, Math.max(0, to))
     setAt(next)
     virtual.scrollToIndex(Math.floor(next / columns), { align: 'auto' })
-    // The card may have to be fetched first; it takes the focus as soon as it is there.
-    const wanted = `[data-at="${next}"] > :is(a, button)`
-    let tries = 0
-    const focus = () => {
-      const card = scroller.current?.querySelector<HTMLElement>(wanted)
-      if (card) card.focus({ preventScroll: true })
-      else if (tries++ < 30) requestAnimationFrame(focus)
-    }
-    requestAnimationFrame(focus)
+    wanted.current = next
+    focusWanted(scroller.current, wanted)
   }
   return (
-    <div ref={scroller} onKeyDown={move} className="h-full overflow-y-auto px-4 pt-1 pb-4">
+    <div
+      ref={scroller}
+      onKeyDown={move}
+      onPointerDown={() => (wanted.current = null)}
+      className="h-full overflow-y-auto px-4 pt-1 pb-4"
+    >
       <ul aria-label="Found parts" className="relative" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map((row) => (
           <Row
@@ -68,6 +68,8 @@ export function FoundGrid({ question, total, catalogue, columns = 6, onPick }: F
             columns={columns}
             top={row.start}
             catalogue={catalogue}
+            scroller={scroller}
+            wanted={wanted}
             {...(onPick ? { onPick } : {})}
           />
         ))}
@@ -76,17 +78,32 @@ export function FoundGrid({ question, total, catalogue, columns = 6, onPick }: F
   )
 }
 
+/** The card that the keys have gone to, until it has the focus. */
+type Wanted = RefObject<number | null>
+
+/** The card may have to be fetched first, however long that takes; each row that comes asks again. */
+function focusWanted(scroller: HTMLElement | null, wanted: Wanted) {
+  if (wanted.current === null) return
+  const card = scroller?.querySelector<HTMLElement>(`[data-at="${wanted.current}"] > :is(a, button)`)
+  if (!card) return
+  card.focus({ preventScroll: true })
+  wanted.current = null
+}
+
 interface RowProps {
   request: FindRequest
   first: number
   columns: number
   top: number
   catalogue: Catalogue
+  scroller: RefObject<HTMLElement | null>
+  wanted: Wanted
   onPick?: (entry: Candidate) => void
 }
 
-function Row({ request, first, columns, top, catalogue, onPick }: RowProps) {
+function Row({ request, first, columns, top, catalogue, scroller, wanted, onPick }: RowProps) {
   const { currentData, error } = api.endpoints.findParts.useQuery(request)
+  useEffect(() => focusWanted(scroller.current, wanted), [currentData, catalogue, scroller, wanted])
   const from = first - (request.offset ?? 0)
   const entries = currentData?.items.slice(from, from + columns) ?? []
   return (
