@@ -18,9 +18,31 @@ const JOINED: readonly (readonly Slot[])[] = [
 export const levelOf = ({ slot, level }: Piece): Level => level ?? TAKING_APART[slot] ?? 1
 
 /**
+ * The pieces of a thing as they come off when it is taken apart no further than `level`: those that stay joined as one
+ * group, every other on its own; as sold (0) all of them are one group. O(pieces).
+ */
+export function groupsOf<P extends Piece>(pieces: readonly P[], level: Level): P[][] {
+  const singles: P[][] = []
+  const joined = new Map<number, P[]>()
+  for (const piece of pieces) {
+    const group = level === 0 ? 0 : JOINED.findIndex((slots) => slots.includes(piece.slot) && levelOf(piece) > level)
+    if (group < 0) singles.push([piece])
+    else joined.set(group, [...(joined.get(group) ?? []), piece])
+  }
+  return [...joined.values(), ...singles]
+}
+
+/** How many of each part there are in some pieces. */
+export function countParts(pieces: Iterable<{ part: string }>): Map<string, number> {
+  const counts = new Map<string, number>()
+  for (const { part } of pieces) counts.set(part, (counts.get(part) ?? 0) + 1)
+  return counts
+}
+
+/**
  * The pieces a thing may give for what is wanted when it is taken apart no further than `level`. Pieces that stay joined
  * are given together, and only where every one of them is wanted; as sold (0) that goes for the whole thing. `wanted` is
- * how many of each part are wanted. O(pieces).
+ * how many of each part are wanted; single pieces are given however many are. O(pieces).
  */
 export function piecesGiven<P extends Piece>(
   pieces: readonly P[],
@@ -28,14 +50,11 @@ export function piecesGiven<P extends Piece>(
   wanted: (part: string) => number,
 ): P[] {
   const joined = (piece: P) =>
-    level === 0 ? 0 : JOINED.findIndex((slots) => slots.includes(piece.slot) && levelOf(piece) > level)
-  const whole = (group: readonly P[]) => {
-    const needed = new Map<string, number>()
-    for (const { part } of group) needed.set(part, (needed.get(part) ?? 0) + 1)
-    return [...needed].every(([part, qty]) => wanted(part) >= qty)
-  }
-  const groups = new Map<number, P[]>()
-  for (const piece of pieces) groups.set(joined(piece), [...(groups.get(joined(piece)) ?? []), piece])
-  const left = new Set([...groups].filter(([group, own]) => group < 0 || whole(own)).map(([group]) => group))
-  return pieces.filter((piece) => left.has(joined(piece)))
+    level === 0 || JOINED.some((slots) => slots.includes(piece.slot) && levelOf(piece) > level)
+  const given = new Set(
+    groupsOf(pieces, level)
+      .filter((group) => !joined(group[0]!) || [...countParts(group)].every(([part, qty]) => wanted(part) >= qty))
+      .flat(),
+  )
+  return pieces.filter((piece) => given.has(piece))
 }

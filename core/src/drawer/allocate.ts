@@ -1,4 +1,4 @@
-import { piecesGiven, type Piece } from '../anatomy/index.ts'
+import { countParts, groupsOf, piecesGiven, type Piece } from '../anatomy/index.ts'
 import type { Level, Placement } from '../catalogue/index.ts'
 
 /** An owned figure that stands together and could give up parts. */
@@ -30,8 +30,9 @@ export const isCopy = ({ altered = [] }: Pick<Placement, 'altered'>): boolean =>
   altered.some(({ kind }) => kind === 'by-others')
 
 /**
- * What the drawer gives for some placements, one source each, and what it has afterwards. Loose parts come first; then the
- * donor that gives most, and so on, taken apart no further than `level`, so that few are disturbed. Ties go by code.
+ * What the drawer gives for some placements, one source each, and what it has afterwards. Of parts that do not lie loose
+ * often enough the donor gives first that has most of them, and so on, taken apart no further than `level`, so that few are
+ * disturbed; what comes along with a joined piece need not be taken from the loose ones. Ties go by code.
  * O(placements × donors).
  */
 export function takeFrom(
@@ -39,44 +40,68 @@ export function takeFrom(
   placements: readonly Pick<Placement, 'part' | 'altered'>[],
   level: Level,
 ): { sources: Source[]; left: Drawer } {
+  const needed = countParts(placements.filter((placement) => !isCopy(placement)))
+  const given = new Map<string, string[]>()
+  let donors = [...drawer.donors].sort((a, b) => (a.code < b.code ? -1 : 1))
+  for (;;) {
+    const short = new Map<string, number>()
+    for (const [part, qty] of needed)
+      if (qty > (drawer.loose[part] ?? 0)) short.set(part, qty - (drawer.loose[part] ?? 0))
+    if (short.size === 0) break
+    let best: { donor: Donor; pieces: Piece[]; gain: number } | null = null
+    for (const donor of donors) {
+      const { pieces, gain } = givenBy(donor, level, needed, short)
+      if (gain > (best?.gain ?? 0)) best = { donor, pieces, gain }
+    }
+    if (!best) break
+    const { donor, pieces } = best
+    for (const { part } of pieces) {
+      needed.set(part, needed.get(part)! - 1)
+      given.set(part, [...(given.get(part) ?? []), donor.code])
+    }
+    donors = donors.map((one) =>
+      one === donor ? { ...donor, pieces: donor.pieces.filter((piece) => !pieces.includes(piece)) } : one,
+    )
+  }
   const loose = { ...drawer.loose }
   const sources = placements.map((placement): Source => {
     if (isCopy(placement)) return ELSEWHERE
     const { part } = placement
-    if ((loose[part] ?? 0) === 0) return null
-    loose[part]!--
-    return { donor: null }
-  })
-  let donors = [...drawer.donors].sort((a, b) => (a.code < b.code ? -1 : 1))
-  for (;;) {
-    const missing = new Map<string, number[]>()
-    placements.forEach(({ part }, i) => {
-      if (!sources[i]) missing.set(part, [...(missing.get(part) ?? []), i])
-    })
-    if (missing.size === 0) break
-    let best: { donor: Donor; given: Piece[] } | null = null
-    for (const donor of donors) {
-      const given = givenBy(donor, level, (part) => missing.get(part)?.length ?? 0)
-      if (given.length > (best?.given.length ?? 0)) best = { donor, given }
+    const still = needed.get(part) ?? 0
+    if (still > 0 && (loose[part] ?? 0) > 0) {
+      loose[part]!--
+      needed.set(part, still - 1)
+      return { donor: null }
     }
-    if (!best) break
-    const { donor, given } = best
-    for (const { part } of given) sources[missing.get(part)!.shift()!] = { donor: donor.code }
-    donors = donors.map((one) =>
-      one === donor ? { ...donor, pieces: donor.pieces.filter((piece) => !given.includes(piece)) } : one,
-    )
-  }
+    const donor = given.get(part)?.shift()
+    return donor === undefined ? null : { donor }
+  })
   return { sources, left: { loose, donors } }
 }
 
-/** The pieces of a donor that are wanted and may be had, no part more often than it is wanted. */
-function givenBy({ pieces }: Donor, level: Level, wanted: (part: string) => number): Piece[] {
-  const left = new Map<string, number>()
-  return piecesGiven(pieces, level, wanted).filter(({ part }) => {
-    const more = left.get(part) ?? wanted(part)
-    left.set(part, more - 1)
-    return more > 0
-  })
+/** The pieces of a donor that come off for what is needed: whole groups that end a shortage. `gain` are the shortages. */
+function givenBy(
+  { pieces }: Donor,
+  level: Level,
+  needed: ReadonlyMap<string, number>,
+  short: ReadonlyMap<string, number>,
+): { pieces: Piece[]; gain: number } {
+  const left = new Map(needed)
+  const lacking = new Map(short)
+  const taken: Piece[] = []
+  let gain = 0
+  for (const group of groupsOf(pieces, level)) {
+    const counts = [...countParts(group)]
+    const ends = counts.reduce((sum, [part, qty]) => sum + Math.min(qty, lacking.get(part) ?? 0), 0)
+    if (ends === 0 || counts.some(([part, qty]) => (left.get(part) ?? 0) < qty)) continue
+    gain += ends
+    taken.push(...group)
+    for (const [part, qty] of counts) {
+      left.set(part, left.get(part)! - qty)
+      lacking.set(part, Math.max(0, (lacking.get(part) ?? 0) - qty))
+    }
+  }
+  return { pieces: taken, gain }
 }
 
 /** Placements the drawer does not give. */

@@ -8,6 +8,15 @@ export interface Bin {
   figure: string | null
   /** The outfit that stands built in it. */
   outfit?: string | null
+  /** The bin it is a tray of. */
+  parent?: string | null
+  /** Place and size in the parts box, in fields of its ruled ground. */
+  x?: number | null
+  y?: number | null
+  w?: number | null
+  h?: number | null
+  /** Who has what lies in it, for things that were lent. */
+  holder?: string | null
 }
 
 /** Parts on built outfits: by outfit, the count by part. */
@@ -23,7 +32,8 @@ export interface Lying {
 /**
  * What the drawer has, and the bin most of each loose part lies in, by name. A bin with a figure is a donor of the pieces
  * that figure was released with, as far as they are still there; what else lies with it is loose. `piecesOf` are the pieces
- * of a released figure. What stands on a built outfit is that outfit's own and not loose. O(lying + pieces).
+ * of a released figure. What stands on a built outfit is that outfit's own and not loose; what was lent is neither loose nor a
+ * donor. O(lying + pieces).
  */
 export function contentsOf(
   bins: readonly Bin[],
@@ -42,6 +52,7 @@ export function contentsOf(
       ;(stands[found.outfit] ??= {})[part] = qty
       continue
     }
+    if (found?.holder) continue
     if (found?.figure) {
       standing.set(bin, (standing.get(bin) ?? new Map<string, number>()).set(part, qty))
       continue
@@ -49,8 +60,8 @@ export function contentsOf(
     loose[part] = (loose[part] ?? 0) + qty
     if (qty > (most[part] ?? 0)) [most[part], places[part]] = [qty, found?.name ?? bin]
   }
-  const donors = bins.flatMap(({ code, name, figure }): Donor[] => {
-    if (figure === null) return []
+  const donors = bins.flatMap(({ code, name, figure, holder }): Donor[] => {
+    if (figure === null || holder) return []
     const left = standing.get(code) ?? new Map<string, number>()
     const pieces = piecesOf(figure).filter(({ part }) => {
       const qty = left.get(part) ?? 0

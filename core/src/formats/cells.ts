@@ -58,6 +58,10 @@ export const oneOf = <T extends string>(...choices: readonly T[]): Cell<T> =>
     choices.includes(value as T) ? (value as T) : refuse(`"${value}" is not one of ${choices.join(', ')}`),
   )
 
+/** The same, with what an empty cell stands for. */
+export const oneOfOr = <T extends string>(otherwise: T, ...choices: readonly T[]): Cell<T> =>
+  words((value) => (value === '' ? otherwise : oneOf(...choices).read(value)))
+
 export const flag: Cell<boolean> = {
   read: (value) => oneOf('yes', 'no').read(value) === 'yes',
   write: (value) => (value ? 'yes' : 'no'),

@@ -23,10 +23,12 @@ describe('reading', () => {
 
   test('a mapping names the columns of the file', () => {
     const csv = 'key,title\nB1,Hats'
-    expect(readTable('bins', csv, { code: 'key', name: 'title' }).rows[0]!.row).toEqual({
+    expect(readTable('bins', csv, { code: 'key', name: 'title' }).rows[0]!.row).toMatchObject({
       code: 'B1',
       name: 'Hats',
       figure: null,
+      parent: null,
+      x: null,
     })
   })
 

@@ -1,5 +1,4 @@
 export * from './types.ts'
-export * from './milp.ts'
 export { readProblem, BadProblem, type ProblemFault } from './readProblem.ts'
 export { planSourcing, OPTIMAL_GAP } from './planSourcing.ts'
 export { cheapestOfEach, type NaivePlan } from './cheapestOfEach.ts'

@@ -1,4 +1,4 @@
-import { MilpBuilder, type Milp } from './milp.ts'
+import { MilpBuilder, type Milp } from '../solver/index.ts'
 import { gainsByFillers } from './reduce.ts'
 import { basketOf, type Settlement } from './settle.ts'
 import type { SourcingProblem } from './types.ts'

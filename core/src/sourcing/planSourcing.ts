@@ -4,7 +4,7 @@ import { reduceProblem } from './reduce.ts'
 import { basketOf, settle, type Settlement } from './settle.ts'
 import { sourcingModel, type SourcingModel } from './model.ts'
 import { searchSellers, unitsFrom, type SellerSet } from './searchSellers.ts'
-import type { MilpOptions, SolveMilp } from './milp.ts'
+import type { MilpOptions, SolveMilp } from '../solver/index.ts'
 import type { Basket, Limits, Offer, SourcingPlan, SourcingProblem } from './types.ts'
 
 /** Relative gap at and under which a plan counts as optimal. */

@@ -13,7 +13,11 @@ import { PricedService } from '../catalogue/pricedService.ts'
 import { FinderService } from '../catalogue/finderService.ts'
 import { CarriersService } from '../catalogue/carriersService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { ActService } from '../drawer/actService.ts'
+import { BinService } from '../drawer/binService.ts'
+import { DrawerController } from '../drawer/drawerController.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
+import { RemarkService } from '../drawer/remarkService.ts'
 import { WishService } from '../catalogue/wishService.ts'
 import { ExportService } from '../import/exportService.ts'
 import { ImportController } from '../import/importController.ts'
@@ -82,6 +86,7 @@ export class AppModule {
         ShowController,
         LineUpController,
         SourcingController,
+        DrawerController,
       ],
       providers: [
         { provide: SETTINGS, useValue: settings },
@@ -93,6 +98,9 @@ export class AppModule {
         CarriersService,
         FinderService,
         DrawerService,
+        ActService,
+        BinService,
+        RemarkService,
         WishService,
         PricedService,
         PhotoService,

@@ -2,10 +2,10 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
 import { groupBy } from '@outfit/core/catalogue'
-import { contentsOf, onHandByBin, type Drawer, type Lying, type Stands } from '@outfit/core/drawer'
+import { contentsOf, type Drawer, type Lying, type Stands } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { FigurePartEntity } from '../catalogue/entities.ts'
-import { BinEntity, MovementEntity } from './entities.ts'
+import { BinEntity, LyingEntity } from './entities.ts'
 
 @Injectable()
 export class DrawerService {
@@ -29,29 +29,18 @@ export class DrawerService {
     this.stands = async () => (await lying()).stands
   }
 
-  /** Computed by the database, since movements only grow. */
   private async sumOfMovements(): Promise<Map<string, number>> {
-    const rows = await this.database
-      .getRepository(MovementEntity)
-      .createQueryBuilder('m')
-      .select('m.part', 'part')
-      .addSelect(
-        'SUM(CASE WHEN m.to IS NOT NULL THEN m.qty ELSE 0 END) - SUM(CASE WHEN m.from IS NOT NULL THEN m.qty ELSE 0 END)',
-        'qty',
-      )
-      .groupBy('m.part')
-      .getRawMany<{ part: string; qty: number }>()
-    return new Map(rows.filter(({ qty }) => qty > 0).map(({ part, qty }) => [part, qty]))
+    const rows = (await this.database.query('SELECT part, SUM(qty) AS qty FROM lying GROUP BY part')) as {
+      part: string
+      qty: number
+    }[]
+    return new Map(rows.map(({ part, qty }) => [part, qty]))
   }
 
-  /** What lies in each bin, summed by the database since movements only grow. */
   private async lying(): Promise<{ drawer: Drawer; places: Record<string, string>; stands: Stands }> {
     const [lying, bins] = await Promise.all([
       this.database.query(
-        `SELECT part, bin, SUM(qty) AS qty FROM (
-           SELECT part, to_bin AS bin, qty FROM movement WHERE to_bin IS NOT NULL
-           UNION ALL SELECT part, from_bin, -qty FROM movement WHERE from_bin IS NOT NULL
-         ) GROUP BY part, bin HAVING SUM(qty) > 0 ORDER BY part, bin`,
+        'SELECT part, bin, SUM(qty) AS qty FROM lying GROUP BY part, bin ORDER BY part, bin',
       ) as Promise<Lying[]>,
       this.database.getRepository(BinEntity).find({ order: { code: 'ASC' } }),
     ])
@@ -67,13 +56,15 @@ export class DrawerService {
 
   /** Bins that hold any of some parts, with the count. */
   async placesOf(parts: readonly string[]): Promise<{ part: string; bin: string; name: string; qty: number }[]> {
-    const [movements, bins] = await Promise.all([
-      this.database.getRepository(MovementEntity).find({ where: { part: In([...parts]) }, order: { id: 'ASC' } }),
-      this.database.getRepository(BinEntity).find(),
-    ])
+    const db = this.database.manager
+    const lying = await db.find(LyingEntity, { where: { part: In([...parts]) }, order: { part: 'ASC', bin: 'ASC' } })
+    const bins = await db.findBy(BinEntity, { code: In(lying.map(({ bin }) => bin)) })
     const names = new Map(bins.map((bin) => [bin.code, bin.name]))
-    return [...onHandByBin(movements)].flatMap(([part, places]) =>
-      [...places].map(([bin, qty]) => ({ part, bin, name: names.get(bin) ?? bin, qty })),
-    )
+    const places = new Map<string, { part: string; bin: string; name: string; qty: number }>()
+    for (const { part, bin, qty } of lying) {
+      const place = places.get(`${bin} ${part}`) ?? { part, bin, name: names.get(bin) ?? bin, qty: 0 }
+      places.set(`${bin} ${part}`, { ...place, qty: place.qty + qty })
+    }
+    return [...places.values()]
   }
 }

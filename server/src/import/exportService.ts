@@ -3,8 +3,7 @@ import { once } from 'node:events'
 import type { Writable } from 'node:stream'
 import { DataSource, type ObjectLiteral } from 'typeorm'
 import { columnsOf, writeTable, type TableName, type TableRow } from '@outfit/core/formats'
-import { onHandByBin } from '@outfit/core/drawer'
-import { MovementEntity } from '../drawer/entities.ts'
+import { LyingEntity } from '../drawer/entities.ts'
 import { TABLE_TARGETS } from './tableTargets.ts'
 
 /** Rows read and written at a time. */
@@ -43,11 +42,9 @@ export class ExportService {
 
   /** What lies in the bins today: the sum of movements, not the movements. */
   private async *owned(): AsyncGenerator<TableRow<'owned'>[]> {
-    const movements = await this.database.getRepository(MovementEntity).find({ order: { id: 'ASC' } })
+    const lying = await this.database.getRepository(LyingEntity).find({ order: { part: 'ASC', bin: 'ASC' } })
     const date = new Date().toISOString().slice(0, 10)
-    const rows = [...onHandByBin(movements)].flatMap(([part, places]) =>
-      [...places].map(([bin, qty]) => ({ part, bin, qty, date, reason: 'export' })),
-    )
+    const rows = lying.map(({ part, bin, qty, condition }) => ({ part, bin, qty, condition, date, reason: 'export' }))
     if (rows.length > 0) yield rows
   }
 }

@@ -93,6 +93,8 @@ export class ImportService {
     const { aspect } = TABLE_TARGETS[table]
     try {
       return await this.writer.transaction(async (db) => {
+        // A row may name another of its table that comes later; all must be there in the end.
+        await db.query('PRAGMA defer_foreign_keys = ON')
         const codes: string[] = []
         const report = await this.read(db, table, records, options, course, codes)
         if (report.taken === 0 || (options.strict !== false && report.rejected > 0)) throw new NotWritten(report)
@@ -120,6 +122,7 @@ export class ImportService {
   ): Promise<ImportReport> {
     const report = nothing(table)
     const checker = await RowChecker.open(db, table)
+    const common = codes ? await TABLE_TARGETS[table].open?.(db) : undefined
     const guesser = table === 'parts' && guess ? await this.guesser(db, guess) : null
     let readRow: ((record: readonly string[], line: number, rejects: Reject[]) => unknown) | null = null
     let waiting: { line: number; row: ObjectLiteral }[] = []
@@ -128,7 +131,7 @@ export class ImportService {
     const flush = async () => {
       if (codes) {
         await writeRows(db, PrintEntity, prints)
-        const rows = waiting.map(({ row }) => row)
+        const rows = waiting.map(({ row }) => (common ? { ...row, ...common } : row))
         await writeRows(db, TABLE_TARGETS[table].entity, rows)
         for (const row of rows) if ('code' in row) codes.push(row['code'] as string)
       }
@@ -159,8 +162,8 @@ export class ImportService {
           if (report.sample.length < SAMPLE) report.sample.push(row as Record<string, unknown>)
         }
         if (report.rows % BREATH === 0) {
-          // Whether components are good shows only when all of them are known.
-          if (table !== 'components') await flush()
+          // Whether components and trays are good shows only when all of them are known.
+          if (table !== 'components' && table !== 'bins') await flush()
           tell?.({ rows: report.rows })
           await new Promise(setImmediate)
         }

@@ -54,6 +54,7 @@ interface Kinds {
  */
 export class RowChecker<T extends TableName> {
   private readonly seen = new Set<string>()
+  private readonly trays: { line: number; code: string; parent: string | null }[] = []
   private readonly inside: { line: number; assembly: string; part: string; slot: string }[] = []
 
   private constructor(
@@ -101,12 +102,16 @@ export class RowChecker<T extends TableName> {
     ]
     for (const fault of faults) rejects.push({ line, ...fault })
     if (faults.length > 0) return null
+    // Rows may name others of the same table, also further down in the file.
+    if ('code' in row) this.codes.get(this.target.entity)?.add(row.code as string)
+    if (this.table === 'bins') this.trays.push({ line, ...(row as TableRow<'bins'>) })
     if (this.table === 'components') this.inside.push({ line, ...(row as TableRow<'components'>) })
     return this.target.convert ? this.target.convert(row, this.kinds.moulds) : row
   }
 
   /** Faults only the whole file shows: assemblies that would contain themselves or another assembly. */
   finish(rejects: Reject[]): void {
+    this.finishTrays(rejects)
     if (this.table !== 'components') return
     const own = new Set(this.inside.map(({ assembly, slot }) => `${assembly} ${slot}`))
     const kept = this.components.filter(({ assembly, slot }) => !own.has(`${assembly} ${slot}`))
@@ -124,6 +129,18 @@ export class RowChecker<T extends TableName> {
           reason: `part "${part}" is an assembly; name the parts it comes apart into`,
         })
     }
+  }
+
+  /** Bins that lie in bins there are not, or in themselves. */
+  private finishTrays(rejects: Reject[]): void {
+    const known = this.codes.get(this.target.entity)
+    const ring = new Set(
+      cycleIn(this.trays.flatMap(({ code, parent }) => (parent ? [{ assembly: code, part: parent }] : []))),
+    )
+    for (const { line, code, parent } of this.trays)
+      if (parent !== null && !known?.has(parent))
+        rejects.push({ line, column: 'parent', reason: `parent "${parent}" is not known` })
+      else if (ring.has(code)) rejects.push({ line, column: 'parent', reason: `${code} would lie in itself` })
   }
 
   private duplicate(row: TableRow<T>): Fault[] {
@@ -157,7 +174,7 @@ export class RowChecker<T extends TableName> {
     const refers = Object.entries(this.target.refers) as [keyof TableRow<T> & string, EntityTarget<ObjectLiteral>[]][]
     for (const [column, entities] of refers) {
       const value = row[column] as string | string[] | null
-      if (value === null) continue
+      if (value === null || entities[0] === this.target.entity) continue
       const entity = entities.length === 1 ? entities[0]! : this.target.choose!(row, entities)
       const known = this.codes.get(entity)!
       for (const code of [value].flat())

@@ -1,4 +1,4 @@
-import type { EntityTarget, ObjectLiteral } from 'typeorm'
+import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { TAKING_APART } from '@outfit/core/catalogue'
 import type { TableName, TableRow } from '@outfit/core/formats'
@@ -17,6 +17,8 @@ export interface TableTarget<T extends TableName> {
   /** Tables a column's codes must be in; of several, `choose` says which for a row. */
   refers: Partial<Record<keyof TableRow<T>, EntityTarget<ObjectLiteral>[]>>
   choose?: (row: TableRow<T>, entities: readonly EntityTarget<ObjectLiteral>[]) => EntityTarget<ObjectLiteral>
+  /** What every row of one import carries besides; written before the first of them. */
+  open?: (db: EntityManager) => Promise<ObjectLiteral>
   /** The row as it is written. `kinds` are the kinds of moulds by code, for parts. */
   convert?: (row: TableRow<T>, kinds: ReadonlyMap<string, string>) => ObjectLiteral
 }
@@ -66,13 +68,33 @@ export const TABLE_TARGETS: { [T in TableName]: TableTarget<T> } = {
     key: (row) => `${row.release} ${row.figure}`,
     refers: { release: [ReleaseEntity], figure: [FigureEntity] },
   },
-  bins: { entity: drawer.BinEntity, aspect: 'drawer', key: code, refers: { figure: [FigureEntity] } },
+  bins: {
+    entity: drawer.BinEntity,
+    aspect: 'drawer',
+    key: code,
+    refers: { figure: [FigureEntity], parent: [drawer.BinEntity] },
+  },
   owned: {
     entity: drawer.MovementEntity,
     aspect: 'drawer',
     key: null,
     refers: { part: [PartEntity], bin: [drawer.BinEntity] },
-    convert: ({ part, bin, qty, date, reason }) => ({ id: ulid(), at: date, part, from: null, to: bin, qty, reason }),
+    open: async (db) => {
+      const act = ulid()
+      const at = new Date().toISOString().slice(0, 10)
+      await db.insert(drawer.ActEntity, { id: act, at, kind: 'imported', text: 'owned parts from a table' })
+      return { act }
+    },
+    convert: ({ part, bin, qty, condition, date, reason }) => ({
+      id: ulid(),
+      at: date,
+      part,
+      from: null,
+      to: bin,
+      qty,
+      condition,
+      reason,
+    }),
   },
   sellers: { entity: market.SellerEntity, aspect: 'market', key: code, refers: {} },
   rates: {

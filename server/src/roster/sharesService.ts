@@ -2,7 +2,8 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import type { Stature } from '@outfit/core/brief'
 import { groupBy, type Placement } from '@outfit/core/catalogue'
-import { arrivingFor, shareOut, type Portion, type Wanting } from '@outfit/core/drawer'
+import { allot, arrivingFor, type Allotment, type Drawer, type Portion, type Wanting } from '@outfit/core/drawer'
+import type { SolveMilp } from '@outfit/core/solver'
 import {
   houseRulesOf,
   inShelfOrder,
@@ -13,6 +14,9 @@ import {
 } from '@outfit/core/roster'
 import { BriefEntity } from '../brief/entities.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
+import { PromiseEntity } from '../drawer/entities.ts'
+import { MarketService } from '../market/marketService.ts'
+import { loadHighsSolver } from '../sourcing/highsSolver.ts'
 import { ParcelService } from '../market/parcelService.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from './entities.ts'
 
@@ -40,34 +44,84 @@ export const placementOf = ({ slot, part, order, turned, altered }: Omit<Placeme
   ...(altered?.length ? { altered } : {}),
 })
 
-/** Who has what: a part can be on one figure only, so outfits take from the drawer in their order. */
+/** An outfit before it is its turn. */
+export type Asker = Omit<Share, keyof Portion | 'arriving'> & { promised?: Readonly<Record<string, number>> }
+
+/**
+ * Who has what: a part can be on one figure only, so the drawer is allotted to all outfits at once: fewest parts to buy,
+ * then least money, then the order of the outfits.
+ */
 @Injectable()
 export class SharesService {
+  private solver: Promise<SolveMilp> | null = null
+  /** The allotment made last, with all it was made from. */
+  private last: { key: string; drawer: Drawer; allotted: Promise<Allotment<Asker>> } | null = null
+
   constructor(
     private readonly database: DataSource,
     private readonly drawer: DrawerService,
     private readonly parcels: ParcelService,
+    private readonly market: MarketService,
   ) {}
 
   /** Every outfit in the order of rosters, and of each roster's shelf. */
   async all(): Promise<Share[]> {
+    const [{ shares }, parcels] = await Promise.all([this.allotment(), this.parcels.open()])
+    return arrivingFor(shares, parcels)
+  }
+
+  /** The allotment of the drawer to all outfits, or to those of some rosters as if there were no others. */
+  async allotment(rosters: readonly string[] | null = null): Promise<Allotment<Asker>> {
+    const [everybody, drawer] = await Promise.all([this.asking(), this.drawer.contents()])
+    const asking = rosters ? everybody.filter(({ roster }) => rosters.includes(roster.id)) : everybody
+    const prices = await this.market.lowest()
+    const key = JSON.stringify(
+      asking.map(({ outfit, placements, level, standing, promised }) => [
+        outfit.id,
+        placements,
+        level,
+        standing ?? null,
+        promised ?? null,
+      ]),
+    )
+    const make = async () => {
+      this.solver ??= loadHighsSolver()
+      return allot(drawer, asking, { priceOf: (part) => prices.get(part), solve: await this.solver })
+    }
+    if (rosters) return make()
+    if (this.last?.key === key && this.last.drawer === drawer) {
+      // Who has what stays; what else is known of an outfit may be newer.
+      const { shares, ...rest } = await this.last.allotted
+      return {
+        ...rest,
+        shares: asking.map((asker, i) => ({ ...asker, drawer: shares[i]!.drawer, sources: shares[i]!.sources })),
+      }
+    }
+    const mine = { key, drawer, allotted: make() }
+    this.last = mine
+    mine.allotted.catch(() => this.last === mine && (this.last = null))
+    return mine.allotted
+  }
+
+  /** Every outfit with what it wears and may be given, in the order in which the drawer is asked. */
+  async asking(): Promise<Asker[]> {
     const db = this.database.manager
-    const [rosters, characters, outfits, takes, placements, briefs, contents, stands, parcels] = await Promise.all([
+    const [rosters, characters, outfits, takes, placements, briefs, promises, stands] = await Promise.all([
       db.find(RosterEntity, { order: { position: 'ASC' } }),
       db.find(CharacterEntity, { order: { position: 'ASC' } }),
       db.find(OutfitEntity, { order: { position: 'ASC' } }),
       db.findBy(TakeEntity, { chosen: true }),
       db.createQueryBuilder(PlacementEntity, 'p').where('p.take IN (SELECT id FROM take WHERE chosen)').getMany(),
       db.find(BriefEntity),
-      this.drawer.contents(),
+      db.find(PromiseEntity),
       this.drawer.stands(),
-      this.parcels.open(),
     ])
     const takeOf = new Map(takes.map((take) => [take.outfit, take]))
     const briefOf = new Map(briefs.map((brief) => [brief.outfit, brief]))
+    const promisedTo = groupBy(promises, ({ outfit }) => outfit)
     const wornIn = groupBy(placements, ({ take }) => take)
     const characterOf = new Map(characters.map((character) => [character.id, character]))
-    const inOrder = rosters.flatMap((roster) =>
+    return rosters.flatMap((roster) =>
       inShelfOrder(outfits.filter((outfit) => characterOf.get(outfit.character)?.roster === roster.id)).map(
         (outfit) => {
           const take = takeOf.get(outfit.id) ?? null
@@ -83,11 +137,13 @@ export class SharesService {
             level: rules.takingApart,
             brief: briefOf.get(outfit.id) ?? null,
             ...(stands[outfit.id] ? { standing: stands[outfit.id] } : {}),
+            ...(promisedTo.has(outfit.id)
+              ? { promised: Object.fromEntries(promisedTo.get(outfit.id)!.map(({ part, qty }) => [part, qty])) }
+              : {}),
           }
         },
       ),
     )
-    return arrivingFor(shareOut(contents, inOrder), parcels)
   }
 }
 

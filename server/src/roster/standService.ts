@@ -1,23 +1,40 @@
 import { Injectable } from '@nestjs/common'
-import { In, type EntityManager } from 'typeorm'
+import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { onHandByBin, shareOut } from '@outfit/core/drawer'
+import { countParts } from '@outfit/core/anatomy'
+import { gather, shareOut, type Moved, type Source, type Stop } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'
-import { BinEntity, MovementEntity } from '../drawer/entities.ts'
+import { ActService } from '../drawer/actService.ts'
+import { BinService } from '../drawer/binService.ts'
+import { BinEntity, LyingEntity, MovementEntity } from '../drawer/entities.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
-import { SharesService } from './sharesService.ts'
+import { SharesService, type Share } from './sharesService.ts'
 
 const ulid = monotonicFactory()
+
+/** What building an outfit takes, as the drawer lies today. */
+export interface Gathering {
+  share: Share
+  /** Where each placement comes from; null for what is lacking. */
+  sources: Source[]
+  /** How many of each part stand on it already. */
+  standing: Record<string, number>
+  /** Loose parts, bin by bin along the way. */
+  stops: Stop[]
+}
 
 /** Outfits that are built: their parts stand together in a bin of their own. */
 @Injectable()
 export class StandService {
   constructor(
+    private readonly database: DataSource,
     private readonly writer: Writer,
     private readonly shares: SharesService,
     private readonly drawer: DrawerService,
+    private readonly acts: ActService,
+    private readonly bins: BinService,
     private readonly changes: Changes,
   ) {}
 
@@ -31,12 +48,33 @@ export class StandService {
     return { moved }
   }
 
-  /** The same inside a transaction; how many parts were moved. Whoever calls tells of the change of the drawer. */
-  async buildIn(db: EntityManager, outfit: string, on: string): Promise<number> {
+  /** Where everything for an outfit lies. What is built is a fact: it has what there is, whoever else counts on it. */
+  async gathering(outfit: string, db: EntityManager = this.database.manager): Promise<Gathering> {
     const share = (await this.shares.all()).find((one) => one.outfit.id === outfit)
     if (!share) throw notFound('outfit', outfit)
-    // What is built is a fact: it has what lies in the drawer, whoever else had counted on it.
     const [{ sources }] = shareOut(await this.drawer.contents(), [share])
+    const standing = { ...share.standing }
+    const loose = share.placements.filter(({ part }, i) => {
+      const source = sources[i]
+      if (!source || source.elsewhere || source.donor !== null) return false
+      if ((standing[part] ?? 0) === 0) return true
+      standing[part]!--
+      return false
+    })
+    const needs = countParts(loose)
+    const [lying, bins] = await Promise.all([
+      this.bins.looseOf(db, [...needs.keys()]),
+      db.find(BinEntity, { order: { code: 'ASC' } }),
+    ])
+    const { stops, short } = gather(Object.fromEntries(needs), lying, bins)
+    // What lies with a donor but is not of it is loose too, and fetched last.
+    const beside = await this.besideDonors(db, short)
+    return { share, sources, standing: { ...share.standing }, stops: [...stops, ...beside] }
+  }
+
+  /** The same inside a transaction; how many parts were moved. Whoever calls tells of the change of the drawer. */
+  async buildIn(db: EntityManager, outfit: string, on: string): Promise<number> {
+    const { share, sources, standing, stops } = await this.gathering(outfit, db)
     const missing = sources.filter((source) => source === null).length
     if (share.placements.length === 0 || missing > 0)
       throw new Problem(
@@ -46,67 +84,60 @@ export class StandService {
           : `${share.name} lacks ${missing === 1 ? 'one part' : `${missing} parts`}. Nothing was moved; buy what is missing first.`,
         [],
       )
-    const bin = await this.standOf(db, outfit, share.name)
-    const standing = { ...share.standing }
-    let moved = 0
-    for (const [i, { part }] of share.placements.entries()) {
-      const source = sources[i]!
-      if (source.elsewhere) continue
-      if ((standing[part] ?? 0) > 0) {
-        standing[part]!--
-        continue
-      }
-      const from = source.donor ?? (await this.looseBinOf(db, part))
-      if (from === null) throw new Problem(409, `${part} lies in no bin any more. Nothing was moved.`, [])
-      await db.insert(MovementEntity, {
-        id: ulid(),
-        at: on,
-        part,
-        from,
-        to: bin,
-        qty: 1,
-        reason: `built ${share.name}`,
-      })
-      moved += 1
-    }
+    const off = share.placements.flatMap(({ part }, i) => {
+      const donor = sources[i]?.donor
+      return donor ? [{ bin: donor, parts: [{ part, qty: 1 }] }] : []
+    })
+    const wanted = [...off, ...stops]
+    const lying = await db.findBy(LyingEntity, { bin: In(wanted.map(({ bin }) => bin)) })
+    const to = await this.standOf(db, outfit, share.name)
+    const moves = wanted.flatMap(({ bin, parts }) =>
+      parts.flatMap(({ part, qty }) => unitsFrom(lying, bin, part, qty).map((move): Moved => ({ ...move, to }))),
+    )
+    const moved = moves.reduce((sum, { qty }) => sum + qty, 0)
+    const gone = share.placements.filter((_, i) => sources[i] && !sources[i].elsewhere).length
+    const there = [...countParts(share.placements)].reduce(
+      (sum, [part, qty]) => sum + Math.min(qty, standing[part] ?? 0),
+      0,
+    )
+    if (moved < gone - there)
+      throw new Problem(409, `A part of ${share.name} lies in no bin any more. Nothing was moved.`)
+    if (moved > 0)
+      await this.acts.record(db, { kind: 'built', text: share.name, at: on, roster: share.roster.id }, moves)
     return moved
   }
 
   /** Take a built figure apart: its parts go back to the bins they came from, all or none. */
   async takeApart(outfit: string, on: string): Promise<{ moved: number }> {
-    const result = await this.writer.transaction(async (db) => {
+    const moved = await this.writer.transaction(async (db) => {
       const bin = await db.findOneBy(BinEntity, { outfit })
-      if (!bin) throw new Problem(409, 'This outfit does not stand built. Nothing was moved.', [])
-      const movements = await db.find(MovementEntity, {
-        where: [{ to: bin.code }, { from: bin.code }],
-        order: { id: 'ASC' },
+      const lying = bin ? await db.findBy(LyingEntity, { bin: bin.code }) : []
+      if (!bin || lying.length === 0) throw new Problem(409, 'This outfit does not stand built. Nothing was moved.', [])
+      const came = await db.find(MovementEntity, { where: { to: bin.code }, order: { id: 'ASC' } })
+      const moves = lying.flatMap(({ part, condition, qty }) => {
+        // The units that came last are the ones that are still on it.
+        const homes = came
+          .filter((m) => m.part === part && m.condition === condition && m.from !== null)
+          .flatMap((m) => Array.from({ length: m.qty }, () => m.from!))
+          .slice(-qty)
+        if (homes.length < qty)
+          throw new Problem(409, `Nobody knows which bin ${part} came from. Nothing was moved.`, [])
+        return homes.map((to): Moved => ({ part, condition, from: bin.code, to, qty: 1 }))
       })
-      let moved = 0
-      const own = (code: string | null) => (code === bin.code ? code : null)
-      const onIt = onHandByBin(movements.map((m) => ({ ...m, from: own(m.from), to: own(m.to) })))
-      for (const [part, places] of onIt) {
-        const came = movements.filter((m) => m.part === part && m.to === bin.code && m.from !== null)
-        for (let unit = places.get(bin.code) ?? 0; unit > 0; unit--) {
-          const home = (came[came.length - unit] ?? came.at(-1))?.from
-          if (!home) throw new Problem(409, `Nobody knows which bin ${part} came from. Nothing was moved.`, [])
-          await db.insert(MovementEntity, {
-            id: ulid(),
-            at: on,
-            part,
-            from: bin.code,
-            to: home,
-            qty: 1,
-            reason: `taken apart: ${bin.name}`,
-          })
-          moved += 1
-        }
-      }
-      if (moved === 0) throw new Problem(409, 'This outfit does not stand built. Nothing was moved.', [])
       // The bin stays the outfit's own for when it is built again.
-      return { moved }
+      await this.acts.record(db, { kind: 'taken-apart', text: bin.name, at: on }, moves)
+      return moves.length
     })
     this.changes.tell('drawer')
-    return result
+    return { moved }
+  }
+
+  private async besideDonors(db: EntityManager, short: Readonly<Record<string, number>>): Promise<Stop[]> {
+    if (Object.keys(short).length === 0) return []
+    const lying = await db.findBy(LyingEntity, { part: In(Object.keys(short)) })
+    const bins = await db.findBy(BinEntity, { code: In(lying.map(({ bin }) => bin)) })
+    const donors = bins.filter(({ figure, outfit, holder }) => figure !== null && outfit === null && holder === null)
+    return gather(short, lying, donors).stops
   }
 
   private async standOf(db: EntityManager, outfit: string, name: string): Promise<string> {
@@ -116,16 +147,21 @@ export class StandService {
     await db.insert(BinEntity, { code, name: `Stand: ${name}`, figure: null, outfit })
     return code
   }
+}
 
-  /** The bin most loose units of a part lie in; null for none. */
-  private async looseBinOf(db: EntityManager, part: string): Promise<string | null> {
-    const movements = await db.find(MovementEntity, { where: { part }, order: { id: 'ASC' } })
-    const places = onHandByBin(movements).get(part) ?? new Map<string, number>()
-    const bins = await db.findBy(BinEntity, { code: In([...places.keys()]) })
-    const loose = [...places].filter(([code]) => !bins.some((bin) => bin.code === code && bin.outfit !== null))
-    // Plain bins before donors, then the fullest.
-    const isDonor = (code: string) => Number(bins.some((bin) => bin.code === code && bin.figure !== null))
-    loose.sort((a, b) => isDonor(a[0]) - isDonor(b[0]) || b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
-    return loose[0]?.[0] ?? null
+/** So many units of a part out of a bin, used ones before new ones; what is taken is taken off `lying`. */
+function unitsFrom(lying: readonly LyingEntity[], bin: string, part: string, qty: number): Omit<Moved, 'to'>[] {
+  const moves: Omit<Moved, 'to'>[] = []
+  let left = qty
+  const there = lying
+    .filter((one) => one.bin === bin && one.part === part)
+    .sort((a, b) => b.condition.localeCompare(a.condition))
+  for (const one of there) {
+    const taken = Math.min(left, one.qty)
+    if (taken === 0) continue
+    one.qty -= taken
+    left -= taken
+    moves.push({ part, from: bin, qty: taken, condition: one.condition })
   }
+  return moves
 }

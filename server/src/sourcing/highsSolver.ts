@@ -1,5 +1,5 @@
 import loader, { type Highs } from 'highs'
-import type { Milp, MilpOptions, MilpOutcome, SolveMilp } from '@outfit/core/sourcing'
+import type { Milp, MilpOptions, MilpOutcome, SolveMilp } from '@outfit/core/solver'
 
 // The package types its ES module as CommonJS, where the loader would be one step further down.
 const loadHighs = loader as unknown as (typeof loader)['default']

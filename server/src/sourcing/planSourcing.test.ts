@@ -1,13 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import {
-  cheapestOfEach,
-  planSourcing,
-  settle,
-  type SolveMilp,
-  type SourcingPlan,
-  type SourcingProblem,
-} from '@outfit/core/sourcing'
+import { cheapestOfEach, planSourcing, settle, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
+import type { SolveMilp } from '@outfit/core/solver'
 import { everyPurchase } from '../test/everyPurchase.ts'
 import { loadHighsSolver } from './highsSolver.ts'
 

@@ -3,6 +3,7 @@ import { Catalogue1764000000000 } from './catalogue.ts'
 import { Briefs1764100000000 } from './briefs.ts'
 import { HouseRules1764200000000 } from './houseRules.ts'
 import { Planning1764300000000 } from './planning.ts'
+import { Drawer1764400000000 } from './drawer.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -11,4 +12,5 @@ export const MIGRATIONS = [
   Briefs1764100000000,
   HouseRules1764200000000,
   Planning1764300000000,
+  Drawer1764400000000,
 ]

@@ -1,0 +1,28 @@
+import { Injectable } from '@nestjs/common'
+import { monotonicFactory } from 'ulid'
+import { notFound } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
+import { PartEntity } from '../catalogue/entities.ts'
+import { OutfitEntity } from '../roster/entities.ts'
+import type { NewRemark } from './dto.ts'
+import { RemarkEntity } from './entities.ts'
+
+const ulid = monotonicFactory()
+
+/** What is worth remembering of single parts and figures: misprints, faults, pictures. */
+@Injectable()
+export class RemarkService {
+  constructor(private readonly writer: Writer) {}
+
+  make(remark: NewRemark, at: string): Promise<{ id: string }> {
+    return this.writer.transaction(async (db) => {
+      if (remark.part !== null && !(await db.existsBy(PartEntity, { code: remark.part })))
+        throw notFound('part', remark.part)
+      if (remark.outfit !== null && !(await db.existsBy(OutfitEntity, { id: remark.outfit })))
+        throw notFound('outfit', remark.outfit)
+      const id = ulid()
+      await db.insert(RemarkEntity, { ...remark, id, at })
+      return { id }
+    })
+  }
+}
