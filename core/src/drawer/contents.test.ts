@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { apartByComing, arrivingFor, originsOf } from './arriving.ts'
 import { contentsOf } from './contents.ts'
-import { shareOut, spareWhen, standsBuilt, takenBy } from './shareOut.ts'
+import { looseUsed, shareOut, spareLoose, spareWhen, standsBuilt, takenBy } from './shareOut.ts'
 
 const bins = [
   { code: 'B1', name: 'Hats', figure: null },
@@ -98,6 +98,18 @@ describe('what stands built', () => {
     expect(standsBuilt(wears({ standing }, 'A', 'A'))).toBe(false)
     expect(standsBuilt(wears({ standing }))).toBe(false)
   })
+})
+
+test('what nobody counts on is what lies loose without what outfits have', () => {
+  const wears = (more: object, ...parts: string[]) => ({
+    level: 4 as const,
+    placements: parts.map((part) => ({ slot: 'beside' as const, part, order: 0, turned: false })),
+    ...more,
+  })
+  const drawer = { loose: { A: 3, B: 1, C: 2 }, donors: [] }
+  const shares = shareOut(drawer, [wears({ standing: { A: 1 } }, 'A', 'A'), wears({}, 'B', 'B')])
+  expect(looseUsed(shares)).toEqual({ A: 1, B: 1 })
+  expect(spareLoose(drawer, shares)).toEqual({ A: 2, C: 2 })
 })
 
 describe('what is on the way', () => {

@@ -70,6 +70,31 @@ export function spareWhen<W extends Wanting>(
   return free
 }
 
+/** How many loose ones of each part outfits have out of the drawer, what stands on them aside. O(placements). */
+export function looseUsed(portions: readonly (Wanting & Pick<Portion, 'sources'>)[]): Record<string, number> {
+  const used: Record<string, number> = {}
+  for (const { placements, sources, standing } of portions) {
+    const own = { ...standing }
+    placements.forEach(({ part }, i) => {
+      const source = sources[i]
+      if (!source || source.elsewhere || source.donor !== null) return
+      if ((own[part] ?? 0) > 0) own[part]!--
+      else used[part] = (used[part] ?? 0) + 1
+    })
+  }
+  return used
+}
+
+/** Loose parts nobody counts on, by part. */
+export function spareLoose({ loose }: Drawer, portions: Parameters<typeof looseUsed>[0]): Record<string, number> {
+  const used = looseUsed(portions)
+  return Object.fromEntries(
+    Object.entries(loose)
+      .map(([part, qty]) => [part, qty - (used[part] ?? 0)] as const)
+      .filter(([, qty]) => qty > 0),
+  )
+}
+
 /** Whether every part an outfit wears, copies by others aside, stands on it. */
 export function standsBuilt({ placements, standing }: Wanting): boolean {
   if (!standing || placements.length === 0) return false

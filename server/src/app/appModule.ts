@@ -17,6 +17,7 @@ import { ActService } from '../drawer/actService.ts'
 import { BinService } from '../drawer/binService.ts'
 import { DrawerController } from '../drawer/drawerController.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
+import { LabelService } from '../drawer/labelService.ts'
 import { RemarkService } from '../drawer/remarkService.ts'
 import { WishService } from '../catalogue/wishService.ts'
 import { ExportService } from '../import/exportService.ts'
@@ -56,6 +57,10 @@ import { ShowController } from '../show/showController.ts'
 import { PlanRunner } from '../sourcing/planRunner.ts'
 import { SourcingController } from '../sourcing/sourcingController.ts'
 import { SourcingService } from '../sourcing/sourcingService.ts'
+import { ArmyService } from '../workbench/armyService.ts'
+import { PromiseService } from '../workbench/promiseService.ts'
+import { WorkbenchController } from '../workbench/workbenchController.ts'
+import { WorkbenchService } from '../workbench/workbenchService.ts'
 import { Changes } from './changes.ts'
 import { databaseIn } from './database.ts'
 import { HealthController } from './healthController.ts'
@@ -77,6 +82,7 @@ export class AppModule {
         ...EDIT_CONTROLLERS,
         ImportController,
         JobsController,
+        WorkbenchController,
         RosterController,
         RulesController,
         TeamController,
@@ -101,6 +107,10 @@ export class AppModule {
         ActService,
         BinService,
         RemarkService,
+        LabelService,
+        WorkbenchService,
+        ArmyService,
+        PromiseService,
         WishService,
         PricedService,
         PhotoService,

@@ -1,0 +1,75 @@
+/** What the server tells of the workbench and the screen shows. */
+import type { Placement } from '../catalogue/index.ts'
+import type { Source, Stop } from '../drawer/index.ts'
+import type { ArmyFace } from './armyFaces.ts'
+import type { Buildable } from './buildable.ts'
+import type { Contested } from './contested.ts'
+import type { Leftover } from './leftovers.ts'
+import type { Step } from './steps.ts'
+
+/** A stop on the way with the name of its bin. */
+export interface NamedStop extends Stop {
+  name: string
+  /** The bin it is a tray of, by name. */
+  inside: string | null
+}
+
+export interface WorkbenchPlan {
+  outfit: { id: string; name: string; roster: string; rosterName: string }
+  placements: Placement[]
+  sources: Source[]
+  stops: NamedStop[]
+  /** Donors to fetch, by code and name. */
+  donors: { code: string; name: string }[]
+  steps: Step[]
+  /** Parts nothing gives. */
+  lacks: Placement[]
+  built: boolean
+}
+
+export interface BuildableList {
+  outfits: (Buildable & { roster: string; rosterName: string })[]
+  donors: { code: string; name: string }[]
+}
+
+/** How the drawer is allotted, and where two outfits want the same. */
+export interface AllotmentReport {
+  terms: { toBuy: number; unoffered: number; price: number; donors: number }
+  proven: boolean
+  /** What first come, first served would have bought more. */
+  spares: { toBuy: number; price: number }
+  outfits: {
+    id: string
+    name: string
+    roster: string
+    rosterName: string
+    worn: number
+    given: number
+    standing: number
+  }[]
+  contested: Contested[]
+}
+
+export interface LeftoversReport {
+  roster: { id: string; name: string } | null
+  rows: (Leftover & { binName: string })[]
+  worth: number
+}
+
+/** An army of an outfit: what so many of it would wear, own and have to buy besides the first. */
+export interface Army {
+  count: number
+  alike: number
+  /** Heads of all but the first; null where there are too few faces. */
+  faces: ArmyFace[] | null
+  /** The largest army the rule for faces allows. */
+  most: number
+  /** What is worn besides heads, for all but the first. */
+  needs: { part: string; need: number; owned: number; toBuy: number; price: number | null }[]
+  /** What is to be bought, at lowest single prices before shipping. */
+  price: number
+  /** Parts to buy that nobody sells singly. */
+  unoffered: string[]
+  /** How many, the first aside, could be dressed from what nobody else needs. */
+  complete: number
+}

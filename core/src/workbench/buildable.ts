@@ -1,0 +1,126 @@
+import { judgesOf, likenessBy, type Brief } from '../brief/index.ts'
+import type { Catalogue, Part, Placement } from '../catalogue/index.ts'
+import { shareOut, takenBy, type Drawer, type Portion, type Wanting } from '../drawer/index.ts'
+import { alikeParts } from './alikeParts.ts'
+
+/** An outfit that could be built, with its share of the drawer. */
+export interface Candidate extends Wanting, Portion {
+  id: string
+  name: string
+  brief: Brief | null
+}
+
+/** How near an outfit is to being built, the nearest first. */
+export const NEARNESS = ['complete', 'apart', 'before-others', 'lacks-one', 'lacks-more'] as const
+export type Nearness = (typeof NEARNESS)[number]
+
+export interface Buildable {
+  id: string
+  name: string
+  nearness: Nearness
+  /** Parts that are neither owned nor copies by others, even if it came first. */
+  lacks: Placement[]
+  /** Codes of donors that would be taken apart. */
+  donors: string[]
+  /** Names of outfits that count on parts it would take. */
+  others: string[]
+  /** Owned parts nobody needs, for what it lacks; null where there is none. */
+  instead: ({ part: string; apart: number } | null)[]
+  /** Milli-points of likeness as planned, and with what would be worn instead; null without wishes. */
+  likeness: { planned: number; built: number } | null
+}
+
+/**
+ * What could be built today, the nearest first; among equals by the likeness that is kept, then by how little is disturbed.
+ * `standing` outfits are left out by the caller. `spare` are owned parts nobody needs. O(outfits × parts).
+ */
+export function buildable(
+  candidates: readonly Candidate[],
+  all: readonly Candidate[],
+  drawer: Drawer,
+  spare: Readonly<Record<string, number>>,
+  catalogue: Catalogue,
+): Buildable[] {
+  const free = Object.entries(spare).flatMap(([code, qty]): Part[] => {
+    const part = qty > 0 ? catalogue.parts.get(code) : undefined
+    return part ? [part] : []
+  })
+  return candidates
+    .map((one) => nearnessOf(one, all, drawer, free, catalogue))
+    .sort(
+      (a, b) =>
+        NEARNESS.indexOf(a.nearness) - NEARNESS.indexOf(b.nearness) ||
+        a.lacks.length - b.lacks.length ||
+        kept(b) - kept(a) ||
+        a.donors.length + a.others.length - (b.donors.length + b.others.length),
+    )
+}
+
+const kept = ({ likeness }: Buildable) => (likeness && likeness.planned > 0 ? likeness.built / likeness.planned : 1)
+
+function nearnessOf(
+  one: Candidate,
+  all: readonly Candidate[],
+  drawer: Drawer,
+  free: readonly Part[],
+  catalogue: Catalogue,
+): Buildable {
+  const { id, name, placements, sources, brief } = one
+  const [alone] = shareOut(drawer, [one])
+  const lacks = placements.filter((_, i) => alone!.sources[i] === null)
+  const own = lacks.length === 0 && sources.every((source) => source !== null)
+  const used = own ? sources : alone!.sources
+  const donors = [...new Set(used.flatMap((source) => source?.donor ?? []))].sort()
+  const short = placements.filter((_, i) => sources[i] === null && alone!.sources[i] !== null)
+  const others = [
+    ...new Set(
+      Object.values(
+        takenBy(
+          one,
+          all,
+          short.map(({ part }) => part),
+        ),
+      ).flat(),
+    ),
+  ].sort()
+  const instead = lacks.map(({ part: code }) => {
+    const part = catalogue.parts.get(code)
+    return part ? (alikeParts(part, free, catalogue)[0] ?? null) : null
+  })
+  const nearness = (): Nearness => {
+    if (lacks.length > 0) return lacks.length === 1 ? 'lacks-one' : 'lacks-more'
+    if (!own) return 'before-others'
+    return donors.length > 0 ? 'apart' : 'complete'
+  }
+  return {
+    id,
+    name,
+    nearness: nearness(),
+    lacks,
+    donors,
+    others,
+    instead,
+    likeness: likenessWith(one, lacks, instead, brief, catalogue),
+  }
+}
+
+function likenessWith(
+  { placements }: Candidate,
+  lacks: readonly Placement[],
+  instead: readonly ({ part: string } | null)[],
+  brief: Brief | null,
+  catalogue: Catalogue,
+): Buildable['likeness'] {
+  if (!brief?.wishes.some(({ weight }) => weight !== 'none')) return null
+  const judges = judgesOf(brief, catalogue)
+  const built = placements.flatMap((placement) => {
+    const at = lacks.indexOf(placement)
+    if (at < 0) return [placement]
+    const other = instead[at]
+    return other ? [{ ...placement, part: other.part }] : []
+  })
+  return {
+    planned: likenessBy(judges, placements, catalogue).milli,
+    built: likenessBy(judges, built, catalogue).milli,
+  }
+}

@@ -1,0 +1,7 @@
+export * from './alikeParts.ts'
+export * from './armyFaces.ts'
+export * from './buildable.ts'
+export * from './contested.ts'
+export * from './leftovers.ts'
+export * from './steps.ts'
+export type * from './answers.ts'

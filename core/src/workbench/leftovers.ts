@@ -1,0 +1,53 @@
+import type { Placement } from '../catalogue/index.ts'
+import type { Source } from '../drawer/index.ts'
+
+/** So many of a part that nobody needs, in a bin. */
+export interface Lying {
+  part: string
+  bin: string
+  condition: 'new' | 'used'
+  qty: number
+}
+
+export interface Leftover extends Lying {
+  /** What they would cost today at the lowest single price; null where nobody sells the part. */
+  worth: number | null
+  /** Names of outfits that lack the part. */
+  usefulFor: string[]
+}
+
+/**
+ * What is left over of some lying parts after what outfits still need: dearest first, what nobody sells last. `needed` is
+ * how many loose ones outfits count on. O(lying + placements).
+ */
+export function leftovers(
+  lying: readonly Lying[],
+  needed: Readonly<Record<string, number>>,
+  outfits: readonly { name: string; placements: readonly Placement[]; sources: readonly Source[] }[],
+  price: (part: string) => number | null,
+): Leftover[] {
+  const useful = new Map<string, Set<string>>()
+  for (const { name, placements, sources } of outfits)
+    placements.forEach(({ part }, i) => {
+      if (sources[i] === null) useful.set(part, (useful.get(part) ?? new Set()).add(name))
+    })
+  const kept = new Map(Object.entries(needed))
+  const left = lying.flatMap((one): Leftover[] => {
+    const keep = Math.min(one.qty, kept.get(one.part) ?? 0)
+    kept.set(one.part, (kept.get(one.part) ?? 0) - keep)
+    const qty = one.qty - keep
+    if (qty === 0) return []
+    const single = price(one.part)
+    return [
+      {
+        part: one.part,
+        bin: one.bin,
+        condition: one.condition,
+        qty,
+        worth: single === null ? null : single * qty,
+        usefulFor: [...(useful.get(one.part) ?? [])].sort(),
+      },
+    ]
+  })
+  return left.sort((a, b) => (b.worth ?? -1) - (a.worth ?? -1) || (a.part < b.part ? -1 : 1))
+}

@@ -1,0 +1,92 @@
+import { Inject, Injectable } from '@nestjs/common'
+import { join } from 'node:path'
+import PDFDocument from 'pdfkit'
+import QRCode from 'qrcode'
+import { DataSource, In } from 'typeorm'
+import { walkingOrder } from '@outfit/core/drawer'
+import { Problem } from '../app/problem.ts'
+import { SETTINGS, type Settings } from '../app/settings.ts'
+import { fontFiles } from '../show/fonts.ts'
+import { BinEntity } from './entities.ts'
+
+/** Points in a millimetre. */
+const MM = 72 / 25.4
+
+/** A sheet of labels on A4, in millimetres, with lines to cut along. */
+const SHEET = { left: 15, top: 12, columns: 3, rows: 8, width: 60, height: 34, margin: 4, code: 26 } as const
+
+/** Sheets of labels for bins: the name, where the bin lies, and a code that opens it. */
+@Injectable()
+export class LabelService {
+  constructor(
+    private readonly database: DataSource,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
+
+  /** A PDF of labels in walking order; `codes` are the bins, none for all. `address` is where the application answers. */
+  async pdf(codes: readonly string[], address: string): Promise<Buffer> {
+    const all = await this.database.getRepository(BinEntity).find()
+    const unknown = codes.find((code) => !all.some((bin) => bin.code === code))
+    if (unknown) throw new Problem(404, `There is no bin ${unknown}. No sheet was made.`)
+    const bins = walkingOrder(all).filter(({ code, outfit, holder }) =>
+      codes.length > 0 ? codes.includes(code) : outfit === null && holder === null,
+    )
+    if (bins.length === 0) throw new Problem(409, 'There are no bins yet. Make one first.')
+    const parents = await this.database
+      .getRepository(BinEntity)
+      .findBy({ code: In(bins.flatMap(({ parent }) => parent ?? [])) })
+    const pdf = new PDFDocument({ size: 'A4', margin: 0, autoFirstPage: false, info: { Title: 'Labels for bins' } })
+    const [text, , heading] = await fontFiles(join(this.settings.data, 'fonts'))
+    pdf.registerFont('heading', heading!)
+    pdf.registerFont('text', text!)
+    const chunks: Buffer[] = []
+    pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
+    const done = new Promise<void>((resolve) => pdf.on('end', resolve))
+    const onSheet = SHEET.columns * SHEET.rows
+    for (const [i, bin] of bins.entries()) {
+      if (i % onSheet === 0) pdf.addPage()
+      const at = i % onSheet
+      const x = (SHEET.left + (at % SHEET.columns) * SHEET.width) * MM
+      const y = (SHEET.top + Math.floor(at / SHEET.columns) * SHEET.height) * MM
+      pdf
+        .lineWidth(0.4)
+        .dash(2, { space: 2 })
+        .strokeColor('#8a8377')
+        .rect(x, y, SHEET.width * MM, SHEET.height * MM)
+        .stroke()
+        .undash()
+      drawCode(
+        pdf,
+        `${address}/drawer/bins/${encodeURIComponent(bin.code)}`,
+        x + SHEET.margin * MM,
+        y + SHEET.margin * MM,
+      )
+      const left = x + (SHEET.code + 2 * SHEET.margin) * MM
+      const room = (SHEET.width - SHEET.code - 3 * SHEET.margin) * MM
+      pdf.fillColor('#2a2730').font('heading').fontSize(12)
+      pdf.text(bin.name, left, y + SHEET.margin * MM, { width: room, height: 17 * MM, ellipsis: true })
+      const inside = parents.find(({ code }) => code === bin.parent)
+      pdf.font('text').fontSize(8)
+      pdf.text(inside ? `in ${inside.name}` : '', left, y + (SHEET.height - 11) * MM, {
+        width: room,
+        height: 4 * MM,
+        ellipsis: true,
+      })
+      pdf.text(bin.code, left, y + (SHEET.height - 7) * MM, { width: room, height: 4 * MM, ellipsis: true })
+    }
+    pdf.end()
+    await done
+    return Buffer.concat(chunks)
+  }
+}
+
+/** A QR code (ISO/IEC 18004, level M) as squares, SHEET.code millimetres wide. */
+function drawCode(pdf: PDFKit.PDFDocument, address: string, x: number, y: number): void {
+  const { modules } = QRCode.create(address, { errorCorrectionLevel: 'M' })
+  const side = (SHEET.code * MM) / modules.size
+  pdf.fillColor('#000000')
+  for (let row = 0; row < modules.size; row++)
+    for (let column = 0; column < modules.size; column++)
+      if (modules.get(row, column)) pdf.rect(x + column * side, y + row * side, side, side)
+  pdf.fill()
+}
