@@ -274,21 +274,35 @@ const figureNamed = (name) => {
   return found
 }
 
-export const bins = [
-  'Heads, light',
-  'Heads, dark',
-  'Hair, tied',
-  'Hair, loose',
-  'Hats',
-  'Torsos',
-  'Legs',
-  'Mitts and sleeves',
-  'Round the neck',
-  'Things held',
-  'Band room',
-  'Boathouse',
+/** Bins of the parts box: name, column, row, width, height, and the bin it is a tray of. */
+const BOX = [
+  ['Heads, light', 0, 0, 4, 4],
+  ['Heads, dark', 4, 0, 4, 4],
+  ['Hair, tied', 8, 0, 4, 4],
+  ['Hair, loose', 12, 0, 4, 4],
+  ['Hats', 16, 0, 4, 4],
+  ['Torsos', 0, 4, 6, 4],
+  ['Legs', 6, 4, 6, 4],
+  ['Mitts and sleeves', 12, 4, 8, 4],
+  ['Round the neck', 0, 8, 5, 4],
+  ['Things held', 5, 8, 7, 4],
+  ['Band room', 20, 0, 4, 4],
+  ['Boathouse', 20, 4, 4, 4],
+  ['Fair mitts', null, null, null, null, 'B8'],
+  ['Dark mitts', null, null, null, null, 'B8'],
+  ['Swap meet, October', 12, 8, 6, 4],
 ]
-  .map((name, index) => ({ code: `B${index + 1}`, name, figure: '' }))
+
+export const bins = BOX.map(([name, x, y, w, h, parent = ''], index) => ({
+  code: `B${index + 1}`,
+  name,
+  figure: '',
+  parent,
+  x,
+  y,
+  w,
+  h,
+}))
   // Owned figures that stand together on the shelf and could give up parts.
   .concat(donors.map((name, index) => ({ code: `S${index + 1}`, name, figure: figureNamed(name).code })))
 
@@ -302,7 +316,22 @@ B6 quay-jacket-torso/Quay Blue 1; B6 boat-stripes-torso/Oat 1; B6 purser-torso/C
 B7 work-legRF/Slate 1; B7 work-legLF/Slate 1; B7 plain-hips/Slate 3; B7 dark-legRF/Tar 1; B7 dark-legLF/Tar 1; B7 plain-hips/Tar 1; B7 rower-legRF/Chalk 3; B7 rower-legLF/Chalk 3; B7 rower-hips/Chalk 4; B7 plain-legRM/Quay Blue 1; B7 plain-legLM/Quay Blue 1; B7 SKIRT/Wine 1;
 B8 hand/Fawn 4; B8 hand/Hazel 2; B8 hand/Shell 3; B8 hand/Umber 2; B8 hand/Tar 4; B8 quay-jacket-armR/Quay Blue 1; B8 plain-armR/Oat 1; B8 plain-armL/Oat 1; B8 heron-jersey-armR/Quay Blue 3; B8 heron-jersey-armL/Quay Blue 3; B8 plain-armR/Chalk 2; B8 plain-armL/Chalk 2;
 B9 VEST/Amber 1; B9 LSCRF/Coral 1; B9 MEDAL/Poppy 2; B9 CAPE/Tar 1; B9 SATCH/Tar 1; B9 SHAWL/Heather 1;
-B10 ROPE/Rope 2; B10 OAR/Coral 2; B10 OAR/Oat 3; B10 LANT/Clear Honey 1; B10 MALL/Oak 1; B10 MUG/Tin 3; B10 LADLE/Tin 1; B10 CORN/Brass 2; B10 BASK/Rope 1; B10 CAT/Tar 1; B10 UMBR/Tar 1; B10 POUCH/Chestnut 1`
+B10 ROPE/Rope 2; B10 OAR/Coral 2; B10 OAR/Oat 3; B10 LANT/Clear Honey 1; B10 MALL/Oak 1; B10 MUG/Tin 3; B10 LADLE/Tin 1; B10 CORN/Brass 2; B10 BASK/Rope 1; B10 CAT/Tar 1; B10 UMBR/Tar 1; B10 POUCH/Chestnut 1;
+B13 hand/Shell 9; B13 hand/Fawn 8; B14 hand/Hazel 4; B14 hand/Cocoa 2`
+const wornBy = (roster, name) =>
+  rosters
+    .find((one) => one.name === roster)
+    .characters.flatMap(({ outfits }) => outfits)
+    .find((outfit) => outfit.name === name)
+    .takes.find(({ chosen }) => chosen).placements
+
+/** Found at a swap meet: all of one outfit but its mitts, the legs another lacks, and hips a third does. */
+const swapped = [
+  ...wornBy('Better by one part', 'Canal child with net').filter(({ slot }) => !slot.startsWith('hand')),
+  ...wornBy('Night market', 'Pia, drum').filter(({ slot }) => slot === 'legLeft' || slot === 'legRight'),
+  ...wornBy('Ferry people', 'Odile at twelve').filter(({ slot }) => slot === 'hips'),
+]
+
 /** What those who stand built were built from. */
 const boathouse = rosters
   .find(({ name }) => name === 'The Heron crew')
@@ -320,6 +349,16 @@ export const owned = OWNED.trim()
   })
   .concat(
     boathouse.map(({ part: code }) => ({ bin: 'B12', part: code, qty: 1, date: '2026-10-15', reason: 'stocktake' })),
+  )
+  .concat(
+    swapped.map(({ part: code }) => ({
+      bin: 'B15',
+      part: code,
+      qty: 1,
+      condition: 'new',
+      date: '2026-10-24',
+      reason: 'swap meet',
+    })),
   )
   .concat(bandRoom.map((entry) => ({ bin: 'B11', ...entry, date: '2026-10-01', reason: 'stocktake' })))
   .concat(

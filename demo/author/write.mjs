@@ -93,13 +93,13 @@ csv(
 )
 csv(
   'bins',
-  ['code', 'name', 'figure'],
-  bins.map((b) => [b.code, b.name, b.figure]),
+  ['code', 'name', 'figure', 'parent', 'x', 'y', 'w', 'h'],
+  bins.map((b) => [b.code, b.name, b.figure, b.parent, b.x, b.y, b.w, b.h]),
 )
 csv(
   'owned',
-  ['part', 'bin', 'qty', 'date', 'reason'],
-  owned.map((o) => [o.part, o.bin, o.qty, o.date, o.reason]),
+  ['part', 'bin', 'qty', 'condition', 'date', 'reason'],
+  owned.map((o) => [o.part, o.bin, o.qty, o.condition ?? 'used', o.date, o.reason]),
 )
 csv(
   'sellers',

@@ -1,6 +1,6 @@
 import { judgesOf, likenessBy, type Brief } from '../brief/index.ts'
 import type { Catalogue, Part, Placement } from '../catalogue/index.ts'
-import { shareOut, takenBy, type Drawer, type Portion, type Wanting } from '../drawer/index.ts'
+import { shareOut, type Drawer, type Portion, type Wanting } from '../drawer/index.ts'
 import { alikeParts } from './alikeParts.ts'
 
 /** An outfit that could be built, with its share of the drawer. */
@@ -72,17 +72,10 @@ function nearnessOf(
   const used = own ? sources : alone!.sources
   const donors = [...new Set(used.flatMap((source) => source?.donor ?? []))].sort()
   const short = placements.filter((_, i) => sources[i] === null && alone!.sources[i] !== null)
-  const others = [
-    ...new Set(
-      Object.values(
-        takenBy(
-          one,
-          all,
-          short.map(({ part }) => part),
-        ),
-      ).flat(),
-    ),
-  ].sort()
+  const others = losersOf(
+    short.map(({ part }) => part),
+    all.filter((other) => other.id !== id),
+  )
   const instead = lacks.map(({ part: code }) => {
     const part = catalogue.parts.get(code)
     return part ? (alikeParts(part, free, catalogue)[0] ?? null) : null
@@ -102,6 +95,25 @@ function nearnessOf(
     instead,
     likeness: likenessWith(one, lacks, instead, brief, catalogue),
   }
+}
+
+/** Names of the outfits that would lose some parts: those that come last of who has them, what stands built aside. */
+function losersOf(parts: readonly string[], others: readonly Candidate[]): string[] {
+  const wanted = [...parts]
+  const losers = new Set<string>()
+  for (const { name, placements, sources, standing } of [...others].reverse()) {
+    const own = { ...standing }
+    placements.forEach(({ part }, i) => {
+      const source = sources[i]
+      if (!source || source.elsewhere) return
+      if (source.donor === null && (own[part] ?? 0) > 0) return void own[part]!--
+      const at = wanted.indexOf(part)
+      if (at < 0) return
+      wanted.splice(at, 1)
+      losers.add(name)
+    })
+  }
+  return [...losers].sort()
 }
 
 function likenessWith(

@@ -173,15 +173,15 @@ describe('who has what', () => {
     const [contested] = contestedParts(list, { TWIN: 1, [otherHat!.code]: 1 }, () => 250, more)
     expect(contested).toMatchObject({
       part: hat!.code,
-      has: [{ id: 'o0', why: 'first', donor: null }],
-      lacks: [{ id: 'o1', name: 'Outfit 1' }],
+      has: [{ id: 'o0', name: 'Outfit 0', why: 'first', qty: 1 }],
+      lacks: [{ id: 'o1', name: 'Outfit 1', qty: 1 }],
       equal: ['TWIN'],
       price: 250,
     })
     expect(contestedParts(shared(asking(hat!.code, 'gone')), {}, () => null, catalogue)).toEqual([])
   })
 
-  test('says that something was promised, or stands', () => {
+  test('says that something was promised, and leaves alone what only stands', () => {
     const [one, other] = asking(hat!.code, hat!.code)
     const promised = allot(drawer, [one!, { ...other!, promised: { [hat!.code]: 1 } }], {
       priceOf: () => null,
@@ -190,8 +190,15 @@ describe('who has what', () => {
     expect(contestedParts(promised.shares, {}, () => null, catalogue)[0]!.has).toMatchObject([
       { id: 'o1', why: 'promised' },
     ])
-    const standing = shareOut({ loose: {}, donors: [] }, [one!, { ...other!, standing: { [hat!.code]: 1 } }])
-    expect(contestedParts(standing, {}, () => null, catalogue)[0]!.has).toMatchObject([{ id: 'o1', why: 'stands' }])
+    const three = [one!, { ...other!, standing: { [hat!.code]: 1 } }, { ...one!, id: 'o2' }]
+    expect(contestedParts(shareOut(drawer, three), {}, () => null, catalogue)[0]!.has).toMatchObject([
+      { id: 'o0', why: 'first' },
+      { id: 'o1', why: 'stands' },
+    ])
+    // What only stands built is nobody's to hand over.
+    expect(contestedParts(shareOut({ loose: {}, donors: [] }, three.slice(0, 2)), {}, () => null, catalogue)).toEqual(
+      [],
+    )
   })
 
   test('could be built: complete first, then what others count on, then what lacks a part', () => {

@@ -1,11 +1,12 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { groupBy } from '@outfit/core/catalogue'
+import { groupBy, type Drawables } from '@outfit/core/catalogue'
 import { reversed, type ActKind, type Moved, type ToldAct } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { PartEntity } from '../catalogue/entities.ts'
 import { writeRows } from '../import/tableWriter.ts'
 import { ActEntity, BinEntity, LyingEntity, MovementEntity } from './entities.ts'
@@ -40,6 +41,7 @@ export class ActService {
     private readonly database: DataSource,
     private readonly writer: Writer,
     private readonly changes: Changes,
+    private readonly catalogue: CatalogueService,
   ) {}
 
   /** Record an act in a transaction of its own and tell of the change. */
@@ -83,10 +85,15 @@ export class ActService {
   }
 
   /** Acts, the newest first, of everything, of a part or of a bin; `before` is the id of the last one seen. */
-  async history({ part, bin, before }: { part?: string; bin?: string; before?: string }): Promise<{
-    acts: ToldAct[]
-    more: boolean
-  }> {
+  async history({
+    part,
+    bin,
+    before,
+  }: {
+    part?: string
+    bin?: string
+    before?: string
+  }): Promise<{ acts: ToldAct[]; more: boolean } & Drawables> {
     const query = this.database
       .getRepository(ActEntity)
       .createQueryBuilder('a')
@@ -110,22 +117,21 @@ export class ActService {
     ])
     const movesOf = groupBy(movements, ({ act }) => act!)
     const concerned = (move: Moved) => (!part || move.part === part) && (!bin || move.from === bin || move.to === bin)
-    return {
-      more: found.length > PAGE,
-      acts: acts.map(({ id, at, kind, text, photo, reverses }) => ({
-        id,
-        at,
-        kind,
-        text,
-        photo,
-        reverses,
-        reversedBy: takenBack.find((one) => one.reverses === id)?.id ?? null,
-        moves: (movesOf.get(id) ?? [])
-          .map(({ part: moved, from, to, qty, condition }) => ({ part: moved, from, to, qty, condition }))
-          .filter(concerned)
-          .slice(0, MOST_MOVES),
-      })),
-    }
+    const told = acts.map(({ id, at, kind, text, photo, reverses }): ToldAct => ({
+      id,
+      at,
+      kind,
+      text,
+      photo,
+      reverses,
+      reversedBy: takenBack.find((one) => one.reverses === id)?.id ?? null,
+      moves: (movesOf.get(id) ?? [])
+        .map(({ part: moved, from, to, qty, condition }) => ({ part: moved, from, to, qty, condition }))
+        .filter(concerned)
+        .slice(0, MOST_MOVES),
+    }))
+    const parts = await this.catalogue.parts(told.flatMap(({ moves }) => moves.map((move) => move.part)))
+    return { more: found.length > PAGE, acts: told, parts, prints: await this.catalogue.printsOn(parts) }
   }
 
   /** Refuse parts and bins there are not, and more than lies where it is to be taken from; all faults at once. */

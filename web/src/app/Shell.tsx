@@ -17,6 +17,7 @@ const room = (isActive: boolean) =>
 /** Addresses that belong to a room besides its own. */
 const AREAS: Record<string, readonly string[]> = {
   Rosters: ['/rosters'],
+  Drawer: ['/drawer'],
   Parts: ['/parts', '/moulds', '/catalogue', '/tables'],
 }
 
@@ -42,10 +43,12 @@ export function Shell() {
           { key: 'b', name: 'Bench', to: `/outfits/${outfit}/bench${take}` },
           { key: 'a', name: 'Casting', to: `/outfits/${outfit}/casting${take}` },
           { key: 't', name: 'Takes', to: `/outfits/${outfit}/takes${take}` },
+          { key: 'w', name: 'Workbench', to: `/outfits/${outfit}/workbench` },
           { key: 's', name: 'Sourcing', to: `/outfits/${outfit}/sourcing${take}` },
           { key: 'c', name: 'Card', to: `/outfits/${outfit}/card${take}` },
         ]
       : []),
+    { key: 'd', name: 'Drawer', to: '/drawer' },
     { key: 'p', name: 'Parts', to: '/parts' },
     { key: 'l', name: 'Later', to: '/later' },
   ]
@@ -65,7 +68,7 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only">
         Skip to the view
       </a>
-      <header className="flex h-[52px] shrink-0 items-center gap-5 border-b border-rule px-5">
+      <header className="flex h-[52px] shrink-0 items-center gap-3 overflow-x-auto border-b border-rule px-3 sm:gap-5 sm:px-5">
         <NavLink
           to="/"
           className="font-head text-[22px] font-extrabold tracking-tight"

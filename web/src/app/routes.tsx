@@ -1,9 +1,20 @@
+import type { ComponentType } from 'react'
 import { createBrowserRouter } from 'react-router'
 import { RostersView } from '../roster/RostersView.tsx'
 import { Waiting } from '../ui/Notes.tsx'
 import { Broken } from './Broken.tsx'
 import { Lost } from './Lost.tsx'
 import { Shell } from './Shell.tsx'
+
+/** The views of the drawer. */
+const DRAWER: readonly (readonly [string, () => Promise<ComponentType>])[] = [
+  ['drawer', async () => (await import('../drawer/BoxView.tsx')).BoxView],
+  ['drawer/bins/:bin', async () => (await import('../drawer/BinView.tsx')).BinView],
+  ['drawer/history', async () => (await import('../drawer/HistoryView.tsx')).HistoryView],
+  ['drawer/buildable', async () => (await import('../workbench/BuildableView.tsx')).BuildableView],
+  ['drawer/allotment', async () => (await import('../workbench/AllotmentView.tsx')).AllotmentView],
+  ['drawer/leftovers', async () => (await import('../workbench/LeftoversView.tsx')).LeftoversView],
+]
 
 /** Every view has its address; all but the first are loaded when they are first opened. */
 export const router = createBrowserRouter([
@@ -49,6 +60,11 @@ export const router = createBrowserRouter([
       {
         path: 'rosters/:roster/rules',
         lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).RosterRulesView }),
+      },
+      ...DRAWER.map(([path, load]) => ({ path, lazy: async () => ({ Component: await load() }) })),
+      {
+        path: 'outfits/:outfit/workbench',
+        lazy: async () => ({ Component: (await import('../workbench/WorkbenchView.tsx')).WorkbenchView }),
       },
       {
         path: 'outfits/:outfit/rules',

@@ -16,10 +16,18 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
       <ul>
         {detail.bins.map(({ bin, part, name, qty }) => (
           <li key={bin + part}>
-            {qty} {part !== detail.part.code && `× ${nameOf(part)} `}in {name}
+            {qty} {part !== detail.part.code && `× ${nameOf(part)} `}in{' '}
+            <Link to={`/drawer/bins/${bin}`} className="hover:text-act hover:underline">
+              {name}
+            </Link>
           </li>
         ))}
       </ul>
+      <p>
+        <Link to={`/drawer/history?part=${detail.part.code}`} className="text-act hover:underline">
+          What happened to it
+        </Link>
+      </p>
       <h2 className="mt-4 text-lg">
         Carried by
         {common && <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">{common}</span>}

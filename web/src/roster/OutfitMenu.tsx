@@ -8,11 +8,13 @@ import { tell, tellError } from '../ui/tell.ts'
 
 const OutfitDialog = lazy(async () => ({ default: (await import('./OutfitDialog.tsx')).OutfitDialog }))
 
+const ArmyDialog = lazy(async () => ({ default: (await import('./ArmyDialog.tsx')).ArmyDialog }))
+
 const item = 'block cursor-pointer rounded-[8px] px-2.5 py-1.5 outline-none data-[highlighted]:bg-band'
 
 /** What can be done with an outfit on the shelf. */
 export function OutfitMenu({ outfit, roster }: { outfit: ShelfOutfit; roster: RosterShelf }) {
-  const [asking, ask] = useState<'change' | 'another' | null>(null)
+  const [asking, ask] = useState<'change' | 'another' | 'army' | null>(null)
   const [remove] = rosterApi.endpoints.removeOutfits.useMutation()
   const [putBack] = rosterApi.endpoints.putBack.useMutation()
   const [build] = rosterApi.endpoints.buildOutfit.useMutation()
@@ -56,6 +58,7 @@ export function OutfitMenu({ outfit, roster }: { outfit: ShelfOutfit; roster: Ro
                 ['Dress it', 'bench'],
                 ['Write its brief', 'brief'],
                 ['Buy what is missing', 'sourcing'],
+                ['Build it at the workbench', 'workbench'],
               ] as const
             ).map(([words, room]) => (
               <DropdownMenu.Item key={room} asChild>
@@ -71,6 +74,11 @@ export function OutfitMenu({ outfit, roster }: { outfit: ShelfOutfit; roster: Ro
             <DropdownMenu.Item className={item} onSelect={() => ask('another')}>
               Another outfit of {outfit.character}…
             </DropdownMenu.Item>
+            {outfit.placements.some(({ slot }) => slot === 'head') && (
+              <DropdownMenu.Item className={item} onSelect={() => ask('army')}>
+                An army of it…
+              </DropdownMenu.Item>
+            )}
             {(built || (outfit.state === 'ready' && isDressed(outfit.placements))) && (
               <DropdownMenu.Item className={item} onSelect={() => void stand(built)}>
                 {built ? 'Take it apart' : 'It stands built'}
@@ -85,7 +93,11 @@ export function OutfitMenu({ outfit, roster }: { outfit: ShelfOutfit; roster: Ro
       </DropdownMenu.Root>
       {asking && (
         <Suspense>
-          <OutfitDialog outfit={outfit} roster={roster} what={asking} onDone={() => ask(null)} />
+          {asking === 'army' ? (
+            <ArmyDialog outfit={outfit} roster={roster.id} onDone={() => ask(null)} />
+          ) : (
+            <OutfitDialog outfit={outfit} roster={roster} what={asking} onDone={() => ask(null)} />
+          )}
         </Suspense>
       )}
     </>

@@ -1,0 +1,276 @@
+import { useMemo, useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { SLOT_FACTS } from '@outfit/core/anatomy'
+import { partLabel, type Catalogue, type Level } from '@outfit/core/catalogue'
+import { CAUTIONS } from '@outfit/core/fitting'
+import type { BinContents, Counted } from '@outfit/core/drawer'
+import { errorText } from '../app/api.ts'
+import { drawerApi, type Picked } from '../app/drawerApi.ts'
+import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'
+import { Button } from '../ui/Button.tsx'
+import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { PartPicture } from '../ui/PartPicture.tsx'
+import { tell, tellError } from '../ui/tell.ts'
+import { useUndoKey } from '../ui/useUndoKey.ts'
+import { BinHead } from './BinHead.tsx'
+import { History } from './HistoryView.tsx'
+import { RemarkForm } from './RemarkForm.tsx'
+import { StocktakeForm } from './StocktakeForm.tsx'
+import { WhatToDo } from './WhatToDo.tsx'
+
+const keyOf = ({ part, condition }: Pick<Counted, 'part' | 'condition'>) => `${condition} ${part}`
+
+/** One bin: what lies in it, what can be done with it, and what happened to it. */
+export function BinView() {
+  const { bin: code = '' } = useParams()
+  const { currentData: data, error, refetch } = drawerApi.endpoints.bin.useQuery(code)
+  const catalogue = useKnownCatalogue(data)
+  useUndoKey()
+  if (error) {
+    if ('status' in error && error.status === 404)
+      return (
+        <EmptyNote title="There is no such bin">
+          The label may be older than the parts box.{' '}
+          <Link to="/drawer" className="text-act underline">
+            To the drawer
+          </Link>
+        </EmptyNote>
+      )
+    return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  }
+  if (!data || !catalogue) return <Waiting>Opening the bin…</Waiting>
+  return <Bin key={code} data={data} catalogue={catalogue} />
+}
+
+function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
+  const { bin, lying, donor, outfit, remarks } = data
+  const [picked, setPicked] = useState<Readonly<Record<string, number>>>({})
+  const [counting, count] = useState(false)
+  const [remarking, remark] = useState<string | null>(null)
+  const labelOf = (code: string) => {
+    const part = catalogue.parts.get(code)
+    return part ? partLabel(catalogue, part) : code
+  }
+  const rows = useMemo(
+    () => [...lying].sort((a, b) => labelOf(a.part).localeCompare(labelOf(b.part))),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- labels follow from the catalogue
+    [lying, catalogue],
+  )
+  // What was moved meanwhile cannot stay picked.
+  const chosen = rows.flatMap((one): Picked[] => {
+    const qty = Math.min(one.qty, picked[keyOf(one)] ?? 0)
+    return qty > 0 ? [{ part: one.part, condition: one.condition, from: bin.code, qty }] : []
+  })
+  const units = rows.reduce((sum, { qty }) => sum + qty, 0)
+  const allPicked = chosen.reduce((sum, { qty }) => sum + qty, 0) === units
+  return (
+    <div className="mx-auto max-w-[1200px] px-3 py-4 sm:px-5">
+      <BinHead data={data} units={units} />
+      <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_360px]">
+        <section aria-label="What lies in it">
+          {outfit && (
+            <p className="mb-2">
+              This is{' '}
+              <Link to={`/outfits/${outfit.id}/bench`} className="font-semibold text-act hover:underline">
+                {outfit.name}
+              </Link>{' '}
+              as it stands built. Its parts go back to their bins when it is taken apart.{' '}
+              <Link to={`/outfits/${outfit.id}/workbench`} className="text-act hover:underline">
+                To the workbench
+              </Link>
+            </p>
+          )}
+          {counting ? (
+            <StocktakeForm data={data} catalogue={catalogue} onDone={() => count(false)} />
+          ) : (
+            <>
+              {rows.length > 0 && !outfit && (
+                <div className="mb-2 flex flex-wrap items-center gap-2">
+                  <label className="flex items-center gap-2">
+                    <input
+                      type="checkbox"
+                      checked={allPicked}
+                      onChange={({ target }) =>
+                        setPicked(target.checked ? Object.fromEntries(rows.map((one) => [keyOf(one), one.qty])) : {})
+                      }
+                    />
+                    All
+                  </label>
+                  <WhatToDo bin={bin.code} chosen={chosen} onDone={() => setPicked({})} />
+                  {!donor && (
+                    <Button className="ml-auto" onClick={() => count(true)}>
+                      Take stock…
+                    </Button>
+                  )}
+                </div>
+              )}
+              {rows.length === 0 && (
+                <p className="py-6 text-soft">
+                  {donor
+                    ? 'Nothing of it is left here.'
+                    : 'Empty. Bring something in, or move parts here from another bin.'}
+                  {!donor && !outfit && (
+                    <Button look="plain" className="ml-2" onClick={() => count(true)}>
+                      Count what lies in it…
+                    </Button>
+                  )}
+                </p>
+              )}
+              <ul aria-label="Parts" className="border-t border-rule">
+                {rows.map((one) => {
+                  const part = catalogue.parts.get(one.part)
+                  const own = remarks.filter((remarked) => remarked.part === one.part)
+                  return (
+                    <li key={keyOf(one)} className="border-b border-rule py-1">
+                      <div className="flex items-center gap-3">
+                        {!outfit && (
+                          <input
+                            type="number"
+                            min={0}
+                            max={one.qty}
+                            value={picked[keyOf(one)] ?? 0}
+                            aria-label={`How many of ${labelOf(one.part)}, ${one.condition}`}
+                            onChange={({ target }) =>
+                              setPicked({
+                                ...picked,
+                                [keyOf(one)]: Math.max(0, Math.min(one.qty, Math.round(Number(target.value)))),
+                              })
+                            }
+                            className="w-[56px] rounded-[8px] border border-rule bg-card px-2 py-0.5 text-right"
+                          />
+                        )}
+                        <span className="-ml-1 w-[44px]">
+                          {!outfit && <span className="text-soft">of </span>}
+                          <strong>{one.qty}</strong>
+                        </span>
+                        <span aria-hidden className="h-11 w-11 shrink-0">
+                          {part && <PartPicture part={part} catalogue={catalogue} label="" className="h-full w-full" />}
+                        </span>
+                        <span className="min-w-0 flex-1">
+                          <Link to={`/parts/${one.part}`} className="font-semibold hover:text-act hover:underline">
+                            {labelOf(one.part)}
+                          </Link>{' '}
+                          <span className="whitespace-nowrap text-soft">{one.condition}</span>
+                        </span>
+                        <Button look="plain" className="text-[13px]" onClick={() => remark(one.part)}>
+                          Remark…
+                        </Button>
+                      </div>
+                      {own.map(({ id, kind, text, photo, at }) => (
+                        <p key={id} className="mt-0.5 ml-[150px] text-[13px]">
+                          <strong className={kind === 'fault' ? 'text-problem' : ''}>{kind}</strong> {text}{' '}
+                          {photo && (
+                            <a
+                              href={`/api/photos/${photo}`}
+                              target="_blank"
+                              rel="noreferrer"
+                              className="text-act underline"
+                            >
+                              picture
+                            </a>
+                          )}{' '}
+                          <span className="text-soft">{at}</span>
+                        </p>
+                      ))}
+                    </li>
+                  )
+                })}
+              </ul>
+            </>
+          )}
+          {remarking && <RemarkForm part={remarking} title={labelOf(remarking)} onDone={() => remark(null)} />}
+        </section>
+        <aside className="space-y-5">
+          {donor && <Donor data={data} catalogue={catalogue} labelOf={labelOf} />}
+          <section aria-label="What happened to it">
+            <h2 className="text-lg">What happened to it</h2>
+            <History bin={bin.code} short />
+          </section>
+        </aside>
+      </div>
+    </div>
+  )
+}
+
+/** What a figure still has and what it lacks, and taking it apart. */
+function Donor({
+  data,
+  catalogue,
+  labelOf,
+}: {
+  data: BinContents
+  catalogue: Catalogue
+  labelOf: (code: string) => string
+}) {
+  const { bin } = data
+  const { name, pieces } = data.donor!
+  const { data: box } = drawerApi.endpoints.box.useQuery()
+  const navigate = useNavigate()
+  const [to, setTo] = useState('')
+  const [level, setLevel] = useState<Level>(1)
+  const [split] = drawerApi.endpoints.split.useMutation()
+  const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
+  const lacks = pieces.filter(({ there }) => !there)
+  const bins = box?.bins.filter(({ figure, outfit, holder }) => !figure && !outfit && !holder) ?? []
+  const apart = async () => {
+    const answer = await split({ code: bin.code, to, level })
+    if (answer.error) return tellError(answer.error)
+    const { act } = answer.data
+    tell(`${name} is taken apart.`, () => reverse(act))
+    void navigate(`/drawer/bins/${to}`)
+  }
+  return (
+    <section aria-label="The figure" className="rounded-[12px] border border-rule bg-card p-3">
+      <h2 className="text-lg">{name}</h2>
+      <p className="text-soft">
+        {lacks.length === 0
+          ? 'Whole, as it was released.'
+          : `Has ${pieces.length - lacks.length} of ${pieces.length} pieces; the others were given away.`}
+      </p>
+      <ul className="mt-1">
+        {pieces.map(({ slot, part, there }, i) => (
+          <li key={i} className={there ? '' : 'text-problem'}>
+            <span aria-hidden>{there ? '✓' : '✕'}</span> {SLOT_FACTS[slot].label}:{' '}
+            {catalogue.parts.has(part) ? labelOf(part) : part}
+            {!there && <span className="sr-only"> is missing</span>}
+          </li>
+        ))}
+      </ul>
+      {lacks.length < pieces.length && bins.length > 0 && (
+        <div className="mt-3 border-t border-rule pt-2">
+          <div className="flex flex-wrap items-center gap-2">
+            <select
+              aria-label="How far apart"
+              value={level}
+              onChange={({ target }) => setLevel(Number(target.value) as Level)}
+              className="rounded-[8px] border border-rule bg-paper px-2 py-1"
+            >
+              <option value={1}>into headgear, head, torso, legs</option>
+              <option value={2}>hands off too</option>
+              <option value={3}>arms off too</option>
+              <option value={4}>legs off the hips too</option>
+            </select>
+            <select
+              aria-label="Into the bin"
+              value={to}
+              onChange={({ target }) => setTo(target.value)}
+              className="rounded-[8px] border border-rule bg-paper px-2 py-1"
+            >
+              <option value="">into …</option>
+              {bins.map(({ code, name: label }) => (
+                <option key={code} value={code}>
+                  {label}
+                </option>
+              ))}
+            </select>
+            <Button disabled={to === ''} onClick={() => void apart()}>
+              Take it apart
+            </Button>
+          </div>
+          {level >= 3 && <p className="mt-1 text-[13px] text-notice">{CAUTIONS.arms}</p>}
+          <p className="mt-1 text-[13px] text-soft">{CAUTIONS.small}</p>
+        </div>
+      )}
+    </section>
+  )
+}

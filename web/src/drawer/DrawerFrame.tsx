@@ -1,0 +1,68 @@
+import type { ReactNode } from 'react'
+import { NavLink } from 'react-router'
+import type { PartsBox } from '@outfit/core/drawer'
+import type { Catalogue } from '@outfit/core/catalogue'
+import { errorText } from '../app/api.ts'
+import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'
+import { drawerApi } from '../app/drawerApi.ts'
+import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { useUndoKey } from '../ui/useUndoKey.ts'
+import { BringIn } from './BringIn.tsx'
+
+const VIEWS: readonly (readonly [string, string])[] = [
+  ['Parts box', '/drawer'],
+  ['Can be built', '/drawer/buildable'],
+  ['Who gets what', '/drawer/allotment'],
+  ['Left over', '/drawer/leftovers'],
+  ['History', '/drawer/history'],
+]
+
+/** The frame of every view of the drawer: where owned parts are, in numbers, and the ways to look at them. */
+export function DrawerFrame({ children }: { children: (box: PartsBox, catalogue: Catalogue) => ReactNode }) {
+  const { data, error, refetch } = drawerApi.endpoints.box.useQuery()
+  const catalogue = useKnownCatalogue(data)
+  useUndoKey()
+  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (!data || !catalogue) return <Waiting>Opening the drawer…</Waiting>
+  const { loose, onFigures, inDonors, lent, onTheWay, sold } = data.counts
+  const facts: [number, string][] = [
+    [loose, 'loose'],
+    [onFigures, 'on built outfits'],
+    [inDonors, 'on figures that stand together'],
+    [onTheWay, 'on the way'],
+    [lent, 'lent'],
+    [sold, 'sold'],
+  ]
+  return (
+    <div className="mx-auto max-w-[1400px] px-3 py-4 sm:px-5">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-3xl">Drawer</h1>
+        <p className="min-w-0 flex-1 text-soft">
+          {facts
+            .filter(([count], i) => count > 0 || i === 0)
+            .map(([count, words]) => (
+              <span key={words} className="mr-3 whitespace-nowrap">
+                <strong className="text-ink">{count.toLocaleString('en-GB')}</strong> {words}
+              </span>
+            ))}
+        </p>
+        <BringIn bins={data.bins} />
+      </div>
+      <nav aria-label="Ways to look at the drawer" className="mt-2 flex gap-1 overflow-x-auto border-b border-rule">
+        {VIEWS.map(([name, to]) => (
+          <NavLink
+            key={to}
+            to={to}
+            end
+            className={({ isActive }) =>
+              `-mb-px rounded-t-[8px] border-b-2 px-2.5 py-1 whitespace-nowrap ${isActive ? 'border-act font-bold' : 'border-transparent text-soft hover:bg-band hover:text-ink'}`
+            }
+          >
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+      {children(data, catalogue)}
+    </div>
+  )
+}

@@ -1,0 +1,60 @@
+import { useState } from 'react'
+import type { BoxBin } from '@outfit/core/drawer'
+import { errorText } from '../app/api.ts'
+import { drawerApi } from '../app/drawerApi.ts'
+import { Button } from '../ui/Button.tsx'
+import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
+import { tell } from '../ui/tell.ts'
+
+/** One more bin, by itself or as a tray in another. */
+export function NewBin({ bins }: { bins: readonly BoxBin[] }) {
+  const [open, setOpen] = useState(false)
+  const [name, setName] = useState('')
+  const [parent, setParent] = useState('')
+  const [make, { error, reset }] = drawerApi.endpoints.makeBin.useMutation()
+  const [remove] = drawerApi.endpoints.removeBin.useMutation()
+  const leave = () => {
+    setOpen(false)
+    setName('')
+    setParent('')
+    reset()
+  }
+  const keep = async () => {
+    const answer = await make({ name: name.trim(), parent: parent || null })
+    if (answer.error) return
+    const { code } = answer.data
+    tell(`${name.trim()} is in the parts box.`, () => remove(code))
+    leave()
+  }
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>New bin…</Button>
+      {open && (
+        <FormDialog
+          title="New bin"
+          keep="Put it in the box"
+          ready={name.trim() !== ''}
+          problem={error ? errorText(error) : ''}
+          onKeep={() => void keep()}
+          onLeave={leave}
+        >
+          <label className="block font-semibold">
+            What its label says
+            <input value={name} maxLength={80} onChange={(event) => setName(event.target.value)} className={FIELD} />
+          </label>
+          <label className="block font-semibold">
+            A tray in
+            <select value={parent} onChange={(event) => setParent(event.target.value)} className={FIELD}>
+              <option value="">no other bin</option>
+              {bins.map((bin) => (
+                <option key={bin.code} value={bin.code}>
+                  {bin.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        </FormDialog>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,75 @@
+import { useState } from 'react'
+import { api, errorText } from '../app/api.ts'
+import { drawerApi } from '../app/drawerApi.ts'
+import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
+import { tell, tellError } from '../ui/tell.ts'
+
+const KINDS = { misprint: 'a misprint', fault: 'a fault', photo: 'a picture', note: 'a note' } as const
+
+/** Something worth remembering of a part, or of an outfit at the workbench. */
+export function RemarkForm(props: { part?: string; outfit?: string; title: string; onDone: () => void }) {
+  const { part, outfit, title, onDone } = props
+  const [kind, setKind] = useState<keyof typeof KINDS>('fault')
+  const [text, setText] = useState('')
+  const [photo, setPhoto] = useState<string | null>(null)
+  const [make, { error }] = drawerApi.endpoints.remark.useMutation()
+  const [addPhoto] = api.endpoints.addPhoto.useMutation()
+  const keep = async () => {
+    const answer = await make({
+      kind,
+      text: text.trim(),
+      ...(part ? { part } : {}),
+      ...(outfit ? { outfit } : {}),
+      ...(photo ? { photo } : {}),
+    })
+    if (answer.error) return
+    tell(`Remembered of ${title}.`)
+    onDone()
+  }
+  const picture = async (file: File | undefined) => {
+    if (!file) return setPhoto(null)
+    const answer = await addPhoto(file)
+    if (answer.error) return tellError(answer.error)
+    setPhoto(answer.data.hash)
+  }
+  return (
+    <FormDialog
+      title={`Remark on ${title}`}
+      keep="Remember it"
+      ready={text.trim() !== '' || photo !== null}
+      problem={error ? errorText(error) : ''}
+      onKeep={() => void keep()}
+      onLeave={onDone}
+    >
+      <label className="block font-semibold">
+        It is
+        <select value={kind} onChange={({ target }) => setKind(target.value as keyof typeof KINDS)} className={FIELD}>
+          {Object.entries(KINDS).map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="block font-semibold">
+        In words
+        <textarea
+          value={text}
+          maxLength={1000}
+          rows={3}
+          onChange={({ target }) => setText(target.value)}
+          className={FIELD}
+        />
+      </label>
+      <label className="block font-semibold">
+        A picture
+        <input
+          type="file"
+          accept="image/png,image/jpeg,image/webp"
+          onChange={({ target }) => void picture(target.files?.[0])}
+          className="mt-1.5 block w-full text-[13px] font-normal"
+        />
+      </label>
+    </FormDialog>
+  )
+}
