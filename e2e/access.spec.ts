@@ -35,6 +35,27 @@ for (const colorScheme of ['light', 'dark'] as const) {
     expect(await faults(app)).toEqual([])
   })
 
+  test(`the drawer and the workbench have no faults of access, ${colorScheme}`, async ({ app, server }) => {
+    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    for (const [path, seen] of [
+      ['drawer', app.getByRole('list', { name: 'Bins', exact: true })],
+      ['drawer/bins/B5', app.getByRole('list', { name: 'Parts' })],
+      ['drawer/bins/S1', app.getByRole('region', { name: 'The figure' })],
+      ['drawer/buildable', app.getByRole('region', { name: 'Complete' })],
+      ['drawer/allotment', app.getByRole('list', { name: 'Wanted twice' })],
+      ['drawer/leftovers', app.getByRole('list', { name: 'Left over' })],
+      ['drawer/history', app.getByRole('list', { name: 'History' })],
+    ] as const) {
+      await app.goto(`${server.url}/${path}`)
+      await expect(seen).toBeVisible()
+      expect([path, ...(await faults(app))]).toEqual([path])
+    }
+    await app.goto(`${server.url}/drawer/buildable`)
+    await app.getByRole('link', { name: 'To the workbench' }).first().click()
+    await expect(app.getByRole('region', { name: 'Steps' })).toBeVisible()
+    expect(await faults(app)).toEqual([])
+  })
+
   test(`main views have no faults of access, ${colorScheme}`, async ({ app, server }) => {
     await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()

@@ -201,7 +201,7 @@ test('a roster tells what it waits for and what could be cut; an audit and a ran
 }) => {
   await open(app, 'Night market')
   await view(app, 'Facts').click()
-  await expect(app.getByRole('region', { name: 'What most outfits wait for' })).toContainText('4 outfits')
+  await expect(app.getByRole('region', { name: 'What most outfits wait for' })).toContainText('3 outfits')
   await expect(app.getByRole('region', { name: 'Faces seen more than once' })).toContainText(
     'Ines, noodles, Amara, songs',
   )

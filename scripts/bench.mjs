@@ -1,12 +1,13 @@
 /**
  * `npm run bench`: measure what docs/architecture.md sets budgets for. Prints one JSON line a measurement,
  * `{"name", "measured", "unit", "budget", "notes"}` (budget null where none is set); nothing is asserted. With a name
- * only that benchmark runs: draw, pins, team, brief, search, plan, change, start, script.
+ * only that benchmark runs: draw, pins, team, drawer, brief, search, plan, change, start, script.
  */
 import { gzipSync } from 'node:zlib'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { cpus, tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { drawer } from '../bench/drawer.mjs'
 import { pins } from '../bench/pins.mjs'
 import { team } from '../bench/team.mjs'
 import { build, install, ROOT, serve } from './tree.mjs'
@@ -73,6 +74,7 @@ const benchmarks = {
   pins: () => pins({ tell, timed, median, at }),
 
   team: () => team({ tell, timed, median, at }),
+  drawer: () => withServer(({ url }) => drawer({ url, tell, median })),
 
   /** Ranking a tray, casting whole outfits, and the colours of a picture, on made-up ones of the size of the budgets. */
   async brief() {

@@ -50,7 +50,6 @@ try {
         await fromTheTop(page)
       },
     ],
-    ['audit', at('Better by one part', 'audit'), (page) => page.getByText('Kept as released').first().waitFor()],
     ['house-rules', at('Night market', 'rules'), (page) => page.getByRole('radio', { name: /^Open bench/ }).waitFor()],
     ['bench', bench('Odile, skipper'), planned],
     [
@@ -77,16 +76,7 @@ try {
         await page.getByRole('list', { name: 'Outfits', exact: true }).waitFor()
       },
     ],
-    [
-      'for-less',
-      `${bench('Bram').replace('bench', 'casting')}?for=less`,
-      async (page) => {
-        await page.getByRole('button', { name: 'Draw the curve' }).click()
-        await page.getByRole('img', { name: /buys a likeness/ }).waitFor()
-      },
-    ],
     ['takes', bench('Teo').replace('bench', 'takes'), (page) => page.getByText('of its parts are common').waitFor()],
-    ['later', '/later', (page) => page.getByRole('region', { name: 'Waiting' }).waitFor()],
     ['parts', '/parts', (page) => page.locator('[data-at="17"] > a').waitFor()],
     [
       'moulds',
@@ -118,6 +108,13 @@ try {
         })
         await page.getByRole('region', { name: 'Guesses' }).waitFor()
       },
+    ],
+    ['drawer', '/drawer', (page) => page.getByRole('list', { name: 'Bins', exact: true }).waitFor()],
+    ['who-gets-what', '/drawer/allotment', (page) => page.getByRole('list', { name: 'Wanted twice' }).waitFor()],
+    [
+      'workbench',
+      bench('Pia, drum').replace('bench', 'workbench'),
+      (page) => page.getByRole('heading', { name: 'Steps' }).waitFor(),
     ],
     [
       'sourcing',

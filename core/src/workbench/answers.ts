@@ -1,6 +1,6 @@
 /** What the server tells of the workbench and the screen shows. */
 import type { Placement } from '../catalogue/index.ts'
-import type { Source, Stop } from '../drawer/index.ts'
+import type { Remark, Source, Stop } from '../drawer/index.ts'
 import type { ArmyFace } from './armyFaces.ts'
 import type { Buildable } from './buildable.ts'
 import type { Contested } from './contested.ts'
@@ -25,6 +25,8 @@ export interface WorkbenchPlan {
   /** Parts nothing gives. */
   lacks: Placement[]
   built: boolean
+  /** What was noted of it at the workbench. */
+  remarks: Remark[]
 }
 
 export interface BuildableList {

@@ -16,7 +16,7 @@ import {
 import { notFound } from '../app/problem.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../drawer/entities.ts'
+import { ActEntity, BinEntity, LyingEntity, MovementEntity, RemarkEntity } from '../drawer/entities.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { RosterEntity } from '../roster/entities.ts'
@@ -48,6 +48,7 @@ export class WorkbenchService {
       this.market.lowest(),
     ])
     const bins = await this.database.getRepository(BinEntity).find()
+    const remarks = await this.database.getRepository(RemarkEntity).find({ where: { outfit }, order: { id: 'ASC' } })
     const nameOf = (code: string | null | undefined) => bins.find((bin) => bin.code === code)?.name ?? null
     const used = contents.donors.filter(({ code }) => sources.some((source) => source?.donor === code))
     const { catalogue, drawables } = await this.catalogueWith([
@@ -81,6 +82,7 @@ export class WorkbenchService {
           }),
       lacks: share.placements.filter((_, i) => sources[i] === null),
       built,
+      remarks: remarks.map(({ id, at, part, kind, text, photo }) => ({ id, at, part, kind, text, photo })),
       ...drawables,
     }
   }

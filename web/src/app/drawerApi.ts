@@ -72,7 +72,10 @@ export const drawerApi = api.enhanceEndpoints({ addTagTypes: ['Drawer'] }).injec
       moveParts: act<{ moves: Picked[]; to: string }>((body) => ({ url: 'drawer/moved', body })),
       takeOut: act<{ moves: Picked[]; how: WayOut; text: string }>((body) => ({ url: 'drawer/taken-out', body })),
       lend: act<{ moves: Picked[]; holder: string }>((body) => ({ url: 'drawer/lent', body })),
-      putTogether: act<{ figure: string }>((body) => ({ url: 'drawer/put-together', body })),
+      putTogether: build.mutation<Acted & { bin: string }, { figure: string }>({
+        query: (body) => ({ url: 'drawer/put-together', method: 'POST', body }),
+        invalidatesTags: MOVED,
+      }),
       split: act<{ code: string; to: string; level: number }>(({ code, ...body }) => ({
         url: `bins/${code}/split`,
         body,
@@ -128,6 +131,14 @@ export const drawerApi = api.enhanceEndpoints({ addTagTypes: ['Drawer'] }).injec
       orderRosters: build.mutation<void, string[]>({
         query: (rosters) => ({ url: 'rosters/order', method: 'PUT', body: { rosters } }),
         invalidatesTags: ['Drawer', 'Outfit', 'Shelves'],
+        onQueryStarted: async (order, { dispatch, queryFulfilled }) => {
+          const patch = dispatch(
+            api.util.updateQueryData('shelves', undefined, ({ rosters }) => {
+              rosters.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
+            }),
+          )
+          await queryFulfilled.catch(patch.undo)
+        },
       }),
       leftovers: build.query<LeftoversReport & Drawables, string>({
         query: (roster) => ({ url: 'drawer/leftovers', params: roster ? { roster } : {} }),

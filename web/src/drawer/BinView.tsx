@@ -14,7 +14,7 @@ import { tell, tellError } from '../ui/tell.ts'
 import { useUndoKey } from '../ui/useUndoKey.ts'
 import { BinHead } from './BinHead.tsx'
 import { History } from './HistoryView.tsx'
-import { RemarkForm } from './RemarkForm.tsx'
+import { RemarkForm, Remarks } from './RemarkForm.tsx'
 import { StocktakeForm } from './StocktakeForm.tsx'
 import { WhatToDo } from './WhatToDo.tsx'
 
@@ -156,22 +156,9 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
                           Remark…
                         </Button>
                       </div>
-                      {own.map(({ id, kind, text, photo, at }) => (
-                        <p key={id} className="mt-0.5 ml-[150px] text-[13px]">
-                          <strong className={kind === 'fault' ? 'text-problem' : ''}>{kind}</strong> {text}{' '}
-                          {photo && (
-                            <a
-                              href={`/api/photos/${photo}`}
-                              target="_blank"
-                              rel="noreferrer"
-                              className="text-act underline"
-                            >
-                              picture
-                            </a>
-                          )}{' '}
-                          <span className="text-soft">{at}</span>
-                        </p>
-                      ))}
+                      <div className="ml-[150px]">
+                        <Remarks remarks={own} />
+                      </div>
                     </li>
                   )
                 })}
@@ -210,6 +197,7 @@ function Donor({
   const [level, setLevel] = useState<Level>(1)
   const [split] = drawerApi.endpoints.split.useMutation()
   const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
+  const [putTogether] = drawerApi.endpoints.putTogether.useMutation()
   const lacks = pieces.filter(({ there }) => !there)
   const bins = box?.bins.filter(({ figure, outfit, holder }) => !figure && !outfit && !holder) ?? []
   const apart = async () => {
@@ -218,6 +206,13 @@ function Donor({
     const { act } = answer.data
     tell(`${name} is taken apart.`, () => reverse(act))
     void navigate(`/drawer/bins/${to}`)
+  }
+  const again = async () => {
+    const answer = await putTogether({ figure: bin.figure! })
+    if (answer.error) return tellError(answer.error)
+    const { act, bin: stand } = answer.data
+    tell(`${name} stands together again.`, () => reverse(act))
+    void navigate(`/drawer/bins/${stand}`)
   }
   return (
     <section aria-label="The figure" className="rounded-[12px] border border-rule bg-card p-3">
@@ -236,6 +231,11 @@ function Donor({
           </li>
         ))}
       </ul>
+      {lacks.length > 0 && (
+        <Button className="mt-2" onClick={() => void again()}>
+          Put one together from loose parts
+        </Button>
+      )}
       {lacks.length < pieces.length && bins.length > 0 && (
         <div className="mt-3 border-t border-rule pt-2">
           <div className="flex flex-wrap items-center gap-2">

@@ -21,6 +21,13 @@ const STEPS: Record<string, readonly [number, number]> = {
   ArrowDown: [0, 1],
 }
 
+/**
+ * Letting a bin go is a click on it too, which would open it. It is caught at the window, since the library of dragging
+ * keeps it from everybody further in, but not from the browser, which follows links by itself.
+ */
+const noClick = (event: Event) => event.preventDefault()
+const letClicks = () => void setTimeout(() => window.removeEventListener('click', noClick, true), 50)
+
 /** The parts box as it stands on the table, bins where they really are. */
 export function BoxView() {
   return <DrawerFrame>{(box, catalogue) => <Box box={box} catalogue={catalogue} />}</DrawerFrame>
@@ -51,6 +58,7 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
   }
   const fieldWidth = () => (ground.current?.clientWidth ?? 1) / BOX_WIDTH
   const onDragEnd = ({ active, delta }: DragEndEvent) => {
+    letClicks()
     const bin = top.find(({ code }) => code === active.id)
     const at = bin && places.get(bin.code)
     if (!bin || !at) return
@@ -119,7 +127,12 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
           size.
         </p>
       )}
-      <DndContext sensors={sensors} onDragEnd={onDragEnd}>
+      <DndContext
+        sensors={sensors}
+        onDragStart={() => window.addEventListener('click', noClick, true)}
+        onDragCancel={letClicks}
+        onDragEnd={onDragEnd}
+      >
         <div
           ref={ground}
           className="relative mt-2 hidden rounded-[12px] border-2 border-wood-edge sm:block"

@@ -1,10 +1,26 @@
 import { useState } from 'react'
+import type { Remark } from '@outfit/core/drawer'
 import { api, errorText } from '../app/api.ts'
 import { drawerApi } from '../app/drawerApi.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 
 const KINDS = { misprint: 'a misprint', fault: 'a fault', photo: 'a picture', note: 'a note' } as const
+
+/** What was remembered, one line each. */
+export function Remarks({ remarks }: { remarks: readonly Remark[] }) {
+  return remarks.map(({ id, kind, text, photo, at }) => (
+    <p key={id} className="mt-0.5 text-[13px]">
+      <strong className={kind === 'fault' ? 'text-problem' : ''}>{kind === 'photo' ? 'picture' : kind}</strong> {text}{' '}
+      {photo && (
+        <a href={`/api/photos/${photo}`} target="_blank" rel="noreferrer" className="text-act underline">
+          picture
+        </a>
+      )}{' '}
+      <span className="text-soft">{at}</span>
+    </p>
+  ))
+}
 
 /** Something worth remembering of a part, or of an outfit at the workbench. */
 export function RemarkForm(props: { part?: string; outfit?: string; title: string; onDone: () => void }) {

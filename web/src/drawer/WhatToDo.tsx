@@ -11,9 +11,16 @@ const WORDS: Readonly<Record<WayOut, string>> = { sold: 'sold', given: 'given aw
 type Going = 'move' | 'lend' | 'out'
 
 /** What can be done with parts that were picked out of a bin: move, lend, sell. */
-export function WhatToDo({ bin, chosen, onDone }: { bin: string; chosen: Picked[]; onDone: () => void }) {
+export function WhatToDo({ bin, chosen: picked, onDone }: { bin: string; chosen: Picked[]; onDone: () => void }) {
   const { data: box } = drawerApi.endpoints.box.useQuery()
-  const [going, go] = useState<Going | null>(null)
+  const [going, setGoing] = useState<Going | null>(null)
+  // What was picked when one began to say where to; should it go meanwhile, the server says so.
+  const [asked, ask] = useState<Picked[]>([])
+  const chosen = going ? asked : picked
+  const go = (to: Going | null) => {
+    ask(picked)
+    setGoing(to)
+  }
   const [to, setTo] = useState('')
   const [holder, setHolder] = useState('')
   const [how, setHow] = useState<WayOut>('sold')

@@ -24,7 +24,10 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
         ))}
       </ul>
       <p>
-        <Link to={`/drawer/history?part=${detail.part.code}`} className="text-act hover:underline">
+        <Link
+          to={`/drawer/history?part=${detail.part.code}`}
+          className="inline-block min-h-6 py-0.5 text-act hover:underline"
+        >
           What happened to it
         </Link>
       </p>

@@ -224,7 +224,7 @@ function Twice({ contested, catalogue }: { contested: Contested; catalogue: Cata
           {equal.map((other) => (
             <span key={other} className="text-[13px]">
               Looks the same and is spare:{' '}
-              <Link to={`/parts/${other}`} className="text-act hover:underline">
+              <Link to={`/parts/${other}`} className="text-act underline">
                 {other}
               </Link>
             </span>
@@ -235,7 +235,7 @@ function Twice({ contested, catalogue }: { contested: Contested; catalogue: Cata
               {near.map(({ part: other }, i) => (
                 <span key={other}>
                   {i > 0 && ', '}
-                  <Link to={`/parts/${other}`} className="text-act hover:underline">
+                  <Link to={`/parts/${other}`} className="text-act underline">
                     {label(other)}
                   </Link>
                 </span>
@@ -246,7 +246,7 @@ function Twice({ contested, catalogue }: { contested: Contested; catalogue: Cata
             {price === null ? (
               'Nobody sells one singly.'
             ) : (
-              <Link to={`/outfits/${lacks[0]!.id}/sourcing`} className="text-act hover:underline">
+              <Link to={`/outfits/${lacks[0]!.id}/sourcing`} className="text-act underline">
                 Buy one, from {money(price)}
               </Link>
             )}

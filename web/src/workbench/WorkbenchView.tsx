@@ -10,7 +10,7 @@ import { drawerApi } from '../app/drawerApi.ts'
 import { rememberOutfit } from '../app/lastOutfit.ts'
 import { rosterApi } from '../app/rosterApi.ts'
 import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'
-import { RemarkForm } from '../drawer/RemarkForm.tsx'
+import { RemarkForm, Remarks } from '../drawer/RemarkForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -39,7 +39,7 @@ export function WorkbenchView() {
 }
 
 function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalogue }) {
-  const { outfit, placements, stops, donors, steps, lacks, built } = plan
+  const { outfit, placements, stops, donors, steps, lacks, built, remarks } = plan
   const ticks = useTicks(outfit.id)
   const [remarking, remark] = useState(false)
   const [build, { isLoading }] = rosterApi.endpoints.buildOutfit.useMutation()
@@ -127,6 +127,7 @@ function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalo
           <Button look="plain" className="-ml-3" onClick={() => remark(true)}>
             Note, fault or picture…
           </Button>
+          <Remarks remarks={remarks} />
         </div>
         {remarking && <RemarkForm outfit={outfit.id} title={outfit.name} onDone={() => remark(false)} />}
       </aside>

@@ -1,0 +1,140 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import Database from 'better-sqlite3'
+import { spawn } from 'node:child_process'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import type { RosterShelf } from '@outfit/core/roster'
+import { seeded } from '@outfit/core/random'
+import { startServer } from '../test/testServer.ts'
+
+/** How often the program is killed in all, and on one data folder before a fresh one is taken. */
+const KILLS = 200
+const ON_ONE_FOLDER = 25
+/** Programs killed side by side. */
+const LANES = 2
+/** Rows of one import: more than go into one statement. */
+const ROWS = 700
+const PART = 'P-00001'
+const RESTLESS = fileURLToPath(new URL('../test/restless.mjs', import.meta.url))
+
+const folders: string[] = []
+const folder = () => {
+  const path = mkdtempSync(join(tmpdir(), 'outfit-crash-'))
+  folders.push(path)
+  return path
+}
+let world: string
+let outfit: { id: string; worn: number }
+
+beforeAll(async () => {
+  const server = await startServer()
+  const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+  const found = rosters.find(({ name }) => name === 'Brass band')!.outfits[0]!
+  outfit = { id: found.id, worn: found.placements.length }
+  world = folder()
+  cpSync(server.data, world, { recursive: true })
+  await server.stop()
+})
+afterAll(() => folders.forEach((path) => rmSync(path, { recursive: true, force: true })))
+
+/** Let the program work on a folder and kill it so long after it began; the acts it said were written. */
+function killed(data: string, after: number): Promise<string[]> {
+  const child = spawn(process.execPath, [RESTLESS, data, outfit.id, PART, String(ROWS)], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  let said = ''
+  let ended = false
+  return new Promise((resolve, reject) => {
+    child.stdout.on('data', (chunk) => {
+      const began = said.includes('ready')
+      said += chunk
+      if (!began && said.includes('ready')) setTimeout(() => ((ended = true), child.kill('SIGKILL')), after)
+    })
+    child.on('exit', (code) => {
+      if (!ended) reject(new Error(`ended by itself with ${code}`))
+      // A line that was cut by the kill was not told.
+      resolve(
+        said
+          .split('\n')
+          .slice(0, -1)
+          .flatMap((line) => (line.startsWith('done ') ? line.slice(5) : [])),
+      )
+    })
+  })
+}
+
+interface Act {
+  id: string
+  kind: string
+  reverses: string | null
+  units: number
+}
+
+/** What is not whole in a data folder, in words; nothing when all is well. */
+function faultsIn(data: string, acknowledged: readonly string[]): string[] {
+  const db = new Database(join(data, 'outfit.sqlite'))
+  try {
+    const acts = db
+      .prepare(
+        'SELECT a.id, a.kind, a.reverses, COALESCE(SUM(m.qty), 0) AS units FROM act a LEFT JOIN movement m ON m.act = a.id GROUP BY a.id',
+      )
+      .all() as Act[]
+    const known = new Map(acts.map((act) => [act.id, act]))
+    const drift = db
+      .prepare(
+        `SELECT part, bin, condition, SUM(qty) AS off FROM (
+           SELECT part, to_bin AS bin, condition, qty FROM movement WHERE to_bin IS NOT NULL
+           UNION ALL SELECT part, from_bin, condition, -qty FROM movement WHERE from_bin IS NOT NULL
+           UNION ALL SELECT part, bin, condition, -qty FROM lying
+         ) GROUP BY part, bin, condition HAVING SUM(qty) <> 0`,
+      )
+      .all() as { part: string; bin: string; off: number }[]
+    const loose = db.prepare('SELECT COUNT(*) AS n FROM movement WHERE act IS NULL').get() as { n: number }
+    const standing = (
+      db
+        .prepare('SELECT COALESCE(SUM(qty), 0) AS n FROM lying JOIN bin ON bin.code = lying.bin WHERE bin.outfit = ?')
+        .get(outfit.id) as { n: number }
+    ).n
+    const whole = ({ kind, reverses, units }: Act): boolean => {
+      if (reverses !== null) return units === known.get(reverses)?.units
+      if (kind === 'built' || kind === 'taken-apart') return units === outfit.worn
+      return units > 0
+    }
+    const imported = acts.filter(({ kind, units }) => kind === 'imported' && units !== ROWS && units < 300)
+    return [
+      ...(db.pragma('integrity_check', { simple: true }) === 'ok' ? [] : ['the file is damaged']),
+      ...drift.map(({ part, bin, off }) => `${bin} is off by ${off} of ${part}`),
+      ...(loose.n > 0 ? [`${loose.n} movements belong to no act`] : []),
+      ...(standing === 0 || standing === outfit.worn ? [] : [`${standing} of ${outfit.worn} parts stand`]),
+      ...acts.filter((act) => !whole(act)).map(({ id, kind, units }) => `${kind} ${id} has ${units} units`),
+      ...imported.map(({ id, units }) => `import ${id} has ${units} of ${ROWS}`),
+      ...acknowledged.filter((id) => !known.has(id)).map((id) => `${id} was acknowledged and is gone`),
+    ]
+  } finally {
+    db.close()
+  }
+}
+
+test(`killed ${KILLS} times while finishing, importing and taking back: all of it or nothing`, async () => {
+  const random = seeded(20261125)
+  const rounds = Array.from({ length: KILLS / ON_ONE_FOLDER }, () =>
+    Array.from({ length: ON_ONE_FOLDER }, () => Math.round(random() * 600)),
+  )
+  let done = 0
+  const lane = async () => {
+    for (let round = rounds.shift(); round; round = rounds.shift()) {
+      const data = folder()
+      cpSync(world, data, { recursive: true })
+      for (const after of round) {
+        const acknowledged = await killed(data, after)
+        expect({ after, faults: faultsIn(data, acknowledged) }).toEqual({ after, faults: [] })
+        done += 1
+      }
+      rmSync(data, { recursive: true, force: true })
+    }
+  }
+  await Promise.all(Array.from({ length: LANES }, lane))
+  expect(done).toBe(KILLS)
+}, 1_200_000)
