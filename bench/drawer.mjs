@@ -21,14 +21,19 @@ const post = async (url, path, body) => {
 }
 const get = async (url, path) => (await fetch(`${url}/api/${path}`)).json()
 
-/** Owned parts, drawn from a seed, through the import a user has. */
-async function fill(url) {
+/**
+ * Owned parts, drawn from a seed, through the import a user has. What outfits wear is only to be had off figures, so that
+ * the allotment has something to decide.
+ */
+async function fill(url, worn) {
   const random = seeded(7)
   const pick = (list) => list[Math.floor(random() * list.length)]
   const parts = []
   for (let offset = 0; ; offset += 60) {
     const { items, total } = await get(url, `parts/find?offset=${offset}&limit=60`)
-    parts.push(...items.map(({ part }) => part).filter(({ components }) => components.length === 0))
+    parts.push(
+      ...items.map(({ part }) => part).filter(({ code, components }) => components.length === 0 && !worn.has(code)),
+    )
     if (offset + 60 >= total) break
   }
   const figures = await get(url, 'figures')
@@ -57,7 +62,10 @@ export async function drawer({ url, tell, median }) {
   const here = rosters.reduce((sum, { outfits }) => sum + outfits.length, 0)
   const model = rosters.find(({ name }) => name === 'The Heron crew').outfits[0]
   await post(url, `outfits/${model.id}/army`, { count: OUTFITS - here + 1, alike: OUTFITS })
-  const { rows, ms } = await fill(url)
+  const worn = new Set(
+    rosters.flatMap(({ outfits }) => outfits).flatMap(({ placements }) => placements.map((p) => p.part)),
+  )
+  const { rows, ms } = await fill(url, worn)
   tell('import of owned parts', ms / 1000, 's', { rows })
   const part = model.placements[0].part
   // Something moves before each question, so that nothing kept answers it.

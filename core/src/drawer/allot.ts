@@ -1,7 +1,7 @@
 import { countParts, groupsOf, type Piece } from '../anatomy/index.ts'
 import { groupBy, type Level } from '../catalogue/index.ts'
 import { MilpBuilder, type SolveMilp } from '../solver/index.ts'
-import { isCopy, type Drawer, type Source } from './allocate.ts'
+import { isCopy, type Donor, type Drawer, type Source } from './allocate.ts'
 import type { Portion, Wanting } from './shareOut.ts'
 
 /** An outfit that asks the drawer for what it wears, in the order outfits come first. */
@@ -138,28 +138,31 @@ function settleContested({ drawer, claims, contested, priceOf, solve, seconds }:
   const loose: { claim: Claim; part: string; column: number }[] = []
   const bought: { part: string; rank: number; column: number }[] = []
   const broken: number[] = []
-  const groups: { claim: Claim; donor: string; pieces: readonly Piece[]; column: number }[] = []
+  const groups: { claim: Claim; kind: readonly Donor[]; pieces: readonly Piece[]; column: number }[] = []
   const touched: number[] = []
 
   for (const claim of claims)
     for (const [part, qty] of claim.need)
       if (contested.has(part))
         loose.push({ claim, part, column: milp.column(0, Math.min(qty, drawer.loose[part] ?? 0)) })
-  for (const donor of drawer.donors) {
+  // Donors with the same pieces are one kind with several copies. What comes off them at different levels lies within each
+  // other or apart, so that a kind can give whatever loads no piece more often than it has copies (see `dealCopies`).
+  for (const kind of groupBy(drawer.donors, ({ pieces }) => JSON.stringify(pieces)).values()) {
+    const [{ pieces: all }] = kind as [Donor, ...Donor[]]
     const offered = claims.flatMap((claim) =>
-      groupsOf(donor.pieces, claim.level)
+      groupsOf(all, claim.level)
         .filter((group) => group.some(({ part }) => contested.has(part)) && fits(group, claim))
-        .map((pieces) => ({ claim, donor: donor.code, pieces, column: milp.column(0, 1) })),
+        .map((pieces) => ({ claim, kind, pieces, column: milp.column(0, mostOf(pieces, claim, kind.length)) })),
     )
     if (offered.length === 0) continue
     groups.push(...offered)
-    const isTouched = milp.column(0, 1)
-    touched.push(isTouched)
-    for (const piece of donor.pieces) {
+    const opened = milp.column(0, kind.length)
+    touched.push(opened)
+    for (const piece of all) {
       const having = offered.filter(({ pieces }) => pieces.includes(piece))
       // A piece goes to one outfit only, and only off a donor that is taken apart.
       if (having.length > 0)
-        milp.row(-Infinity, 0, [...having.map(({ column }): [number, number] => [column, 1]), [isTouched, -1]])
+        milp.row(-Infinity, 0, [...having.map(({ column }): [number, number] => [column, 1]), [opened, -1]])
     }
   }
   const looseOf = groupBy(loose, ({ claim }) => claim)
@@ -215,9 +218,33 @@ function settleContested({ drawer, claims, contested, priceOf, solve, seconds }:
   }
   for (const { claim, part, column } of loose)
     for (let n = values?.[column] ?? 0; n > 0; n--) give(claim, part, { donor: null })
-  for (const { claim, donor, pieces, column } of groups)
-    if (values?.[column] === 1) for (const { part } of pieces) give(claim, part, { donor })
+  for (const [kind, given] of groupBy(groups, (group) => group.kind))
+    dealCopies(
+      kind,
+      given.flatMap(({ claim, pieces, column }) =>
+        Array.from({ length: values?.[column] ?? 0 }, () => ({ claim, pieces })),
+      ),
+    )
   return proven && values !== null
+}
+
+/** How often a claim could use a group. */
+const mostOf = (group: readonly Piece[], { need }: Claim, copies: number): number =>
+  Math.min(copies, ...[...countParts(group)].map(([part, qty]) => Math.floor((need.get(part) ?? 0) / qty)))
+
+/**
+ * Say which copy of a kind gives what. The largest groups come first: what is placed already and meets a group then holds
+ * all of it, so that a copy is left as long as no piece is given more often than there are copies.
+ */
+function dealCopies(kind: readonly Donor[], given: { claim: Claim; pieces: readonly Piece[] }[]): void {
+  const gone = kind.map(() => new Set<Piece>())
+  for (const { claim, pieces } of given.sort((a, b) => b.pieces.length - a.pieces.length)) {
+    const at = gone.findIndex((taken) => !pieces.some((piece) => taken.has(piece)))
+    for (const piece of pieces) {
+      gone[at]!.add(piece)
+      give(claim, piece.part, { donor: kind[at]!.code })
+    }
+  }
 }
 
 /**

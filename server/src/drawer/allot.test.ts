@@ -18,17 +18,24 @@ const priceOf = (part: string) => PRICES[part]
 const given = (drawer: Drawer, asking: readonly Asking[]) => allot(drawer, asking, { priceOf, solve })
 
 const part = fc.constantFrom('A', 'B', 'C', 'D')
-const anyDrawer = fc.record({
-  loose: fc.dictionary(part, fc.integer({ min: 1, max: 2 }), { maxKeys: 2 }),
-  donors: fc
-    .array(
-      fc.uniqueArray(fc.record({ slot: fc.constantFrom(...SLOTS), part }), { selector: (p) => p.slot, maxLength: 4 }),
-      {
-        maxLength: 2,
-      },
-    )
-    .map((list) => list.map((pieces, i) => ({ code: `S${i}`, name: `Donor ${i}`, pieces }))),
-})
+const anyDrawer = fc
+  .record({
+    loose: fc.dictionary(part, fc.integer({ min: 1, max: 2 }), { maxKeys: 2 }),
+    donors: fc
+      .array(
+        fc.uniqueArray(fc.record({ slot: fc.constantFrom(...SLOTS), part }), { selector: (p) => p.slot, maxLength: 4 }),
+        {
+          maxLength: 2,
+        },
+      )
+      .map((list) => list.map((pieces, i) => ({ code: `S${i}`, name: `Donor ${i}`, pieces }))),
+    // Now and then a second one of the first.
+    twin: fc.boolean(),
+  })
+  .map(({ loose, donors, twin }) => ({
+    loose,
+    donors: twin && donors[0] ? [donors[0], { ...donors[0], code: 'S9' }] : donors,
+  }))
 const anyAsking = fc.array(
   fc.record({
     level: fc.constantFrom<Level>(0, 1, 2, 3),

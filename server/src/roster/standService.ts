@@ -149,7 +149,7 @@ export class StandService {
   }
 }
 
-/** So many units of a part out of a bin, used ones before new ones; what is taken is taken off `lying`. */
+/** So many units of a part taken from a bin, used ones before new ones; what is taken is taken off `lying`. */
 function unitsFrom(lying: readonly LyingEntity[], bin: string, part: string, qty: number): Omit<Moved, 'to'>[] {
   const moves: Omit<Moved, 'to'>[] = []
   let left = qty

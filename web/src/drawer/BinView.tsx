@@ -64,7 +64,7 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
   const units = rows.reduce((sum, { qty }) => sum + qty, 0)
   const allPicked = chosen.reduce((sum, { qty }) => sum + qty, 0) === units
   return (
-    <div className="mx-auto max-w-[1200px] px-3 py-4 sm:px-5">
+    <div className="mx-auto max-w-[1200px] px-3 pt-4 pb-40 sm:px-5">
       <BinHead data={data} units={units} />
       <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_360px]">
         <section aria-label="What lies in it">

@@ -34,7 +34,7 @@ export function DrawerFrame({ children }: { children: (box: PartsBox, catalogue:
     [sold, 'sold'],
   ]
   return (
-    <div className="mx-auto max-w-[1400px] px-3 py-4 sm:px-5">
+    <div className="mx-auto max-w-[1400px] px-3 pt-4 pb-40 sm:px-5">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-3xl">Drawer</h1>
         <p className="min-w-0 flex-1 text-soft">

@@ -76,7 +76,7 @@ function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalo
       </EmptyNote>
     )
   return (
-    <div className="mx-auto grid max-w-[1200px] gap-x-8 gap-y-4 px-3 py-4 sm:px-5 lg:grid-cols-[250px_1fr_1fr]">
+    <div className="mx-auto grid max-w-[1200px] gap-x-8 gap-y-4 px-3 pt-4 pb-40 sm:px-5 lg:grid-cols-[250px_1fr_1fr]">
       <aside>
         <h1 className="text-2xl">{outfit.name}</h1>
         <p className="text-soft">
