@@ -30,3 +30,10 @@ test('a bin stays where it was put while there is room, and goes to the nearest 
   ]
   expect(placesOfBins(bins).get('new')).toEqual({ x: 4, y: 0, w: 4, h: 4 })
 })
+
+test('thousands of bins are laid out in one go', () => {
+  const bins = Array.from({ length: 3000 }, (_, i) => ({ code: `B${i}`, name: '', figure: null }))
+  const places = placesOfBins(bins)
+  expect(places.get('B0')).toEqual({ x: 0, y: 0, w: 4, h: 4 })
+  expect(places.get('B2999')).toEqual({ x: 20, y: 1996, w: 4, h: 4 })
+})

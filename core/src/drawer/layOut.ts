@@ -3,6 +3,10 @@ import type { Bin } from './contents.ts'
 /** Fields the ruled ground of the parts box is wide; it grows downwards as needed. */
 export const BOX_WIDTH = 24
 
+/** Rows the ground has at most, and the most a bin is high. */
+export const BOX_ROWS = 10_000
+export const MOST_HIGH = 48
+
 /** The size of a bin nobody has sized yet, and the least one can have. */
 const USUAL = { w: 4, h: 4 }
 export const LEAST = { w: 3, h: 3 }
@@ -14,42 +18,79 @@ export interface Place {
   h: number
 }
 
-const overlap = (a: Place, b: Place) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h
+/** Which fields of the ground are taken. */
+class Ground {
+  private readonly taken = new Set<number>()
+  /** The first row below everything that lies on it. */
+  bottom = 0
+
+  isFree({ x, y, w, h }: Place): boolean {
+    for (let row = y; row < y + h; row++)
+      for (let column = x; column < x + w; column++) if (this.taken.has(row * BOX_WIDTH + column)) return false
+    return true
+  }
+
+  put(place: Place): Place {
+    const { x, y, w, h } = place
+    for (let row = y; row < y + h; row++)
+      for (let column = x; column < x + w; column++) this.taken.add(row * BOX_WIDTH + column)
+    this.bottom = Math.max(this.bottom, y + h)
+    return place
+  }
+
+  /** The free place nearest to a wished one. O(fields). */
+  nearest(place: Place): Place {
+    if (this.isFree(place)) return place
+    let best: { place: Place; far: number } | null = null
+    for (let y = 0; y <= Math.max(this.bottom, place.y); y++)
+      for (let x = 0; x <= BOX_WIDTH - place.w; x++) {
+        const far = Math.abs(x - place.x) + Math.abs(y - place.y)
+        const tried = { ...place, x, y }
+        if ((!best || far < best.far) && this.isFree(tried)) best = { place: tried, far }
+      }
+    return best!.place
+  }
+}
 
 const inside = ({ x, y, w, h }: Place): Place => {
   const width = Math.min(BOX_WIDTH, Math.max(LEAST.w, w))
-  return { x: Math.max(0, Math.min(BOX_WIDTH - width, x)), y: Math.max(0, y), w: width, h: Math.max(LEAST.h, h) }
+  const height = Math.min(MOST_HIGH, Math.max(LEAST.h, h))
+  return {
+    x: Math.max(0, Math.min(BOX_WIDTH - width, x)),
+    y: Math.max(0, Math.min(BOX_ROWS - height, y)),
+    w: width,
+    h: height,
+  }
 }
 
-/** The free place nearest to a wished one, in which it keeps its size. O(fields × bins). */
+/** The free place nearest to a wished one, in which it keeps its size. O(fields). */
 export function freePlace(wished: Place, taken: readonly Place[]): Place {
-  const place = inside(wished)
-  const bottom = Math.max(0, ...taken.map(({ y, h }) => y + h))
-  let best: { place: Place; far: number } | null = null
-  for (let y = 0; y <= Math.max(bottom, place.y); y++)
-    for (let x = 0; x <= BOX_WIDTH - place.w; x++) {
-      const far = Math.abs(x - place.x) + Math.abs(y - place.y)
-      if (best && far >= best.far) continue
-      const tried = { ...place, x, y }
-      if (!taken.some((other) => overlap(tried, other))) best = { place: tried, far }
-    }
-  return best!.place
+  const ground = new Ground()
+  for (const place of taken) ground.put(place)
+  return ground.nearest(inside(wished))
 }
 
-/** Where each bin lies: as it was placed, and those that were not yet where there is room, row by row. No two overlap. */
+/**
+ * Where each bin lies: as it was placed, and those that were not yet where there is room, row by row. No two overlap.
+ * O(fields) as long as no two were placed over each other.
+ */
 export function placesOfBins(bins: readonly Bin[]): Map<string, Place> {
+  const ground = new Ground()
   const places = new Map<string, Place>()
-  const known = bins.filter(({ x, y }) => typeof x === 'number' && typeof y === 'number')
-  for (const { code, x, y, w, h } of known)
-    places.set(code, freePlace({ x: x!, y: y!, w: w ?? USUAL.w, h: h ?? USUAL.h }, [...places.values()]))
+  for (const { code, x, y, w, h } of bins)
+    if (typeof x === 'number' && typeof y === 'number')
+      places.set(code, ground.put(ground.nearest(inside({ x, y, w: w ?? USUAL.w, h: h ?? USUAL.h }))))
+  /** Where the search for each size goes on: what was taken before stays taken. */
+  const next = new Map<string, number>()
   for (const { code, w, h } of bins) {
     if (places.has(code)) continue
     const size = inside({ x: 0, y: 0, w: w ?? USUAL.w, h: h ?? USUAL.h })
-    const taken = [...places.values()]
-    for (let at = 0; ; at++) {
+    const key = `${size.w} ${size.h}`
+    for (let at = next.get(key) ?? 0; ; at++) {
       const tried = { ...size, x: at % BOX_WIDTH, y: Math.floor(at / BOX_WIDTH) }
-      if (tried.x + tried.w > BOX_WIDTH || taken.some((other) => overlap(tried, other))) continue
-      places.set(code, tried)
+      if (tried.x + tried.w > BOX_WIDTH || !ground.isFree(tried)) continue
+      places.set(code, ground.put(tried))
+      next.set(key, at)
       break
     }
   }

@@ -18,6 +18,8 @@ async function oldest(data: string): Promise<void> {
     `INSERT INTO mould VALUES ('M-HAND', 'Mitt', 'hand', 'hand', 0, 0, 0.1, '{}'), ('M-TORSO', 'Torso', 'torso', 'torso', 0, 0, 2.6, '{}'), ('M-DRESS', 'Dressed', 'dressed-torso', 'dressed-torso', 0, 0, 3.6, '{}')`,
     `INSERT INTO part VALUES ('P-1', 'Old mitt', 'M-HAND', 'hand', '["tar"]', NULL, 2014), ('P-2', 'Old torso', 'M-TORSO', 'torso', '["tar"]', NULL, NULL), ('P-3', 'Old dressed', 'M-DRESS', 'dressed-torso', '["tar"]', NULL, 2015)`,
     `INSERT INTO component VALUES ('P-3', 'torso', 'P-2'), ('P-3', 'handLeft', 'P-1')`,
+    `INSERT INTO bin VALUES ('B1', 'Old bin')`,
+    `INSERT INTO movement VALUES ('m1', '2025-01-02', 'P-2', NULL, 'B1', 3, 'stocktake'), ('m2', '2025-01-02', 'P-3', NULL, 'B1', 1, 'stocktake'), ('m3', '2025-02-03', 'P-2', 'B1', NULL, 1, 'lost')`,
     `INSERT INTO roster VALUES ('R', 'Old roster', '', 'exchange-only', NULL, 'EUR', NULL, 0)`,
     `INSERT INTO person VALUES ('B', 'R', 'Bo', 1), ('A', 'R', 'Ada', 0)`,
     `INSERT INTO outfit VALUES ('b1', 'B', 'Bo', 'Crew', 'full', 0, 1), ('a2', 'A', 'Ada, old', 'Crew', 'full', 1, 1), ('a1', 'A', 'Ada', 'Crew', 'full', 0, 1)`,
@@ -49,6 +51,19 @@ describe('a database of the first release', () => {
     })
     const basics = (await server.get<{ moulds: object[] }>('catalogue/basics')).body
     expect(basics.moulds).toContainEqual(expect.objectContaining({ code: 'M-HAND', connections: [], covers: [] }))
+  })
+
+  test('has what lies where as the sum of what was moved, and its history in acts', async () => {
+    const { lying } = (await server.get<{ lying: object[] }>('bins/B1')).body
+    expect(lying).toEqual([
+      { part: 'P-2', condition: 'used', qty: 2 },
+      { part: 'P-3', condition: 'used', qty: 1 },
+    ])
+    const { acts } = (await server.get<{ acts: { text: string; moves: object[] }[] }>('drawer/acts')).body
+    expect(acts.map(({ text, moves }) => [text, moves.length])).toEqual([
+      ['lost', 1],
+      ['stocktake', 2],
+    ])
   })
 
   test('is found by words it had none of before', async () => {

@@ -16,13 +16,10 @@ import {
   ValidateNested,
 } from 'class-validator'
 import type { Level } from '@outfit/core/catalogue'
-import { WAYS_OUT, type Condition, type WayOut } from '@outfit/core/drawer'
+import { BOX_ROWS, BOX_WIDTH, MOST_HIGH, WAYS_OUT, type Condition, type WayOut } from '@outfit/core/drawer'
 import { CONDITIONS } from '@outfit/core/formats'
 
 const HASH = /^[0-9a-f]{64}$/
-
-/** Fields the ruled ground of the parts box has, either way. */
-export const BOX_FIELDS = 48
 
 class MoveDto {
   @IsString() @IsNotEmpty() part: string
@@ -102,20 +99,20 @@ export class NewBin {
   @IsOptional() @IsString() parent: string | null = null
 }
 
-const field = () => [IsOptional(), IsInt(), Min(0), Max(BOX_FIELDS)]
-function Field(): PropertyDecorator {
+/** A field of the parts box, from 0 up to `most`; null for none. */
+function Field(most: number): PropertyDecorator {
   return (target, key) => {
-    for (const decorate of field()) decorate(target, key as string)
+    for (const decorate of [IsOptional(), IsInt(), Min(0), Max(most)]) decorate(target, key as string)
   }
 }
 
 export class ChangeBin {
   @IsOptional() @IsString() @IsNotEmpty() @MaxLength(80) name?: string
   @IsOptional() @IsString() parent?: string | null
-  @Field() x?: number | null
-  @Field() y?: number | null
-  @Field() w?: number | null
-  @Field() h?: number | null
+  @Field(BOX_WIDTH) x?: number | null
+  @Field(BOX_ROWS) y?: number | null
+  @Field(BOX_WIDTH) w?: number | null
+  @Field(MOST_HIGH) h?: number | null
 }
 
 class PlacedBin extends ChangeBin {

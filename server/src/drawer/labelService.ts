@@ -63,7 +63,10 @@ export class LabelService {
       )
       const left = x + (SHEET.code + 2 * SHEET.margin) * MM
       const room = (SHEET.width - SHEET.code - 3 * SHEET.margin) * MM
-      pdf.fillColor('#2a2730').font('heading').fontSize(12)
+      pdf
+        .fillColor('#2a2730')
+        .font('heading')
+        .fontSize(sizeFor(pdf, bin.name, room))
       pdf.text(bin.name, left, y + SHEET.margin * MM, { width: room, height: 17 * MM, ellipsis: true })
       const inside = parents.find(({ code }) => code === bin.parent)
       pdf.font('text').fontSize(8)
@@ -78,6 +81,12 @@ export class LabelService {
     await done
     return Buffer.concat(chunks)
   }
+}
+
+/** The largest size, in points, at which no word of a name has to be broken. */
+function sizeFor(pdf: PDFKit.PDFDocument, name: string, room: number): number {
+  const fits = (size: number) => name.split(/\s+/).every((word) => pdf.fontSize(size).widthOfString(word) <= room)
+  return [12, 11, 10, 9].find(fits) ?? 8
 }
 
 /** A QR code (ISO/IEC 18004, level M) as squares, SHEET.code millimetres wide. */

@@ -55,7 +55,12 @@ export type Asker = Omit<Share, keyof Portion | 'arriving'> & { promised?: Reado
 export class SharesService {
   private solver: Promise<SolveMilp> | null = null
   /** The allotment made last, with all it was made from. */
-  private last: { key: string; drawer: Drawer; allotted: Promise<Allotment<Asker>> } | null = null
+  private last: {
+    key: string
+    drawer: Drawer
+    prices: ReadonlyMap<string, number>
+    allotted: Promise<Allotment<Asker>>
+  } | null = null
 
   constructor(
     private readonly database: DataSource,
@@ -89,7 +94,7 @@ export class SharesService {
       return allot(drawer, asking, { priceOf: (part) => prices.get(part), solve: await this.solver })
     }
     if (rosters) return make()
-    if (this.last?.key === key && this.last.drawer === drawer) {
+    if (this.last?.key === key && this.last.drawer === drawer && this.last.prices === prices) {
       // Who has what stays; what else is known of an outfit may be newer.
       const { shares, ...rest } = await this.last.allotted
       return {
@@ -97,7 +102,7 @@ export class SharesService {
         shares: asking.map((asker, i) => ({ ...asker, drawer: shares[i]!.drawer, sources: shares[i]!.sources })),
       }
     }
-    const mine = { key, drawer, allotted: make() }
+    const mine = { key, drawer, prices, allotted: make() }
     this.last = mine
     mine.allotted.catch(() => this.last === mine && (this.last = null))
     return mine.allotted

@@ -6,6 +6,7 @@ import { drawerApi } from '../app/drawerApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell, tellError } from '../ui/tell.ts'
+import { BinSelect, isPlain } from './BinSelect.tsx'
 
 /** What a bin is called, where it lies, the trays in it, and changing that. */
 export function BinHead({ data, units }: { data: BinContents; units: number }) {
@@ -74,9 +75,7 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
   const [layOut, { error }] = drawerApi.endpoints.layOut.useMutation()
   const [remove] = drawerApi.endpoints.removeBin.useMutation()
   const navigate = useNavigate()
-  const others = box?.bins.filter(
-    ({ code, figure, outfit, holder }) => code !== bin.code && !figure && !outfit && !holder,
-  )
+  const others = box?.bins.filter((one) => one.code !== bin.code && isPlain(one)) ?? []
   const keep = async () => {
     const set = { code: bin.code, name: name.trim(), parent: parent || null }
     const answer = await layOut([set])
@@ -105,17 +104,7 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
         What its label says
         <input value={name} maxLength={80} onChange={({ target }) => setName(target.value)} className={FIELD} />
       </label>
-      <label className="block font-semibold">
-        A tray in
-        <select value={parent} onChange={({ target }) => setParent(target.value)} className={FIELD}>
-          <option value="">no other bin</option>
-          {others?.map(({ code, name: label }) => (
-            <option key={code} value={code}>
-              {label}
-            </option>
-          ))}
-        </select>
-      </label>
+      <BinSelect label="A tray in" bins={others} value={parent} none="no other bin" onPick={setParent} />
       <p>
         <Button look="plain" className="-ml-3 text-problem" onClick={() => void away()}>
           Take the bin away

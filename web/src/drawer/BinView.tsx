@@ -12,6 +12,7 @@ import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { useUndoKey } from '../ui/useUndoKey.ts'
+import { isPlain } from './BinSelect.tsx'
 import { BinHead } from './BinHead.tsx'
 import { History } from './HistoryView.tsx'
 import { RemarkForm, Remarks } from './RemarkForm.tsx'
@@ -199,7 +200,7 @@ function Donor({
   const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
   const [putTogether] = drawerApi.endpoints.putTogether.useMutation()
   const lacks = pieces.filter(({ there }) => !there)
-  const bins = box?.bins.filter(({ figure, outfit, holder }) => !figure && !outfit && !holder) ?? []
+  const bins = box?.bins.filter(isPlain) ?? []
   const apart = async () => {
     const answer = await split({ code: bin.code, to, level })
     if (answer.error) return tellError(answer.error)

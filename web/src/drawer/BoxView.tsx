@@ -1,5 +1,5 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { Link } from 'react-router'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { partLabel } from '@outfit/core/catalogue'
@@ -7,6 +7,8 @@ import { BOX_WIDTH, freePlace, placesOfBins, type BoxBin, type PartsBox, type Pl
 import { drawerApi } from '../app/drawerApi.ts'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { tell, tellError } from '../ui/tell.ts'
+import { useInView } from '../ui/useInView.ts'
+import { isPlain } from './BinSelect.tsx'
 import { DrawerFrame } from './DrawerFrame.tsx'
 import { NewBin } from './NewBin.tsx'
 import { WhereIs } from './WhereIs.tsx'
@@ -38,9 +40,9 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
   const [layOut] = drawerApi.endpoints.layOut.useMutation()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const [said, say] = useState('')
-  const loose = box.bins.filter(({ figure, outfit, holder }) => !figure && !outfit && !holder)
-  const top = loose.filter(({ parent }) => !parent)
-  const places = placesOfBins(top)
+  const loose = useMemo(() => box.bins.filter(isPlain), [box.bins])
+  const top = useMemo(() => loose.filter(({ parent }) => !parent), [loose])
+  const places = useMemo(() => placesOfBins(top), [top])
   const rows = Math.max(8, ...[...places.values()].map(({ y, h }) => y + h)) + 1
 
   const put = async (bin: BoxBin, wished: Place) => {
@@ -48,8 +50,14 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
     const others = [...places].filter(([code]) => code !== bin.code).map(([, place]) => place)
     const place = freePlace(wished, others)
     if (JSON.stringify(place) === JSON.stringify(before)) return
-    // All of them are written, since those that were never placed would flow elsewhere once one is.
-    const all = (moved: Place) => [...places].map(([code, at]) => ({ code, ...(code === bin.code ? moved : at) }))
+    // Those that were never placed are written too, since they would flow elsewhere once one is.
+    const unplaced = new Set(
+      top.filter(({ x, y }) => typeof x !== 'number' || typeof y !== 'number').map(({ code }) => code),
+    )
+    const all = (moved: Place) =>
+      [...places]
+        .filter(([code]) => code === bin.code || unplaced.has(code))
+        .map(([code, at]) => ({ code, ...(code === bin.code ? moved : at) }))
     const answer = await layOut(all(place))
     if (answer.error) return tellError(answer.error)
     const words = `${bin.name} lies in column ${place.x + 1}, row ${place.y + 1}, ${place.w} by ${place.h}.`
@@ -190,6 +198,8 @@ interface TrayProps {
 function Tray({ bin, trays, place, catalogue, onKey, onResize }: TrayProps) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: bin.code })
   const room = Math.max(0, place.h * FIELD_HEIGHT - (trays.length > 0 ? 84 : 58))
+  // A large box has thousands of bins; only what is near the window is drawn.
+  const [lid, isNear] = useInView<HTMLDivElement>()
   const shown = Math.min(bin.lid.length, Math.max(1, Math.floor(place.w / 1.3)))
   return (
     <li
@@ -215,8 +225,8 @@ function Tray({ bin, trays, place, catalogue, onKey, onResize }: TrayProps) {
           <strong className="block truncate">{bin.name}</strong>
           <span className="block truncate text-[12px] text-soft">{countWords(bin)}</span>
         </Link>
-        <div aria-hidden className="flex min-h-0 flex-1 items-center justify-around px-1">
-          {bin.lid.slice(0, shown).map((code) => {
+        <div ref={lid} aria-hidden className="flex min-h-0 flex-1 items-center justify-around px-1">
+          {bin.lid.slice(0, isNear ? shown : 0).map((code) => {
             const part = catalogue.parts.get(code)
             return (
               part && (

@@ -5,7 +5,9 @@ import { api, errorText } from '../app/api.ts'
 import { drawerApi, type Thing } from '../app/drawerApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
-import { tell, tellError } from '../ui/tell.ts'
+import { PhotoField } from '../ui/PhotoField.tsx'
+import { tell } from '../ui/tell.ts'
+import { BinSelect, isPlain } from './BinSelect.tsx'
 import { FindThing, type Named } from './FindThing.tsx'
 
 const LAST_BIN = 'outfit.last-bin'
@@ -24,7 +26,7 @@ export function BringIn({ bins }: { bins: readonly BoxBin[] }) {
 }
 
 function BringInForm({ bins, onDone }: { bins: readonly BoxBin[]; onDone: () => void }) {
-  const loose = bins.filter(({ figure, outfit, holder }) => !figure && !outfit && !holder)
+  const loose = bins.filter(isPlain)
   const { data: shelves } = api.endpoints.shelves.useQuery()
   const [things, setThings] = useState<(Named & Thing)[]>([])
   const remembered = localStorage.getItem(LAST_BIN)
@@ -36,7 +38,6 @@ function BringInForm({ bins, onDone }: { bins: readonly BoxBin[]; onDone: () => 
   const [photo, setPhoto] = useState<string | null>(null)
   const [bringIn, { error, isLoading }] = drawerApi.endpoints.bringIn.useMutation()
   const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
-  const [addPhoto] = api.endpoints.addPhoto.useMutation()
   const pick = (thing: Named) =>
     setThings((before) => {
       const same = (one: Named) => one.kind === thing.kind && one.code === thing.code
@@ -60,12 +61,6 @@ function BringInForm({ bins, onDone }: { bins: readonly BoxBin[]; onDone: () => 
     const what = things.map(({ name, qty }) => (qty > 1 ? `${qty} × ${name}` : name)).join(', ')
     tell(`${what}: in the drawer.`, () => reverse(act))
     onDone()
-  }
-  const picture = async (file: File | undefined) => {
-    if (!file) return setPhoto(null)
-    const answer = await addPhoto(file)
-    if (answer.error) return tellError(answer.error)
-    setPhoto(answer.data.hash)
   }
   const isWhole = things.some(({ kind }) => kind !== 'part')
   return (
@@ -112,16 +107,7 @@ function BringInForm({ bins, onDone }: { bins: readonly BoxBin[]; onDone: () => 
         </ul>
       )}
       <div className="grid grid-cols-2 gap-3">
-        <label className="block font-semibold">
-          Into the bin
-          <select value={bin} onChange={({ target }) => setBin(target.value)} className={FIELD}>
-            {loose.map(({ code, name }) => (
-              <option key={code} value={code}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <BinSelect label="Into the bin" bins={loose} value={bin} onPick={setBin} />
         <label className="block font-semibold">
           Condition
           <select
@@ -144,15 +130,7 @@ function BringInForm({ bins, onDone }: { bins: readonly BoxBin[]; onDone: () => 
             ))}
           </select>
         </label>
-        <label className="block font-semibold">
-          A picture
-          <input
-            type="file"
-            accept="image/png,image/jpeg,image/webp"
-            onChange={({ target }) => void picture(target.files?.[0])}
-            className="mt-1.5 block w-full text-[13px] font-normal"
-          />
-        </label>
+        <PhotoField onPhoto={setPhoto} />
       </div>
       {isWhole && (
         <label className="flex items-center gap-2">

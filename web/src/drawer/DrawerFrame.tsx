@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react'
-import { NavLink } from 'react-router'
 import type { PartsBox } from '@outfit/core/drawer'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { errorText } from '../app/api.ts'
 import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'
 import { drawerApi } from '../app/drawerApi.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Tabs } from '../ui/Tabs.tsx'
 import { useUndoKey } from '../ui/useUndoKey.ts'
 import { BringIn } from './BringIn.tsx'
 
@@ -48,20 +48,7 @@ export function DrawerFrame({ children }: { children: (box: PartsBox, catalogue:
         </p>
         <BringIn bins={data.bins} />
       </div>
-      <nav aria-label="Ways to look at the drawer" className="mt-2 flex gap-1 overflow-x-auto border-b border-rule">
-        {VIEWS.map(([name, to]) => (
-          <NavLink
-            key={to}
-            to={to}
-            end
-            className={({ isActive }) =>
-              `-mb-px rounded-t-[8px] border-b-2 px-2.5 py-1 whitespace-nowrap ${isActive ? 'border-act font-bold' : 'border-transparent text-soft hover:bg-band hover:text-ink'}`
-            }
-          >
-            {name}
-          </NavLink>
-        ))}
-      </nav>
+      <Tabs label="Ways to look at the drawer" views={VIEWS} />
       {children(data, catalogue)}
     </div>
   )

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { groupBy, partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { ACT_KINDS, type ToldAct } from '@outfit/core/drawer'
 import { api, errorText } from '../app/api.ts'
 import { drawerApi } from '../app/drawerApi.ts'
@@ -10,7 +10,7 @@ import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { DrawerFrame } from './DrawerFrame.tsx'
 
-/** Movements told of one act before the rest is only counted. */
+/** Parts told of one way of an act before the rest is only counted. */
 const TOLD = 6
 
 /** Everything that ever happened to owned parts, the newest first. */
@@ -140,21 +140,22 @@ function Act({ act, catalogue, short }: { act: ToldAct; catalogue: Catalogue; sh
           </Button>
         )}
       </div>
-      {!short && (
-        <p className="ml-[92px] text-[13px] text-soft">
-          {moves.slice(0, TOLD).map(({ part, from, to, qty }, i) => (
-            <span key={i}>
-              {i > 0 && '; '}
-              {qty > 1 && `${qty} × `}
-              <Link to={`/parts/${part}`} className="hover:text-act hover:underline">
-                {label(part)}
-              </Link>{' '}
-              {named(from)} → {named(to)}
-            </span>
-          ))}
-          {moves.length > TOLD && ` and ${moves.length - TOLD} more`}
-        </p>
-      )}
+      {!short &&
+        [...groupBy(moves, ({ from, to }) => `${named(from)} → ${named(to)}`)].map(([way, those]) => (
+          <p key={way} className="ml-[92px] text-[13px] text-soft">
+            {way}:{' '}
+            {those.slice(0, TOLD).map(({ part, qty }, i) => (
+              <span key={i}>
+                {i > 0 && ', '}
+                {qty > 1 && `${qty} × `}
+                <Link to={`/parts/${part}`} className="hover:text-act hover:underline">
+                  {label(part)}
+                </Link>
+              </span>
+            ))}
+            {those.length > TOLD && ` and ${those.length - TOLD} more`}
+          </p>
+        ))}
     </li>
   )
 }

@@ -5,6 +5,7 @@ import { drawerApi } from '../app/drawerApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
+import { BinSelect } from './BinSelect.tsx'
 
 /** One more bin, by itself or as a tray in another. */
 export function NewBin({ bins }: { bins: readonly BoxBin[] }) {
@@ -42,17 +43,7 @@ export function NewBin({ bins }: { bins: readonly BoxBin[] }) {
             What its label says
             <input value={name} maxLength={80} onChange={(event) => setName(event.target.value)} className={FIELD} />
           </label>
-          <label className="block font-semibold">
-            A tray in
-            <select value={parent} onChange={(event) => setParent(event.target.value)} className={FIELD}>
-              <option value="">no other bin</option>
-              {bins.map((bin) => (
-                <option key={bin.code} value={bin.code}>
-                  {bin.name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <BinSelect label="A tray in" bins={bins} value={parent} none="no other bin" onPick={setParent} />
         </FormDialog>
       )}
     </>

@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import type { Remark } from '@outfit/core/drawer'
-import { api, errorText } from '../app/api.ts'
+import { errorText } from '../app/api.ts'
 import { drawerApi } from '../app/drawerApi.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
-import { tell, tellError } from '../ui/tell.ts'
+import { PhotoField } from '../ui/PhotoField.tsx'
+import { tell } from '../ui/tell.ts'
 
 const KINDS = { misprint: 'a misprint', fault: 'a fault', photo: 'a picture', note: 'a note' } as const
 
@@ -29,7 +30,6 @@ export function RemarkForm(props: { part?: string; outfit?: string; title: strin
   const [text, setText] = useState('')
   const [photo, setPhoto] = useState<string | null>(null)
   const [make, { error }] = drawerApi.endpoints.remark.useMutation()
-  const [addPhoto] = api.endpoints.addPhoto.useMutation()
   const keep = async () => {
     const answer = await make({
       kind,
@@ -41,12 +41,6 @@ export function RemarkForm(props: { part?: string; outfit?: string; title: strin
     if (answer.error) return
     tell(`Remembered of ${title}.`)
     onDone()
-  }
-  const picture = async (file: File | undefined) => {
-    if (!file) return setPhoto(null)
-    const answer = await addPhoto(file)
-    if (answer.error) return tellError(answer.error)
-    setPhoto(answer.data.hash)
   }
   return (
     <FormDialog
@@ -77,15 +71,7 @@ export function RemarkForm(props: { part?: string; outfit?: string; title: strin
           className={FIELD}
         />
       </label>
-      <label className="block font-semibold">
-        A picture
-        <input
-          type="file"
-          accept="image/png,image/jpeg,image/webp"
-          onChange={({ target }) => void picture(target.files?.[0])}
-          className="mt-1.5 block w-full text-[13px] font-normal"
-        />
-      </label>
+      <PhotoField onPhoto={setPhoto} />
     </FormDialog>
   )
 }

@@ -5,6 +5,7 @@ import { drawerApi, type Picked } from '../app/drawerApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
+import { BinSelect, isPlain } from './BinSelect.tsx'
 
 const WORDS: Readonly<Record<WayOut, string>> = { sold: 'sold', given: 'given away', lost: 'lost or thrown away' }
 
@@ -31,8 +32,7 @@ export function WhatToDo({ bin, chosen: picked, onDone }: { bin: string; chosen:
   const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
   const qty = chosen.reduce((sum, one) => sum + one.qty, 0)
   const parts = `${qty} ${qty === 1 ? 'part' : 'parts'}`
-  const bins =
-    box?.bins.filter(({ code, figure, outfit, holder: has }) => code !== bin && !figure && !outfit && !has) ?? []
+  const bins = box?.bins.filter((one) => one.code !== bin && isPlain(one)) ?? []
   const leave = () => {
     go(null)
     for (const { reset } of [moving, lending, takingOut]) reset()
@@ -84,19 +84,7 @@ export function WhatToDo({ bin, chosen: picked, onDone }: { bin: string; chosen:
           onKeep={() => void keep()}
           onLeave={leave}
         >
-          {going === 'move' && (
-            <label className="block font-semibold">
-              Into the bin
-              <select value={to} onChange={({ target }) => setTo(target.value)} className={FIELD}>
-                <option value="">choose …</option>
-                {bins.map(({ code, name }) => (
-                  <option key={code} value={code}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          )}
+          {going === 'move' && <BinSelect label="Into the bin" bins={bins} value={to} none="choose …" onPick={setTo} />}
           {going === 'lend' && (
             <label className="block font-semibold">
               To whom

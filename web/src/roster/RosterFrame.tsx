@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react'
-import { NavLink } from 'react-router'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { isDressed, type RosterShelf } from '@outfit/core/roster'
 import { errorText } from '../app/api.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Tabs } from '../ui/Tabs.tsx'
 import { useUndoKey } from '../ui/useUndoKey.ts'
 import { AddCharacters } from './AddCharacters.tsx'
 import { RosterMenu } from './RosterMenu.tsx'
@@ -62,20 +62,7 @@ export function RosterFrame({ wide = false, children }: { wide?: boolean; childr
         </p>
         <Costs roster={roster} />
       </div>
-      <nav aria-label="Ways to look at the roster" className="mt-2 flex gap-1 border-b border-rule">
-        {views.map(([name, to]) => (
-          <NavLink
-            key={name}
-            to={to}
-            end
-            className={({ isActive }) =>
-              `-mb-px rounded-t-[8px] border-b-2 px-2.5 py-1 ${isActive ? 'border-act font-bold' : 'border-transparent text-soft hover:bg-band hover:text-ink'}`
-            }
-          >
-            {name}
-          </NavLink>
-        ))}
-      </nav>
+      <Tabs label="Ways to look at the roster" views={views} />
       {children({ ...found, roster })}
     </div>
   )

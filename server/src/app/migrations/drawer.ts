@@ -16,6 +16,11 @@ export class Drawer1764400000000 implements MigrationInterface {
       `CREATE TABLE act (id TEXT PRIMARY KEY, at TEXT NOT NULL, kind TEXT NOT NULL, text TEXT NOT NULL, reverses TEXT UNIQUE REFERENCES act, roster TEXT REFERENCES roster ON DELETE SET NULL, photo TEXT)`,
       `ALTER TABLE movement ADD COLUMN act TEXT REFERENCES act`,
       `ALTER TABLE movement ADD COLUMN condition TEXT NOT NULL DEFAULT 'used' CHECK (condition IN ('new', 'used'))`,
+      // What was moved before there were acts: what was done on one day for one reason was one act.
+      `CREATE INDEX movement_by_reason ON movement (at, reason)`,
+      `INSERT INTO act (id, at, kind, text) SELECT MIN(id), at, CASE WHEN reason LIKE 'built %' THEN 'built' WHEN reason LIKE 'taken apart%' THEN 'taken-apart' ELSE 'imported' END, reason FROM movement GROUP BY at, reason`,
+      `UPDATE movement SET act = (SELECT MIN(one.id) FROM movement one WHERE one.at = movement.at AND one.reason = movement.reason)`,
+      `DROP INDEX movement_by_reason`,
       `CREATE INDEX movement_by_act ON movement (act)`,
       `CREATE INDEX movement_by_to ON movement (to_bin)`,
       `CREATE INDEX movement_by_from ON movement (from_bin)`,
