@@ -1,8 +1,7 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { Link } from 'react-router'
-import type { Catalogue } from '@outfit/core/catalogue'
-import { partLabel } from '@outfit/core/catalogue'
+import { groupBy, partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { BOX_WIDTH, freePlace, placesOfBins, type BoxBin, type PartsBox, type Place } from '@outfit/core/drawer'
 import { drawerApi } from '../app/drawerApi.ts'
 import { PartPicture } from '../ui/PartPicture.tsx'
@@ -42,6 +41,7 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
   const [said, say] = useState('')
   const loose = useMemo(() => box.bins.filter(isPlain), [box.bins])
   const top = useMemo(() => loose.filter(({ parent }) => !parent), [loose])
+  const traysOf = useMemo(() => groupBy(loose, ({ parent }) => parent ?? ''), [loose])
   const places = useMemo(() => placesOfBins(top), [top])
   const rows = Math.max(8, ...[...places.values()].map(({ y, h }) => y + h)) + 1
 
@@ -157,7 +157,7 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
               <Tray
                 key={bin.code}
                 bin={bin}
-                trays={loose.filter(({ parent }) => parent === bin.code)}
+                trays={traysOf.get(bin.code) ?? []}
                 place={places.get(bin.code)!}
                 catalogue={catalogue}
                 onKey={onKey(bin)}
@@ -194,39 +194,57 @@ interface TrayProps {
   onResize: (event: PointerEvent<HTMLElement>) => void
 }
 
-/** A bin seen from above: its label, what it has most of, and the trays in it. */
-function Tray({ bin, trays, place, catalogue, onKey, onResize }: TrayProps) {
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: bin.code })
-  const room = Math.max(0, place.h * FIELD_HEIGHT - (trays.length > 0 ? 84 : 58))
-  // A large box has thousands of bins; only what is near the window is drawn.
-  const [lid, isNear] = useInView<HTMLDivElement>()
-  const shown = Math.min(bin.lid.length, Math.max(1, Math.floor(place.w / 1.3)))
+/** A bin in its place. A large box has thousands of them; only those near the window can be moved and are drawn in full. */
+function Tray({ place, ...props }: TrayProps) {
+  const [ref, isNear] = useInView<HTMLLIElement>()
+  const { bin, onKey } = props
   return (
     <li
-      ref={setNodeRef}
-      {...listeners}
-      className={`absolute p-[3px] ${isDragging ? 'z-10 opacity-80' : ''}`}
+      ref={ref}
+      className="absolute"
       style={{
         left: `${(100 * place.x) / BOX_WIDTH}%`,
         top: place.y * FIELD_HEIGHT,
         width: `${(100 * place.w) / BOX_WIDTH}%`,
         height: place.h * FIELD_HEIGHT,
-        transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
       }}
     >
+      {isNear ? <Movable place={place} {...props} /> : <Label bin={bin} onKey={onKey} />}
+    </li>
+  )
+}
+
+/** What stands on a bin, and the way into it. */
+function Label({ bin, onKey }: Pick<TrayProps, 'bin' | 'onKey'>) {
+  return (
+    <Link
+      to={`/drawer/bins/${bin.code}`}
+      draggable={false}
+      onKeyDown={onKey}
+      className="block border-b border-wood-edge/60 bg-card px-2 pt-1 pb-0.5 leading-tight hover:bg-band"
+    >
+      <strong className="block truncate">{bin.name}</strong>
+      <span className="block truncate text-[12px] text-soft">{countWords(bin)}</span>
+    </Link>
+  )
+}
+
+/** A bin seen from above: its label, what it has most of, and the trays in it. */
+function Movable({ bin, trays, place, catalogue, onKey, onResize }: TrayProps) {
+  const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id: bin.code })
+  const room = Math.max(0, place.h * FIELD_HEIGHT - (trays.length > 0 ? 84 : 58))
+  const shown = Math.min(bin.lid.length, Math.max(1, Math.floor(place.w / 1.3)))
+  return (
+    <div
+      ref={setNodeRef}
+      {...listeners}
+      className={`relative h-full p-[3px] ${isDragging ? 'z-10 opacity-80' : ''}`}
+      style={{ transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined }}
+    >
       <div className="flex h-full cursor-grab flex-col overflow-hidden rounded-[10px] border border-wood-edge bg-bag/50 shadow-[inset_0_2px_0_rgba(0,0,0,0.06)]">
-        <Link
-          to={`/drawer/bins/${bin.code}`}
-          draggable={false}
-          onKeyDown={onKey}
-          aria-roledescription={attributes['aria-roledescription']}
-          className="block border-b border-wood-edge/60 bg-card px-2 pt-1 pb-0.5 leading-tight hover:bg-band"
-        >
-          <strong className="block truncate">{bin.name}</strong>
-          <span className="block truncate text-[12px] text-soft">{countWords(bin)}</span>
-        </Link>
-        <div ref={lid} aria-hidden className="flex min-h-0 flex-1 items-center justify-around px-1">
-          {bin.lid.slice(0, isNear ? shown : 0).map((code) => {
+        <Label bin={bin} onKey={onKey} />
+        <div aria-hidden className="flex min-h-0 flex-1 items-center justify-around px-1">
+          {bin.lid.slice(0, shown).map((code) => {
             const part = catalogue.parts.get(code)
             return (
               part && (
@@ -256,7 +274,7 @@ function Tray({ bin, trays, place, catalogue, onKey, onResize }: TrayProps) {
         onPointerDown={onResize}
         className="absolute right-[3px] bottom-[3px] size-4 cursor-nwse-resize rounded-br-[10px] border-r-4 border-b-4 border-wood-edge/70"
       />
-    </li>
+    </div>
   )
 }
 
