@@ -39,12 +39,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     for (const [path, seen] of [
       ['drawer', app.getByRole('list', { name: 'Bins', exact: true })],
-      ['drawer/bins/B5', app.getByRole('list', { name: 'Parts' })],
-      ['drawer/bins/S1', app.getByRole('region', { name: 'The figure' })],
+      ['drawer/bins/B5', app.getByRole('button', { name: 'Take back' }).first()],
+      ['drawer/bins/S1', app.getByRole('button', { name: 'Take back' }).first()],
       ['drawer/buildable', app.getByRole('region', { name: 'Complete' })],
       ['drawer/allotment', app.getByRole('list', { name: 'Wanted twice' })],
       ['drawer/leftovers', app.getByRole('list', { name: 'Left over' })],
-      ['drawer/history', app.getByRole('list', { name: 'History' })],
+      ['drawer/history', app.getByRole('button', { name: 'Take back' }).first()],
     ] as const) {
       await app.goto(`${server.url}/${path}`)
       await expect(seen).toBeVisible()

@@ -6,6 +6,7 @@ import { waysToGet } from '@outfit/core/sourcing'
 import { notFound } from '../app/problem.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
+import { ParcelService } from '../market/parcelService.ts'
 import { CarriersService } from './carriersService.ts'
 import { CatalogueService } from './catalogueService.ts'
 import { PricedService } from './pricedService.ts'
@@ -32,19 +33,25 @@ export class PartPageController {
     private readonly drawer: DrawerService,
     private readonly market: MarketService,
     private readonly wishes: WishService,
+    private readonly parcels: ParcelService,
   ) {}
 
   /** One part with where it lies, who carries it and who sells it. */
   @Get('parts/:code')
   async part(@Param('code') code: string) {
     const { part, parts } = await this.known(code)
-    const [bins, carriers, offers] = await Promise.all([
+    const [bins, parcels, carriers, offers] = await Promise.all([
       this.drawer.placesOf([code, ...part.components.map((c) => c.part)]),
+      this.parcels.open(),
       this.carriers.of(code),
       this.market.offersFor(code),
     ])
     const prints = await this.catalogue.printsOn(parts)
-    return { part, parts: parts.filter((p) => p.code !== code), prints, bins, ...carriers, offers }
+    const coming = parcels.flatMap(({ id, seller, expectedOn, lines }) => {
+      const qty = lines.filter((line) => line.part === code).reduce((sum, line) => sum + line.qty, 0)
+      return qty > 0 ? [{ parcel: id, seller, expectedOn, qty }] : []
+    })
+    return { part, parts: parts.filter((p) => p.code !== code), prints, bins, coming, ...carriers, offers }
   }
 
   /** Every part made from the mould of this one, for its mould and colour grid. */

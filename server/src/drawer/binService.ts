@@ -11,7 +11,7 @@ import { Writer } from '../app/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { ComponentEntity, FigureEntity, FigurePartEntity, ReleaseContentEntity } from '../catalogue/entities.ts'
 import { ParcelService } from '../market/parcelService.ts'
-import { OutfitEntity } from '../roster/entities.ts'
+import { OutfitEntity, RosterEntity } from '../roster/entities.ts'
 import { ActService } from './actService.ts'
 import { BinEntity, LyingEntity, MovementEntity, RemarkEntity } from './entities.ts'
 import type { BringIn, ChangeBin, Lend, MoveParts, NewBin, SplitFigure, Stocktake, TakeOut } from './dto.ts'
@@ -157,9 +157,15 @@ export class BinService {
   }
 
   async move({ moves, to }: MoveParts, at: string): Promise<{ act: string }> {
-    const bin = await binIn(this.database.manager, to)
+    const db = this.database.manager
+    const bin = await binIn(db, to)
+    const from = await db.findBy(BinEntity, { code: In(moves.map((move) => move.from)) })
+    const holders = new Set(from.map(({ holder }) => holder))
+    const [holder] = holders
     return this.acts.act(
-      { kind: 'moved', text: `into ${bin.name}`, at },
+      holders.size === 1 && holder
+        ? { kind: 'returned', text: `by ${holder}`, at }
+        : { kind: 'moved', text: `into ${bin.name}`, at },
       moves.map((move) => ({ ...move, to })),
     )
   }
@@ -194,6 +200,7 @@ export class BinService {
   ): Promise<{ act: string }> {
     const act = await this.writer.transaction(async (db) => {
       await binIn(db, bin)
+      if (roster !== null && !(await db.existsBy(RosterEntity, { id: roster }))) throw notFound('roster', roster)
       const moves: Moved[] = []
       const named: string[] = []
       const into = (part: string, to: string, qty: number) => moves.push({ part, from: null, to, qty, condition })

@@ -105,6 +105,10 @@ describe('what comes in', () => {
   })
 })
 
+test('what comes in for a roster there is not is refused', async () => {
+  expect((await bring([{ kind: 'part', code: PART, qty: 1 }], 'B1', { roster: 'NONE' })).status).toBe(404)
+})
+
 describe('what goes', () => {
   const move = (to: string, from: string, qty = 1) =>
     post('drawer/moved', { to, moves: [{ part: PART, from, qty, condition: 'new' }] })
@@ -129,6 +133,7 @@ describe('what goes', () => {
     expect([counts.loose - before.loose, counts.lent - before.lent]).toEqual([-1, 1])
     const lent = bins.find(({ holder }) => holder === 'Wen next door')!
     expect((await move(from, lent.code)).status).toBe(201)
+    expect((await history()).acts[0]).toMatchObject({ kind: 'returned', text: 'by Wen next door' })
     expect((await box()).counts).toEqual(before)
   })
 

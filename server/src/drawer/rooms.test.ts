@@ -134,6 +134,23 @@ describe('where parts lie', () => {
   })
 })
 
+describe('what is on the way', () => {
+  test('is told with the part, from whom and when', async () => {
+    const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+    const arriving = rosters
+      .flatMap(({ outfits }) => outfits)
+      .flatMap(({ placements, from }) => placements.filter((_, i) => from[i] === 'arriving'))
+    expect(arriving.length).toBeGreaterThan(0)
+    for (const { part } of arriving) {
+      const { coming } = (
+        await server.get<{ coming: { qty: number; seller: string; expectedOn: string }[] }>(`parts/${part}`)
+      ).body
+      expect(coming.reduce((sum, { qty }) => sum + qty, 0)).toBeGreaterThan(0)
+      expect(coming[0]).toMatchObject({ seller: expect.any(String), expectedOn: expect.stringMatching(/^\d{4}-/) })
+    }
+  })
+})
+
 describe('putting figures together', () => {
   test('names what is not loose, and moves nothing', async () => {
     const before = (await box()).bins.length

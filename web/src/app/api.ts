@@ -110,6 +110,8 @@ export type ReleaseDetail = ReleaseEntry & {
 export interface PartDetail extends Drawables, Carriers {
   part: Part
   bins: { part: string; bin: string; name: string; qty: number }[]
+  /** Ordered and not there yet, the earliest first. */
+  coming: { parcel: string; seller: string; expectedOn: string; qty: number }[]
   offers: {
     id: string
     sellerName: string

@@ -135,7 +135,12 @@ function Act({ act, catalogue, short }: { act: ToldAct; catalogue: Catalogue; sh
         {reversedBy ? (
           <span className="text-[13px]">taken back</span>
         ) : (
-          <Button look="plain" className="shrink-0 !py-0 text-[13px]" disabled={isLoading} onClick={() => void back()}>
+          <Button
+            look="plain"
+            className="shrink-0 !py-0.5 text-[13px]"
+            disabled={isLoading}
+            onClick={() => void back()}
+          >
             Take back
           </Button>
         )}

@@ -22,6 +22,11 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
             </Link>
           </li>
         ))}
+        {detail.coming.map(({ parcel, seller, expectedOn, qty }) => (
+          <li key={parcel}>
+            {qty} on the way from {seller}, expected on {expectedOn}
+          </li>
+        ))}
       </ul>
       <p>
         <Link

@@ -31,7 +31,7 @@ export function FormDialog({ title, about, keep, ready, problem = '', onKeep, on
         <Dialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
         <Dialog.Content
           {...(about ? {} : { 'aria-describedby': undefined })}
-          className="fixed top-1/2 left-1/2 z-30 w-[480px] -translate-x-1/2 -translate-y-1/2 rounded-[14px] border border-rule bg-card p-5 shadow-xl"
+          className="fixed top-1/2 left-1/2 z-30 max-h-[94vh] w-[min(480px,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-[14px] border border-rule bg-card p-5 shadow-xl"
         >
           <Dialog.Title className="text-xl">{title}</Dialog.Title>
           {about && <Dialog.Description className="text-soft">{about}</Dialog.Description>}
