@@ -1,7 +1,7 @@
 /** What the server tells of the drawer and the screen shows. */
 import type { Slot } from '../catalogue/index.ts'
 import type { ActKind, Moved } from './acts.ts'
-import type { Bin } from './contents.ts'
+import type { Bin, BinKind } from './contents.ts'
 import type { Counted } from './stocktake.ts'
 
 /** A bin as one sees it from above. */
@@ -13,15 +13,8 @@ export interface BoxBin extends Bin {
   lid: string[]
 }
 
-/** Where owned parts are, in numbers. */
-export interface DrawerCounts {
-  loose: number
-  onFigures: number
-  inDonors: number
-  lent: number
-  onTheWay: number
-  sold: number
-}
+/** Where owned parts are, in numbers: by what their bins are, and what is not there yet or any more. */
+export type DrawerCounts = Record<BinKind | 'onTheWay' | 'sold', number>
 
 export interface PartsBox {
   bins: BoxBin[]

@@ -19,6 +19,18 @@ export interface Bin {
   holder?: string | null
 }
 
+/**
+ * What a bin is: one of loose parts, a figure that stands together, an outfit that stands built, or what somebody else
+ * has for a while.
+ */
+export type BinKind = 'loose' | 'donor' | 'stand' | 'lent'
+
+export function binKind({ figure, outfit, holder }: Pick<Bin, 'figure' | 'outfit' | 'holder'>): BinKind {
+  if (holder) return 'lent'
+  if (outfit) return 'stand'
+  return figure ? 'donor' : 'loose'
+}
+
 /** Parts on built outfits: by outfit, the count by part. */
 export type Stands = Readonly<Record<string, Readonly<Record<string, number>>>>
 
@@ -48,20 +60,22 @@ export function contentsOf(
   const most: Record<string, number> = {}
   for (const { part, bin, qty } of lying) {
     const found = byCode.get(bin)
-    if (found?.outfit) {
-      ;(stands[found.outfit] ??= {})[part] = qty
+    const kind = found ? binKind(found) : 'loose'
+    if (kind === 'lent') continue
+    if (kind === 'stand') {
+      ;(stands[found!.outfit!] ??= {})[part] = qty
       continue
     }
-    if (found?.holder) continue
-    if (found?.figure) {
+    if (kind === 'donor') {
       standing.set(bin, (standing.get(bin) ?? new Map<string, number>()).set(part, qty))
       continue
     }
     loose[part] = (loose[part] ?? 0) + qty
     if (qty > (most[part] ?? 0)) [most[part], places[part]] = [qty, found?.name ?? bin]
   }
-  const donors = bins.flatMap(({ code, name, figure, holder }): Donor[] => {
-    if (figure === null || holder) return []
+  const donors = bins.flatMap((bin): Donor[] => {
+    const { code, name, figure } = bin
+    if (figure === null || binKind(bin) !== 'donor') return []
     const left = standing.get(code) ?? new Map<string, number>()
     const pieces = piecesOf(figure).filter(({ part }) => {
       const qty = left.get(part) ?? 0

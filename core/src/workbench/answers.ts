@@ -25,6 +25,8 @@ export interface WorkbenchPlan {
   /** Parts nothing gives. */
   lacks: Placement[]
   built: boolean
+  /** Names of outfits that count on parts it takes. */
+  others: string[]
   /** What was noted of it at the workbench. */
   remarks: Remark[]
 }
@@ -47,7 +49,6 @@ export interface AllotmentReport {
     rosterName: string
     worn: number
     given: number
-    standing: number
   }[]
   contested: Contested[]
 }

@@ -98,7 +98,10 @@ function nearnessOf(
 }
 
 /** Names of the outfits that would lose some parts: those that come last of who has them, what stands built aside. */
-function losersOf(parts: readonly string[], others: readonly Candidate[]): string[] {
+export function losersOf(
+  parts: readonly string[],
+  others: readonly (Wanting & Pick<Portion, 'sources'> & { name: string })[],
+): string[] {
   const wanted = [...parts]
   const losers = new Set<string>()
   for (const { name, placements, sources, standing } of [...others].reverse()) {

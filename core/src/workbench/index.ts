@@ -1,5 +1,6 @@
 export * from './alikeParts.ts'
-export * from './armyFaces.ts'
+export * from './army.ts'
+export { armyFaces, type ArmyFace, type ArmyHead } from './armyFaces.ts'
 export * from './buildable.ts'
 export * from './contested.ts'
 export * from './leftovers.ts'

@@ -18,13 +18,14 @@ export interface Leftover extends Lying {
 
 /**
  * What is left over of some lying parts after what outfits still need: dearest first, what nobody sells last. `needed` is
- * how many loose ones outfits count on. O(lying + placements).
+ * how many loose ones outfits count on; `most` how many of a part are looked at at all. O(lying + placements).
  */
 export function leftovers(
   lying: readonly Lying[],
   needed: Readonly<Record<string, number>>,
   outfits: readonly { name: string; placements: readonly Placement[]; sources: readonly Source[] }[],
   price: (part: string) => number | null,
+  most?: Readonly<Record<string, number>>,
 ): Leftover[] {
   const useful = new Map<string, Set<string>>()
   for (const { name, placements, sources } of outfits)
@@ -32,11 +33,14 @@ export function leftovers(
       if (sources[i] === null) useful.set(part, (useful.get(part) ?? new Set()).add(name))
     })
   const kept = new Map(Object.entries(needed))
+  const room = new Map<string, number>(Object.entries(most ?? {}))
   const left = lying.flatMap((one): Leftover[] => {
     const keep = Math.min(one.qty, kept.get(one.part) ?? 0)
     kept.set(one.part, (kept.get(one.part) ?? 0) - keep)
-    const qty = one.qty - keep
-    if (qty === 0) return []
+    const spare = one.qty - keep
+    const qty = most ? Math.min(spare, room.get(one.part) ?? 0) : spare
+    if (qty <= 0) return []
+    room.set(one.part, (room.get(one.part) ?? 0) - qty)
     const single = price(one.part)
     return [
       {
@@ -49,5 +53,9 @@ export function leftovers(
       },
     ]
   })
-  return left.sort((a, b) => (b.worth ?? -1) - (a.worth ?? -1) || (a.part < b.part ? -1 : 1))
+  return dearestFirst(left)
 }
+
+/** Leftovers in the order in which one would sell them: dearest first, what nobody sells last. */
+export const dearestFirst = (left: readonly Leftover[]): Leftover[] =>
+  [...left].sort((a, b) => (b.worth ?? -1) - (a.worth ?? -1) || (a.part < b.part ? -1 : 1))

@@ -5,6 +5,7 @@ import { emptyBrief } from '../brief/index.ts'
 import { allot, shareOut, type Asking, type Drawer } from '../drawer/index.ts'
 import { worldCatalogue } from '../test/world.ts'
 import { alikeParts, apartness } from './alikeParts.ts'
+import { armyNames, armyOf, armyWears } from './army.ts'
 import { armyFaces, mostFaces, type ArmyHead } from './armyFaces.ts'
 import { buildable, type Candidate } from './buildable.ts'
 import { contestedParts } from './contested.ts'
@@ -78,6 +79,51 @@ describe('an army', () => {
     expect(armyFaces(1, 1, list, ['A'])).toBeNull()
     expect(armyFaces(1, 2, list, ['A'])).toHaveLength(1)
     expect([mostFaces(1, list, ['A']), mostFaces(3, list, ['A'])]).toEqual([0, 2])
+  })
+})
+
+describe('what an army needs', () => {
+  const wears = [
+    placed('head', 'H'),
+    placed('handLeft', 'M'),
+    placed('handRight', 'M'),
+    { ...placed('beside', 'X'), altered: [{ kind: 'by-others' as const, note: '' }] },
+  ]
+  const heads = ['H', 'G', 'I'].map((code) => ({ ...head!, code, print: `face ${code}` }))
+  const ask = (spare: Record<string, number>, alike = 1) =>
+    armyOf({ placements: wears, count: 3, alike, heads, spare, priceOf: (part) => (part === 'M' ? null : 30) })
+
+  test('is what the others wear, copies by others aside, owned first', () => {
+    expect(ask({ M: 3, G: 1 })).toEqual({
+      count: 3,
+      alike: 1,
+      most: 3,
+      faces: [
+        { part: 'G', from: 'spare', price: 0 },
+        { part: 'I', from: 'buy', price: 30 },
+      ],
+      needs: [{ part: 'M', need: 4, owned: 3, toBuy: 1, price: null }],
+      price: 30,
+      unoffered: ['M'],
+      complete: 1,
+    })
+    expect(ask({ M: 4, G: 1, I: 1 }).complete).toBe(2)
+  })
+
+  test('is worn with other heads as they are sold, and what was altered is still to be done', () => {
+    const altered = [{ kind: 'painted' as const, colour: 'tar', note: '', final: true as const }]
+    const first = [
+      { ...placed('head', 'H'), turned: true, altered },
+      { ...placed('torso', 'T'), altered },
+    ]
+    expect(armyWears(first, { part: 'G', from: 'buy', price: 1 })).toEqual([
+      placed('head', 'G'),
+      { ...placed('torso', 'T'), altered: [{ kind: 'painted', colour: 'tar', note: '' }] },
+    ])
+  })
+
+  test('is named on from what nobody is called yet', () => {
+    expect(armyNames('Ada', 2, new Set(['Ada 2']))).toEqual(['Ada 3', 'Ada 4'])
   })
 })
 
@@ -247,5 +293,14 @@ describe('leftovers', () => {
       { part: 'A', bin: 'B1', condition: 'used', qty: 2, worth: 20, usefulFor: [] },
       { part: 'C', bin: 'B1', condition: 'used', qty: 2, worth: null, usefulFor: [] },
     ])
+  })
+
+  test('of what was brought in are no more than came, however many lie there', () => {
+    const lying = [
+      { part: 'A', bin: 'B1', condition: 'used' as const, qty: 5 },
+      { part: 'B', bin: 'B1', condition: 'new' as const, qty: 2 },
+    ]
+    const left = leftovers(lying, { A: 1 }, [], () => 10, { A: 2 })
+    expect(left.map(({ part, qty, worth }) => [part, qty, worth])).toEqual([['A', 2, 20]])
   })
 })

@@ -1,8 +1,8 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm'
+import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { groupBy, type Drawables } from '@outfit/core/catalogue'
-import { differencesOf, setRight, walkingOrder, type Counted, type Moved } from '@outfit/core/drawer'
+import { binKind, differencesOf, setRight, walkingOrder, type Counted, type Moved } from '@outfit/core/drawer'
 import { groupsOf, type Piece } from '@outfit/core/anatomy'
 import type { BinContents, BoxBin, PartsBox } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
@@ -47,8 +47,11 @@ export class BinService {
       ) as Promise<{ bin: string; part: string; units: number; kinds: number; total: number }[]>,
       this.parcels.open(),
       this.database.query(
-        `SELECT COALESCE(SUM(CASE WHEN a.kind = 'sold' THEN m.qty ELSE -m.qty END), 0) AS qty FROM movement m JOIN act a ON a.id = m.act
-         WHERE a.kind = 'sold' OR a.reverses IN (SELECT id FROM act WHERE kind = 'sold')`,
+        // A sale taken back is none, and one whose taking back was taken back is one again.
+        `WITH RECURSIVE sale (id, sign) AS (
+           SELECT id, 1 FROM act WHERE kind = 'sold'
+           UNION ALL SELECT act.id, -sign FROM act JOIN sale ON act.reverses = sale.id
+         ) SELECT COALESCE(SUM(sign * qty), 0) AS qty FROM sale JOIN movement ON movement.act = sale.id`,
       ) as Promise<[{ qty: number }]>,
     ])
     const lidOf = groupBy(lids, ({ bin }) => bin)
@@ -56,15 +59,13 @@ export class BinService {
       const lid = lidOf.get(bin.code) ?? []
       return { ...bin, units: lid[0]?.total ?? 0, kinds: lid[0]?.kinds ?? 0, lid: lid.map(({ part }) => part) }
     })
-    const sum = (which: (bin: BoxBin) => boolean) => order.filter(which).reduce((all, { units }) => all + units, 0)
+    const counts = { loose: 0, donor: 0, stand: 0, lent: 0 }
+    for (const bin of order) counts[binKind(bin)] += bin.units
     const parts = await this.catalogue.parts([...new Set(lids.map(({ part }) => part))])
     return {
       bins: order,
       counts: {
-        loose: sum((bin) => !bin.figure && !bin.outfit && !bin.holder),
-        onFigures: sum((bin) => Boolean(bin.outfit) && !bin.holder),
-        inDonors: sum((bin) => Boolean(bin.figure) && !bin.outfit && !bin.holder),
-        lent: sum((bin) => Boolean(bin.holder)),
+        ...counts,
         onTheWay: parcels.flatMap(({ lines }) => lines).reduce((all, { qty }) => all + qty, 0),
         sold: sold[0].qty,
       },
@@ -252,7 +253,8 @@ export class BinService {
   async split(code: string, { to, level }: SplitFigure, at: string): Promise<{ act: string; pieces: number }> {
     const done = await this.writer.transaction(async (db) => {
       const bin = await binIn(db, code)
-      if (!bin.figure) throw new Problem(409, `${bin.name} is no figure. Nothing was moved.`)
+      if (bin.figure === null || binKind(bin) !== 'donor')
+        throw new Problem(409, `${bin.name} is no figure. Nothing was moved.`)
       await binIn(db, to)
       const lying = await db.findBy(LyingEntity, { bin: code })
       const pieces = await this.piecesOf(db, bin.figure)
@@ -295,12 +297,11 @@ export class BinService {
 
   /** Parts that lie loose here, used before new ones and fuller bins before others. */
   async looseOf(db: EntityManager, parts: readonly string[]): Promise<LyingEntity[]> {
-    const bins = new Set(
-      (await db.findBy(BinEntity, { figure: IsNull(), outfit: IsNull(), holder: IsNull() })).map(({ code }) => code),
-    )
     const lying = await db.findBy(LyingEntity, { part: In([...parts]) })
+    const bins = await db.findBy(BinEntity, { code: In(lying.map(({ bin }) => bin)) })
+    const loose = new Set(bins.filter((bin) => binKind(bin) === 'loose').map(({ code }) => code))
     return lying
-      .filter(({ bin }) => bins.has(bin))
+      .filter(({ bin }) => loose.has(bin))
       .sort((a, b) => b.condition.localeCompare(a.condition) || b.qty - a.qty || a.bin.localeCompare(b.bin))
   }
 
@@ -334,7 +335,7 @@ export class BinService {
   private async standFor(db: EntityManager, figure: string): Promise<string> {
     const { name } = (await db.findOneBy(FigureEntity, { code: figure }))!
     const code = `S-${ulid()}`
-    const others = await db.findBy(BinEntity, { figure, outfit: IsNull() })
+    const others = (await db.findBy(BinEntity, { figure })).filter((bin) => binKind(bin) === 'donor')
     const number = others.length + 1
     await db.insert(BinEntity, { ...NOWHERE, code, name: number > 1 ? `${name} ${number}` : name, figure })
     return code

@@ -146,9 +146,15 @@ describe('what goes', () => {
       moves: [{ part: PART, from, qty: 2, condition: 'new' }],
     })
     expect((await box()).counts.sold).toBe(2)
-    await post(`drawer/acts/${body.act}/reversal`)
+    const back = await post(`drawer/acts/${body.act}/reversal`)
+    expect((await box()).counts.sold).toBe(0)
+    const again = await post(`drawer/acts/${back.body.act}/reversal`)
+    expect((await box()).counts.sold).toBe(2)
+    await post(`drawer/acts/${again.body.act}/reversal`)
     expect((await box()).counts.sold).toBe(0)
     expect((await history(`?part=${PART}&bin=${from}`)).acts.map(({ kind }) => kind)).toEqual([
+      'taken-back',
+      'taken-back',
       'taken-back',
       'sold',
       'brought-in',

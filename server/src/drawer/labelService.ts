@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import PDFDocument from 'pdfkit'
 import QRCode from 'qrcode'
 import { DataSource, In } from 'typeorm'
-import { walkingOrder } from '@outfit/core/drawer'
+import { binKind, walkingOrder } from '@outfit/core/drawer'
 import { Problem } from '../app/problem.ts'
 import { SETTINGS, type Settings } from '../app/settings.ts'
 import { fontFiles } from '../show/fonts.ts'
@@ -28,8 +28,8 @@ export class LabelService {
     const all = await this.database.getRepository(BinEntity).find()
     const unknown = codes.find((code) => !all.some((bin) => bin.code === code))
     if (unknown) throw new Problem(404, `There is no bin ${unknown}. No sheet was made.`)
-    const bins = walkingOrder(all).filter(({ code, outfit, holder }) =>
-      codes.length > 0 ? codes.includes(code) : outfit === null && holder === null,
+    const bins = walkingOrder(all).filter((bin) =>
+      codes.length > 0 ? codes.includes(bin.code) : ['loose', 'donor'].includes(binKind(bin)),
     )
     if (bins.length === 0) throw new Problem(409, 'There are no bins yet. Make one first.')
     const parents = await this.database

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { countParts } from '@outfit/core/anatomy'
-import { gather, shareOut, type Moved, type Source, type Stop } from '@outfit/core/drawer'
+import { binKind, gather, shareOut, type Moved, type Source, type Stop } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'
@@ -48,11 +48,15 @@ export class StandService {
     return { moved }
   }
 
-  /** Where everything for an outfit lies. What is built is a fact: it has what there is, whoever else counts on it. */
+  /**
+   * Where everything for an outfit lies: what it was allotted, where that is all of it. Otherwise it has what there is,
+   * whoever else counts on it, since what is built is a fact.
+   */
   async gathering(outfit: string, db: EntityManager = this.database.manager): Promise<Gathering> {
     const share = (await this.shares.all()).find((one) => one.outfit.id === outfit)
     if (!share) throw notFound('outfit', outfit)
-    const [{ sources }] = shareOut(await this.drawer.contents(), [share])
+    const allotted = share.sources.every((source) => source !== null)
+    const sources = allotted ? share.sources : shareOut(await this.drawer.contents(), [share])[0]!.sources
     const standing = { ...share.standing }
     const loose = share.placements.filter(({ part }, i) => {
       const source = sources[i]
@@ -136,7 +140,7 @@ export class StandService {
     if (Object.keys(short).length === 0) return []
     const lying = await db.findBy(LyingEntity, { part: In(Object.keys(short)) })
     const bins = await db.findBy(BinEntity, { code: In(lying.map(({ bin }) => bin)) })
-    const donors = bins.filter(({ figure, outfit, holder }) => figure !== null && outfit === null && holder === null)
+    const donors = bins.filter((bin) => binKind(bin) === 'donor')
     return gather(short, lying, donors).stops
   }
 

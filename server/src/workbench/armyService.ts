@@ -1,10 +1,9 @@
 import { Injectable } from '@nestjs/common'
 import { monotonicFactory } from 'ulid'
-import { countParts } from '@outfit/core/anatomy'
 import { emptyBrief } from '@outfit/core/brief'
-import type { Drawables, Part, Placement } from '@outfit/core/catalogue'
+import type { Drawables, Part } from '@outfit/core/catalogue'
 import { spareLoose } from '@outfit/core/drawer'
-import { armyFaces, mostFaces, type Army, type ArmyHead } from '@outfit/core/workbench'
+import { armyNames, armyOf, armyWears, type Army } from '@outfit/core/workbench'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
 import { BriefService } from '../brief/briefService.ts'
@@ -41,41 +40,19 @@ export class ArmyService {
       this.drawer.contents().then((contents) => spareLoose(contents, shares)),
       this.market.lowest(),
     ])
-    const heads = await this.headsLike(head.part)
-    const faceOf = (part: Part) => part.print ?? part.code
-    const own = heads.find(({ code }) => code === head.part)
-    const choice = heads.map((part): ArmyHead => ({
-      part: part.code,
-      face: faceOf(part),
-      spare: spare[part.code] ?? 0,
-      price: prices.get(part.code) ?? null,
-    }))
-    const faces = armyFaces(count - 1, alike, choice, own ? [faceOf(own)] : [])
-    const others = countParts(share.placements.filter((placement) => placement !== head))
-    const needs = [...others].map(([part, each]) => {
-      const need = each * (count - 1)
-      const owned = Math.min(need, spare[part] ?? 0)
-      return { part, need, owned, toBuy: need - owned, price: prices.get(part) ?? null }
-    })
-    const dressed = needs.map(({ part, owned }) => Math.floor(owned / others.get(part)!))
-    const parts = await this.catalogue.parts([
-      ...share.placements.map(({ part }) => part),
-      ...(faces ?? []).map(({ part }) => part),
-    ])
-    return {
+    const army = armyOf({
+      placements: share.placements,
       count,
       alike,
-      faces,
-      most: mostFaces(alike, choice, own ? [faceOf(own)] : []) + 1,
-      needs,
-      price:
-        needs.reduce((sum, one) => sum + one.toBuy * (one.price ?? 0), 0) +
-        (faces ?? []).reduce((sum, one) => sum + one.price, 0),
-      unoffered: needs.filter((one) => one.toBuy > 0 && one.price === null).map(({ part }) => part),
-      complete: Math.min((faces ?? []).filter(({ from }) => from === 'spare').length, ...dressed),
-      parts,
-      prints: await this.catalogue.printsOn(parts),
-    }
+      heads: await this.headsLike(head.part),
+      spare,
+      priceOf: (part) => prices.get(part) ?? null,
+    })
+    const parts = await this.catalogue.parts([
+      ...share.placements.map(({ part }) => part),
+      ...(army.faces ?? []).map(({ part }) => part),
+    ])
+    return { ...army, parts, prints: await this.catalogue.printsOn(parts) }
   }
 
   /** Make the others of an army: characters of their own behind the first, dressed as it is but for their faces. */
@@ -88,11 +65,12 @@ export class ArmyService {
     const { version, outfits } = await this.rosters.writingRoster(share.roster.id, share.roster.version, async (db) => {
       const all = await db.find(OutfitEntity, { where: {}, order: { position: 'DESC' }, take: 1 })
       let position = (all[0]?.position ?? -1) + 1
+      const names = armyNames(share.name, faces.length, new Set((await db.find(OutfitEntity)).map(({ name }) => name)))
       const made: string[] = []
       for (const [i, face] of faces.entries()) {
         const character = ulid()
         const id = ulid()
-        const name = `${share.name} ${i + 2}`
+        const name = names[i]!
         await db.insert(CharacterEntity, { id: character, roster: share.roster.id, name, position: 0, heads: [] })
         await db.insert(OutfitEntity, {
           ...share.outfit,
@@ -107,12 +85,9 @@ export class ArmyService {
         await this.briefs.write(db, id, brief, 1)
         const take = ulid()
         await db.insert(TakeEntity, { id: take, outfit: id, label: 'A', chosen: true, reason: '' })
-        const worn = share.placements.map((placement): Placement =>
-          placement.slot === 'head' ? { ...placement, part: face.part } : placement,
-        )
         await db.insert(
           PlacementEntity,
-          worn.map((placement) => rowOf(placement, take)),
+          armyWears(share.placements, face).map((placement) => rowOf(placement, take)),
         )
         made.push(id)
       }

@@ -34,6 +34,21 @@ describe('what can be built', () => {
 })
 
 describe('the workbench', () => {
+  test('takes what the list of what can be built told: the same donors, and from the same others', async () => {
+    const { outfits } = await buildable()
+    const whole = outfits.filter(({ nearness }) => !nearness.startsWith('lacks'))
+    expect(new Set(whole.map(({ nearness }) => nearness))).toEqual(new Set(['complete', 'apart', 'before-others']))
+    for (const one of whole) {
+      const { donors, others, lacks } = await planOf(one.id)
+      expect([one.name, donors.map(({ code }) => code).sort(), others, lacks]).toEqual([
+        one.name,
+        one.donors,
+        one.others,
+        [],
+      ])
+    }
+  })
+
   test('gathers every part from a bin or a donor, and finishing moves just those, in one act', async () => {
     const band = await named('Brass band')
     const [first] = band.outfits
@@ -153,6 +168,7 @@ describe('leftovers', () => {
     const { rows, roster } = (await server.get<LeftoversReport>(`drawer/leftovers?roster=${id}`)).body
     expect(roster!.name).toBe('Night market')
     expect(new Set(rows.map(({ part }) => part))).toEqual(new Set([code]))
+    expect(rows.reduce((sum, { qty }) => sum + qty, 0)).toBe(5)
     expect((await server.get('drawer/leftovers?roster=none')).status).toBe(404)
   })
 })

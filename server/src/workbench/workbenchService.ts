@@ -1,12 +1,14 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { catalogueOf, type Catalogue, type Drawables } from '@outfit/core/catalogue'
-import { looseUsed, shareOut, spareLoose, standsBuilt } from '@outfit/core/drawer'
+import { binKind, looseUsed, shareOut, spareLoose, standsBuilt } from '@outfit/core/drawer'
 import {
   buildable,
   buildingSteps,
   contestedParts,
+  dearestFirst,
   leftovers,
+  losersOf,
   type AllotmentReport,
   type BuildableList,
   type Candidate,
@@ -41,8 +43,9 @@ export class WorkbenchService {
 
   /** The gather list and the steps of an outfit. */
   async plan(outfit: string): Promise<WorkbenchPlan & Drawables> {
-    const [{ share, sources, stops }, contents, owned, prices] = await Promise.all([
+    const [{ share, sources, stops }, shares, contents, owned, prices] = await Promise.all([
       this.stands.gathering(outfit),
+      this.shares.all(),
       this.drawer.contents(),
       this.drawer.onHand(),
       this.market.lowest(),
@@ -82,6 +85,10 @@ export class WorkbenchService {
           }),
       lacks: share.placements.filter((_, i) => sources[i] === null),
       built,
+      others: losersOf(
+        share.placements.filter((_, i) => share.sources[i] === null && sources[i] !== null).map(({ part }) => part),
+        shares.filter((one) => one.outfit.id !== outfit),
+      ),
       remarks: remarks.map(({ id, at, part, kind, text, photo }) => ({ id, at, part, kind, text, photo })),
       ...drawables,
     }
@@ -149,14 +156,13 @@ export class WorkbenchService {
         toBuy: inTurn.length - terms.toBuy,
         price: inTurn.reduce((sum, { part }) => sum + (price(part) ?? 0), 0) - terms.price,
       },
-      outfits: shares.map(({ outfit, name, roster, placements, sources, standing }) => ({
+      outfits: shares.map(({ outfit, name, roster, placements, sources }) => ({
         id: outfit.id,
         name,
         roster: roster.id,
         rosterName: roster.name,
         worn: placements.length,
         given: sources.filter((source) => source !== null).length,
-        standing: Object.values(standing ?? {}).reduce((sum, qty) => sum + qty, 0),
       })),
       contested,
       parts,
@@ -177,14 +183,18 @@ export class WorkbenchService {
     ])
     const binOf = new Map(bins.map((bin) => [bin.code, bin]))
     const touched = roster === null ? null : await this.touchedBy(roster)
-    const isLeft = ({ part, bin }: LyingEntity) => {
-      const { figure, outfit, holder } = binOf.get(bin)!
-      if (outfit !== null || holder !== null) return false
+    const isLeft = ({ bin }: LyingEntity) => {
+      const kind = binKind(binOf.get(bin)!)
       // A figure that stands together is no leftover, but one that gave something for this roster is.
-      if (figure !== null) return touched?.bins.has(bin) ?? false
-      return touched === null || touched.parts.has(part)
+      return kind === 'loose' || (kind === 'donor' && (touched?.bins.has(bin) ?? false))
     }
-    const rows = leftovers(lying.filter(isLeft), looseUsed(shares), shares, (part) => prices.get(part) ?? null)
+    const onDonor = ({ bin }: LyingEntity) => binKind(binOf.get(bin)!) === 'donor'
+    const price = (part: string) => prices.get(part) ?? null
+    const [gaveUp, loose] = [true, false].map((is) => lying.filter((one) => isLeft(one) && onDonor(one) === is))
+    const rows = dearestFirst([
+      ...leftovers(gaveUp!, {}, shares, price),
+      ...leftovers(loose!, looseUsed(shares), shares, price, touched?.brought),
+    ])
     const parts = await this.catalogue.parts(rows.map(({ part }) => part))
     return {
       roster: known && { id: known.id, name: known.name },
@@ -195,15 +205,17 @@ export class WorkbenchService {
     }
   }
 
-  /** What a roster's acts brought in, and the donors they took from. */
-  private async touchedBy(roster: string): Promise<{ parts: Set<string>; bins: Set<string> }> {
+  /** How many of each part a roster's acts brought in, less what was taken back, and the donors they took from. */
+  private async touchedBy(roster: string): Promise<{ brought: Record<string, number>; bins: Set<string> }> {
     const db = this.database.manager
     const acts = await db.findBy(ActEntity, { roster })
     const movements = await db.findBy(MovementEntity, { act: In(acts.map(({ id }) => id)) })
-    return {
-      parts: new Set(movements.filter(({ from }) => from === null).map(({ part }) => part)),
-      bins: new Set(movements.flatMap(({ from }) => from ?? [])),
+    const brought: Record<string, number> = {}
+    for (const { part, from, to, qty } of movements) {
+      if (from === null) brought[part] = (brought[part] ?? 0) + qty
+      if (to === null) brought[part] = (brought[part] ?? 0) - qty
     }
+    return { brought, bins: new Set(movements.flatMap(({ from }) => from ?? [])) }
   }
 
   private candidate(share: Allotted): Candidate & Allotted {

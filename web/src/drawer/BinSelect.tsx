@@ -1,8 +1,8 @@
-import type { Bin } from '@outfit/core/drawer'
+import { binKind, type Bin } from '@outfit/core/drawer'
 import { FIELD } from '../ui/FormDialog.tsx'
 
-/** Whether loose parts lie in a bin: it is no figure, no built outfit, and nothing that was lent. */
-export const isPlain = ({ figure, outfit, holder }: Bin): boolean => !figure && !outfit && !holder
+/** Whether loose parts lie in a bin. */
+export const isPlain = (bin: Bin): boolean => binKind(bin) === 'loose'
 
 interface BinSelectProps {
   label: string

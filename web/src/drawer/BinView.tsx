@@ -97,7 +97,12 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
                     />
                     All
                   </label>
-                  <WhatToDo bin={bin.code} chosen={chosen} onDone={() => setPicked({})} />
+                  <WhatToDo
+                    bin={bin.code}
+                    hint="Say how many of what, then:"
+                    chosen={chosen}
+                    onDone={() => setPicked({})}
+                  />
                   {!donor && (
                     <Button className="ml-auto" onClick={() => count(true)}>
                       Take stock…

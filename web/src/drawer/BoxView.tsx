@@ -2,7 +2,16 @@ import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type Dr
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { Link } from 'react-router'
 import { groupBy, partLabel, type Catalogue } from '@outfit/core/catalogue'
-import { BOX_WIDTH, freePlace, placesOfBins, type BoxBin, type PartsBox, type Place } from '@outfit/core/drawer'
+import {
+  BOX_WIDTH,
+  binKind,
+  freePlace,
+  placesOfBins,
+  type BinKind,
+  type BoxBin,
+  type PartsBox,
+  type Place,
+} from '@outfit/core/drawer'
 import { drawerApi } from '../app/drawerApi.ts'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { tell, tellError } from '../ui/tell.ts'
@@ -280,14 +289,11 @@ function Movable({ bin, trays, place, catalogue, onKey, onResize }: TrayProps) {
 
 /** What is owned and does not lie in the box: figures that stand together, built outfits, what was lent. */
 function Beside({ box }: { box: PartsBox }) {
+  const of = (kind: BinKind) => box.bins.filter((bin) => binKind(bin) === kind && bin.units > 0)
   const groups: [string, BoxBin[], string][] = [
-    [
-      'Figures that stand together',
-      box.bins.filter(({ figure, outfit, units }) => figure && !outfit && units > 0),
-      'They can give up parts as far as house rules allow.',
-    ],
-    ['Built outfits', box.bins.filter(({ outfit, units }) => outfit && units > 0), 'Their parts are nobody else’s.'],
-    ['Lent', box.bins.filter(({ holder, units }) => holder && units > 0), 'Owned, but nobody can plan with them.'],
+    ['Figures that stand together', of('donor'), 'They can give up parts as far as house rules allow.'],
+    ['Built outfits', of('stand'), 'Their parts are nobody else’s.'],
+    ['Lent', of('lent'), 'Owned, but nobody can plan with them.'],
   ]
   return (
     <div className="mt-5 grid gap-x-10 gap-y-4 sm:grid-cols-3">

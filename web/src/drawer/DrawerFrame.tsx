@@ -24,11 +24,11 @@ export function DrawerFrame({ children }: { children: (box: PartsBox, catalogue:
   useUndoKey()
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!data || !catalogue) return <Waiting>Opening the drawer…</Waiting>
-  const { loose, onFigures, inDonors, lent, onTheWay, sold } = data.counts
+  const { loose, stand, donor, lent, onTheWay, sold } = data.counts
   const facts: [number, string][] = [
     [loose, 'loose'],
-    [onFigures, 'on built outfits'],
-    [inDonors, 'on figures that stand together'],
+    [stand, 'on built outfits'],
+    [donor, 'on figures that stand together'],
     [onTheWay, 'on the way'],
     [lent, 'lent'],
     [sold, 'sold'],

@@ -11,8 +11,17 @@ const WORDS: Readonly<Record<WayOut, string>> = { sold: 'sold', given: 'given aw
 
 type Going = 'move' | 'lend' | 'out'
 
+interface WhatToDoProps {
+  /** The bin they lie in, which they are not moved into; empty for parts of several. */
+  bin: string
+  /** What to do first while nothing is picked. */
+  hint: string
+  chosen: Picked[]
+  onDone: () => void
+}
+
 /** What can be done with parts that were picked out of a bin: move, lend, sell. */
-export function WhatToDo({ bin, chosen: picked, onDone }: { bin: string; chosen: Picked[]; onDone: () => void }) {
+export function WhatToDo({ bin, hint, chosen: picked, onDone }: WhatToDoProps) {
   const { data: box } = drawerApi.endpoints.box.useQuery()
   const [going, setGoing] = useState<Going | null>(null)
   // What was picked when one began to say where to; should it go meanwhile, the server says so.
@@ -64,7 +73,7 @@ export function WhatToDo({ bin, chosen: picked, onDone }: { bin: string; chosen:
   return (
     <>
       <span aria-live="polite" className="text-soft">
-        {qty === 0 ? 'Say how many of what, then:' : `${parts} picked:`}
+        {qty === 0 ? hint : `${parts} picked:`}
       </span>
       <Button disabled={qty === 0} onClick={() => go('move')}>
         Move…

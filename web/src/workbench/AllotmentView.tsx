@@ -133,6 +133,9 @@ function Report({ report, catalogue }: { report: AllotmentReport; catalogue: Cat
       <h2 className="mt-4 text-lg">
         Wanted twice <span className="font-sans text-sm font-normal tracking-normal text-soft">{contested.length}</span>
       </h2>
+      <p className="text-[13px] text-soft">
+        Of everything else there is enough for whoever wears it, or none that could be given.
+      </p>
       {contested.length === 0 && <p className="text-soft">No two outfits count on the same owned part.</p>}
       <ul aria-label="Wanted twice" className="mt-1 border-t border-rule">
         {contested.map((one) => (
@@ -150,6 +153,8 @@ const namesOf = (those: readonly { name: string; qty: number }[]) =>
 function Twice({ contested, catalogue }: { contested: Contested; catalogue: Catalogue }) {
   const { part: code, has, lacks, equal, near, price } = contested
   const [promise] = drawerApi.endpoints.promise.useMutation()
+  const [picked, pick] = useState('')
+  const goal = lacks.find(({ id }) => id === picked) ?? lacks[0]!
   const part = catalogue.parts.get(code)
   const label = (one: string) => {
     const found = catalogue.parts.get(one)
@@ -198,24 +203,25 @@ function Twice({ contested, catalogue }: { contested: Contested; catalogue: Cata
           </span>
         </p>
         <p className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
-          <label className="text-[13px]">
-            <span className="sr-only">Hand {name} over</span>
-            <select
-              value=""
-              onChange={({ target }) => {
-                const to = lacks.find(({ id }) => id === target.value)
-                if (to) void handOver(to)
-              }}
-              className="rounded-[8px] border border-act/70 bg-card px-2 py-0.5 font-semibold text-act"
-            >
-              <option value="">Hand one to …</option>
-              {lacks.map(({ id, name: who }) => (
-                <option key={id} value={id}>
-                  {who}
-                </option>
-              ))}
-            </select>
-          </label>
+          <span className="flex items-center gap-1">
+            <Button className="!py-0.5 text-[13px]" onClick={() => void handOver(goal)}>
+              Hand one to {lacks.length === 1 && goal.name}
+            </Button>
+            {lacks.length > 1 && (
+              <select
+                aria-label={`Who shall have ${name}`}
+                value={goal.id}
+                onChange={({ target }) => pick(target.value)}
+                className="rounded-[8px] border border-rule bg-card px-2 py-0.5 text-[13px]"
+              >
+                {lacks.map(({ id, name: who }) => (
+                  <option key={id} value={id}>
+                    {who}
+                  </option>
+                ))}
+              </select>
+            )}
+          </span>
           {promisedTo && (
             <Button look="plain" className="!py-0.5 text-[13px]" onClick={() => void takeBack()}>
               Take the promise back

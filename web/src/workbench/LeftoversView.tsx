@@ -97,6 +97,7 @@ function Leftovers() {
           <div className="mt-3 flex flex-wrap items-center gap-2">
             <WhatToDo
               bin=""
+              hint="Tick what shall go, then:"
               chosen={chosen.map(({ part, bin, qty, condition }) => ({ part, from: bin, qty, condition }))}
               onDone={() => pick(new Set())}
             />

@@ -39,7 +39,7 @@ export function WorkbenchView() {
 }
 
 function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalogue }) {
-  const { outfit, placements, stops, donors, steps, lacks, built, remarks } = plan
+  const { outfit, placements, stops, donors, steps, lacks, built, others, remarks } = plan
   const ticks = useTicks(outfit.id)
   const [remarking, remark] = useState(false)
   const [build, { isLoading }] = rosterApi.endpoints.buildOutfit.useMutation()
@@ -117,6 +117,14 @@ function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalo
               <Button look="act" disabled={isLoading} onClick={() => void finish()}>
                 It stands: move all parts onto it
               </Button>
+              {others.length > 0 && (
+                <p className="text-[13px] text-notice">
+                  {others.join(', ')} {others.length === 1 ? 'counts' : 'count'} on some of it.{' '}
+                  <Link to="/drawer/allotment" className="underline">
+                    Who gets what
+                  </Link>
+                </p>
+              )}
               <p className="text-[13px] text-soft">
                 {gathered} of {gathers.length} gathered, {done} of {steps.length} steps done. Ticks are for you;
                 finishing moves everything at once.
