@@ -11,6 +11,8 @@ export interface MilpOptions {
   gap: number
   /** A feasible point to start from. */
   start?: readonly number[]
+  /** Asked now and then; when it says yes the best point so far is given. */
+  stop?: () => boolean
   onProgress?: (progress: { best: number | null; bound: number | null }) => void
 }
 

@@ -1,3 +1,4 @@
+import { fillUp } from './fillUp.ts'
 import { settle } from './settle.ts'
 import type { Basket, Offer, SourcingProblem } from './types.ts'
 
@@ -64,36 +65,25 @@ export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
   return { total, baskets, unmet: unmet.map(({ need, qty }) => ({ need, qty })), filledUp, refused }
 }
 
-/**
- * The cheapest further goods of a seller worth at least `short`: a bounded subset-sum over amounts up to `short`,
- * O(steps × short). Null when the whole list is not worth that much.
- */
+/** What the cheapest of each buys; null where a seller would refuse it. */
+export function naiveUnits(problem: SourcingProblem): Map<string, number> | null {
+  const { baskets, refused } = cheapestOfEach(problem)
+  if (refused.length > 0) return null
+  return new Map(baskets.flatMap(({ lines }) => lines.map(({ offer, qty }): [string, number] => [offer, qty])))
+}
+
+/** The cheapest further goods of a seller worth at least `short`; null when the whole list is not worth that much. */
 function cheapestFiller(problem: SourcingProblem, seller: string, bought: ReadonlyMap<string, number>, short: number) {
-  interface Way {
-    spent: number
-    offer: string
-    before: Way | null
-  }
-  /** Best way to each amount (capped at `short`): what it really costs, the last step and the way it went on from. */
-  const ways: (Way | undefined)[] = [{ spent: 0, offer: '', before: null }]
-  const multiples = new Map(problem.offers.map(({ id, multiple }) => [id, multiple]))
-  for (const offer of problem.offers) {
-    if (offer.seller !== seller || offer.price === 0) continue
-    const step = offer.price * offer.multiple
-    const stock = Math.floor((offer.qty - (bought.get(offer.id) ?? 0)) / offer.multiple)
-    for (let n = 0; n < Math.min(stock, Math.ceil(short / step)); n++)
-      for (let amount = short - 1; amount >= 0; amount--) {
-        const way = ways[amount]
-        if (!way) continue
-        const to = Math.min(short, amount + step)
-        const spent = way.spent + step
-        if (!ways[to] || spent < ways[to].spent) ways[to] = { spent, offer: offer.id, before: way }
-      }
-  }
-  const best = ways[short]
-  if (!best) return null
-  const units = new Map<string, number>()
-  for (let way = best; way.before; way = way.before)
-    units.set(way.offer, (units.get(way.offer) ?? 0) + multiples.get(way.offer)!)
-  return { spent: best.spent, units }
+  const offers = problem.offers.filter((offer) => offer.seller === seller)
+  const steps = fillUp(
+    offers.map(({ id, price, qty, multiple }) => ({
+      worth: price * multiple,
+      price: price * multiple,
+      stock: Math.floor((qty - (bought.get(id) ?? 0)) / multiple),
+    })),
+    short,
+  )
+  if (!steps) return null
+  const units = new Map(offers.map(({ id, multiple }, i) => [id, steps[i]! * multiple]))
+  return { spent: offers.reduce((sum, { price, multiple }, i) => sum + steps[i]! * price * multiple, 0), units }
 }

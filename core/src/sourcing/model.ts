@@ -24,7 +24,7 @@ const JUST_ABOVE = { value: 1, count: 1, weight: 1e-4 } as const
  * Steps of each offer that can be of use as parts: no more than the needs could take of what it yields. Buying beyond
  * that only makes sense to earn by resale, in which case there is no such limit, or to fill a parcel up.
  */
-function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
+export function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
   const wanted = new Map<string, number>()
   for (const { qty, accept } of needs)
     for (const part of new Set(accept.map((one) => one.part))) wanted.set(part, (wanted.get(part) ?? 0) + qty)
@@ -39,8 +39,8 @@ function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
 }
 
 /**
- * Build the model. Without `fillers` parcels cannot be filled up with goods nobody needs. `objective` is either the total
- * cost or the number of unmet units; with `mostUnmet` the latter is held at its best while the cost is minimised.
+ * Build the model. Without `fillers` parcels cannot be filled up with goods nobody needs. `objective` is the total
+ * cost, the number of unmet units or of parcels; with `mostUnmet` the latter is held at its best while the cost is minimised.
  *
  * Each shipping band is an alternative of its own with a copy of the basket's amount, which keeps the bound strong when
  * shipping falls as baskets grow. Steps of use as parts and steps that only fill a parcel up are columns of their own: the
@@ -49,7 +49,7 @@ function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
  */
 export function sourcingModel(
   problem: SourcingProblem,
-  objective: 'cost' | 'unmet',
+  objective: 'cost' | 'unmet' | 'parcels',
   mostUnmet = INFINITE,
   { fillers = true } = {},
 ): SourcingModel {
@@ -136,7 +136,7 @@ export function sourcingModel(
       offer.seller === seller.id && mostSteps(i) > 0 ? [{ offer, columns: steps[i]!, most: mostSteps(i) }] : [],
     )
     if (lines.length === 0) continue
-    const open = build.column(money(seller.handling), 1)
+    const open = build.column(objective === 'parcels' ? 1 : money(seller.handling), 1)
     parcels.push([open, 1])
     if (seller.handling > 0) spent.push([open, seller.handling])
     for (const { columns } of lines)
@@ -221,6 +221,20 @@ export function sourcingModel(
     return point
   }
   return { milp: build.model, steps, unmet, parcels: parcelColumns, valuesOf }
+}
+
+/** Units by offer id that the values of a model's columns buy. */
+export function unitsOf(
+  problem: SourcingProblem,
+  steps: readonly (readonly number[])[],
+  values: readonly number[],
+): Map<string, number> {
+  return new Map(
+    problem.offers.flatMap((offer, i): [string, number][] => {
+      const bought = steps[i]!.reduce((sum, column) => sum + Math.round(values[column]!), 0) * offer.multiple
+      return bought > 0 ? [[offer.id, bought]] : []
+    }),
+  )
 }
 
 /** A settled purchase by what the columns of the model stand for. */

@@ -24,6 +24,10 @@ export function basketOf(
 /** Everything that follows from how many units of each offer are bought. */
 export type Settlement = Pick<SourcingPlan, 'total' | 'baskets' | 'fills' | 'surplus' | 'unmet'>
 
+/** Units that stay unmet. */
+export const unmetIn = (settled: Pick<Settlement, 'unmet'> | undefined): number =>
+  settled ? settled.unmet.reduce((sum, { qty }) => sum + qty, 0) : Infinity
+
 interface Source {
   from: string
   left: number

@@ -1,0 +1,34 @@
+import { planSourcing, type PlanOptions } from './planSourcing.ts'
+import { planVariant, relaxations, sensitivity, type Variant } from './strategies.ts'
+import type { SourcingPlan, SourcingProblem } from './types.ts'
+
+/** Work for a thread of its own. */
+export type PlanTask =
+  | { do: 'plan'; problem: SourcingProblem }
+  | { do: 'variant'; problem: SourcingProblem; variant: Variant }
+  | { do: 'relax'; problem: SourcingProblem }
+  | { do: 'sensitivity'; problem: SourcingProblem; plan: SourcingPlan }
+
+/** What comes of each kind of work. */
+export interface PlanResults {
+  plan: SourcingPlan
+  variant: SourcingPlan
+  relax: ReturnType<typeof relaxations>
+  sensitivity: ReturnType<typeof sensitivity>
+}
+
+/** Do it; every kind of work solves sourcing problems with the options given. */
+export function doPlanTask<T extends PlanTask>(task: T, options: PlanOptions): PlanResults[T['do']]
+export function doPlanTask(task: PlanTask, options: PlanOptions): PlanResults[PlanTask['do']] {
+  switch (task.do) {
+    case 'plan':
+      return planSourcing(task.problem, options)
+    case 'variant':
+      return planVariant(task.problem, task.variant, options)
+    case 'relax':
+      // "Good enough" was said of the plan; half a search would name a relaxation that is not the smallest.
+      return relaxations(task.problem, { ...options, enough: () => false })
+    case 'sensitivity':
+      return sensitivity(task.problem, task.plan, options)
+  }
+}

@@ -1,0 +1,114 @@
+import { describe, expect, test } from '@jest/globals'
+import { offer, problem, seller } from '../test/problem.ts'
+import { Ledger } from './ledger.ts'
+import { PlanSearch } from './searchPlans.ts'
+import { settle } from './settle.ts'
+import type { SourcingProblem } from './types.ts'
+
+function best(given: SourcingProblem) {
+  const search = new PlanSearch(new Ledger(given), { late: () => false })
+  search.run(() => 1)
+  const [plan] = search.best(1)
+  return { ...plan!, settled: settle(given, plan!.units), search }
+}
+const sellersOf = ({ settled }: ReturnType<typeof best>) => settled.baskets.map((basket) => basket.seller)
+
+describe('the search', () => {
+  test('gives up the cheapest offer where its parcel is not worth it', () => {
+    const found = best(
+      problem(['A', 'B'], {
+        sellers: [seller('s', 200), seller('t', 200)],
+        offers: [offer('a', 's', 'A', 50), offer('b', 't', 'B', 50), offer('bb', 's', 'B', 120)],
+      }),
+    )
+    expect([sellersOf(found), found.settled.total]).toEqual([['s'], 370])
+  })
+
+  test('buys a figure for its parts where those cost more singly', () => {
+    const yields = ['A', 'B', 'C'].map((part) => ({ part, qty: 1 }))
+    const found = best(
+      problem(['A', 'B', 'C'], {
+        sellers: [seller('s', 100)],
+        offers: [...['A', 'B', 'C'].map((part) => offer(part, 's', part, 90)), offer('f', 's', 'A', 200, { yields })],
+      }),
+    )
+    expect(Object.fromEntries(found.units)).toEqual({ f: 1 })
+    expect(found.cost).toBe(300)
+  })
+
+  test('opens a seller nobody would ask for one part alone', () => {
+    const parts = ['A', 'B', 'C', 'D']
+    const found = best(
+      problem(parts, {
+        sellers: [...parts.map((part) => seller(part, 100)), seller('all', 250)],
+        offers: parts.flatMap((part) => [offer(part, part, part, 10), offer(`all ${part}`, 'all', part, 20)]),
+      }),
+    )
+    expect([sellersOf(found), found.settled.total]).toEqual([['all'], 330])
+  })
+
+  test('fills a parcel up to a cheaper band with what it needs anyway', () => {
+    const bands = [
+      { upTo: 499, price: 300 },
+      { upTo: null, price: 0 },
+    ]
+    const found = best(
+      problem(['A', 'B'], {
+        sellers: [seller('s', 0, { shipping: { basis: 'value', bands } }), seller('t', 80)],
+        offers: [offer('a', 's', 'A', 400), offer('b', 's', 'B', 110), offer('bb', 't', 'B', 40)],
+      }),
+    )
+    expect([sellersOf(found), found.settled.total]).toEqual([['s'], 510])
+  })
+
+  test('keeps to the most parcels, and leaves unmet what cannot be had', () => {
+    const limits = { parcels: 1, arriveBy: null, budget: null, seconds: 1, gap: 0 }
+    const found = best(
+      problem(['A', 'B', 'Z'], {
+        sellers: [seller('s', 100), seller('t', 100)],
+        offers: [offer('a', 's', 'A', 10), offer('b', 't', 'B', 10), offer('bb', 's', 'B', 500)],
+        limits,
+      }),
+    )
+    expect([sellersOf(found), found.settled.total]).toEqual([['s'], 610])
+    expect(found.settled.unmet.map(({ need }) => need)).toEqual(['need Z'])
+  })
+
+  test('is the same every time, tells each better total, and ends when nothing better comes', () => {
+    const given = problem(['A', 'B', 'C'], {
+      sellers: ['s', 't', 'u'].map((id, i) => seller(id, 100 + 40 * i)),
+      offers: ['A', 'B', 'C'].flatMap((part, p) =>
+        ['s', 't', 'u'].map((id, s) => offer(`${part}${id}`, id, part, 40 + 30 * ((p + s) % 3))),
+      ),
+    })
+    const told: number[] = []
+    const search = new PlanSearch(new Ledger(given), { late: () => false, onBetter: (cost) => told.push(cost) })
+    search.run(() => 1)
+    expect(search.exhausted).toBe(true)
+    expect(told).toEqual([...told].sort((a, b) => b - a))
+    expect(search.best(1)[0]!.cost).toBeLessThanOrEqual(told.at(-1) ?? Infinity)
+    expect([...search.best(1)[0]!.units]).toEqual([...best(given).units])
+  })
+})
+
+test('a need that only one part would do for gets it from one that can look on', () => {
+  const found = best(
+    problem([], {
+      needs: [
+        {
+          id: 'either',
+          qty: 1,
+          accept: [
+            { part: 'B', penalty: 0 },
+            { part: 'A', penalty: 0 },
+          ],
+        },
+        { id: 'only', qty: 1, accept: [{ part: 'B', penalty: 0 }] },
+      ],
+      owned: [{ part: 'B', qty: 1 }],
+      sellers: [seller('s', 100)],
+      offers: [offer('a', 's', 'A', 10)],
+    }),
+  )
+  expect([found.settled.unmet, found.settled.total]).toEqual([[], 110])
+})
