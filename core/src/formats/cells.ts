@@ -1,3 +1,5 @@
+import { bandFault, type ShippingBand } from '../market/bands.ts'
+
 /**
  * How one cell of a table is read and written. `read` takes the text of the cell and throws with a message that names
  * what is wrong; `write` gives text that `read` takes back as the same value. A column whose cell is `optional` may be
@@ -77,9 +79,12 @@ export const date = words((value) =>
     : refuse(`"${value}" is not a date as YYYY-MM-DD`),
 )
 
-export const currency = words((value) =>
-  /^[A-Z]{3}$/.test(value) ? value : refuse(`"${value}" is not a currency of three capital letters`),
-)
+const CURRENCIES = new Set(Intl.supportedValuesOf('currency'))
+
+export const currency = words((value) => {
+  if (!/^[A-Z]{3}$/.test(value)) return refuse(`"${value}" is not a currency of three capital letters`)
+  return CURRENCIES.has(value) ? value : refuse(`"${value}" is no currency anybody pays in`)
+})
 
 const entriesOf = (value: string) =>
   value
@@ -149,20 +154,15 @@ export const layers: Cell<LayerCell[]> = {
   write: (value) => JSON.stringify(value),
 }
 
-type Band = { upTo: number | null; price: number }
-
 /** Shipping bands as "1500=290;any=0": up to an amount, its price; rising, "any" last. */
-export const bands: Cell<Band[]> = {
+export const bands: Cell<ShippingBand[]> = {
   read: (value) => {
     const read = list.read(value).map((pair) => {
       const [upTo = '', price = ''] = pair.split('=')
       return { upTo: upTo === 'any' ? null : whole(0).read(upTo), price: whole(0).read(price) }
     })
-    read.forEach(({ upTo }, i) => {
-      const before = read[i - 1]
-      if (before && (before.upTo === null || (upTo !== null && upTo <= before.upTo)))
-        refuse('has bands that do not rise')
-    })
+    const fault = bandFault(read)
+    if (fault) refuse(fault.message)
     return read
   },
   write: (value) => value.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(';'),

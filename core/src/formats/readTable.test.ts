@@ -99,8 +99,21 @@ describe('rejecting', () => {
       { upTo: 100, price: 5 },
       { upTo: null, price: 0 },
     ])
-    for (const bands of ['100=5;50=3', 'any=0;100=5', '100=5;100=3'])
-      expect(reasons('sellers', row(bands))).toEqual(['2 shippingBands: shippingBands has bands that do not rise'])
+    for (const [bands, fault] of [
+      ['100=5;50=3', 'a band up to 50 that overlaps the one up to 100 before it'],
+      ['any=0;100=5', 'a band after "any", which holds everything'],
+      ['100=5;100=3', 'two bands up to 100'],
+    ])
+      expect(reasons('sellers', row(bands!))).toEqual([`2 shippingBands: shippingBands has ${fault}`])
+    expect(reasons('sellers', row(''))[0]).toContain('shippingBands is empty')
+  })
+
+  test('prices are not negative, and currencies are ones people pay in', () => {
+    const header = 'date,seller,kind,code,condition,price,currency,stock,multiple'
+    const row = (price: string, currency: string) => `${header}\n2026-11-23,s,part,P,new,${price},${currency},1,1`
+    expect(reasons('offers', row('-5', 'EUR'))[0]).toMatch(/^2 price: price /)
+    expect(reasons('offers', row('5', 'XQX'))).toEqual(['2 currency: currency "XQX" is no currency anybody pays in'])
+    expect(reasons('offers', row('5', 'eur'))[0]).toContain('three capital letters')
   })
 
   test('good rows are read beside bad ones', () => {

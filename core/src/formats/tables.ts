@@ -1,4 +1,5 @@
 import { CONNECTIONS, COVERS, FINISHES, PART_KINDS, SLOTS } from '../catalogue/index.ts'
+import { STANDINGS } from '../market/bands.ts'
 import { SHIPPING_BASES } from '../sourcing/types.ts'
 import * as cell from './cells.ts'
 
@@ -90,6 +91,8 @@ export const TABLES = {
     rating: cell.wholeOrNull(1),
     shippingBasis: cell.oneOf(...SHIPPING_BASES),
     shippingBands: cell.bands,
+    notes: cell.optional(cell.textOrNull),
+    standing: cell.optional(cell.oneOfOr('none', ...STANDINGS)),
   },
   rates: { date: cell.date, from: cell.currency, to: cell.currency, rate: cell.decimal(0.000001) },
   offers: {

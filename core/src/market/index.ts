@@ -1,4 +1,7 @@
+export * from './bands.ts'
 export * from './money.ts'
+export * from './packOdds.ts'
+export * from './parcels.ts'
 export * from './rates.ts'
 export * from './replicability.ts'
 export * from './lowestSum.ts'
