@@ -29,6 +29,9 @@ import { JobsController } from '../jobs/jobsController.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { LaterController } from '../later/laterController.ts'
 import { LaterService } from '../later/laterService.ts'
+import { MarketController } from '../market/marketController.ts'
+import { SellerService } from '../market/sellerService.ts'
+import { PricesController } from '../market/pricesController.ts'
 import { MarketService } from '../market/marketService.ts'
 import { RosterController } from '../roster/rosterController.ts'
 import { ImportRosters } from '../roster/importRosters.ts'
@@ -56,7 +59,13 @@ import { PictureService } from '../show/pictureService.ts'
 import { ShowController } from '../show/showController.ts'
 import { PlanRunner } from '../sourcing/planRunner.ts'
 import { SourcingController } from '../sourcing/sourcingController.ts'
+import { CheckInService } from '../parcels/checkInService.ts'
+import { OrderService } from '../parcels/orderService.ts'
+import { OrderSheet } from '../parcels/orderSheet.ts'
+import { ParcelsController } from '../parcels/parcelsController.ts'
+import { ParcelListService } from '../parcels/parcelListService.ts'
 import { SourcingService } from '../sourcing/sourcingService.ts'
+import { WantsService } from '../sourcing/wantsService.ts'
 import { ArmyService } from '../workbench/armyService.ts'
 import { PromiseService } from '../workbench/promiseService.ts'
 import { WorkbenchController } from '../workbench/workbenchController.ts'
@@ -91,7 +100,10 @@ export class AppModule {
         LaterController,
         ShowController,
         LineUpController,
+        MarketController,
+        PricesController,
         SourcingController,
+        ParcelsController,
         DrawerController,
       ],
       providers: [
@@ -142,6 +154,12 @@ export class AppModule {
         ComparedService,
         LineUpService,
         SourcingService,
+        WantsService,
+        SellerService,
+        ParcelListService,
+        OrderService,
+        CheckInService,
+        OrderSheet,
       ],
     }
   }

@@ -70,18 +70,21 @@ export class ActService {
 
   /** Take an act back by the movements the other way round. Once only; a taking back can be taken back itself. */
   async reverse(id: string, at: string): Promise<{ act: string }> {
-    const act = await this.writer.transaction(async (db) => {
-      const known = await db.findOneBy(ActEntity, { id })
-      if (!known) throw notFound('act', id)
-      if (await db.existsBy(ActEntity, { reverses: id }))
-        throw new Problem(409, `This was taken back already: ${known.text}.`)
-      const movements = await db.find(MovementEntity, { where: { act: id }, order: { id: 'ASC' } })
-      return this.record(db, { kind: 'taken-back', text: known.text, at, reverses: id, roster: known.roster }, [
-        ...reversed(movements.map(({ part, from, to, qty, condition }) => ({ part, from, to, qty, condition }))),
-      ])
-    })
+    const act = await this.writer.transaction((db) => this.takeBack(db, id, at))
     this.changes.tell('drawer')
     return { act }
+  }
+
+  /** Take an act back inside a transaction. Whoever calls tells of the change of the drawer. */
+  async takeBack(db: EntityManager, id: string, at: string): Promise<string> {
+    const known = await db.findOneBy(ActEntity, { id })
+    if (!known) throw notFound('act', id)
+    if (await db.existsBy(ActEntity, { reverses: id }))
+      throw new Problem(409, `This was taken back already: ${known.text}.`)
+    const movements = await db.find(MovementEntity, { where: { act: id }, order: { id: 'ASC' } })
+    return this.record(db, { kind: 'taken-back', text: known.text, at, reverses: id, roster: known.roster }, [
+      ...reversed(movements.map(({ part, from, to, qty, condition }) => ({ part, from, to, qty, condition }))),
+    ])
   }
 
   /** Acts, the newest first, of everything, of a part or of a bin; `before` is the id of the last one seen. */

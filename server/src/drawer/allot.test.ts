@@ -200,3 +200,21 @@ describe('an allotment', () => {
     expect(terms).toEqual({ toBuy: 2, unoffered: 0, price: 170, donors: 0 })
   })
 })
+
+test('a donor that gives as much as another is left where the other leaves nothing wanting', () => {
+  const piece = (slot: 'torso' | 'head' | 'armRight' | 'handRight', part: string) => ({ slot, part })
+  const drawer: Drawer = {
+    loose: {},
+    donors: [
+      { code: 'S0', name: 'One', pieces: [piece('torso', 'D'), piece('head', 'C'), piece('armRight', 'A')] },
+      { code: 'S1', name: 'Two', pieces: [piece('armRight', 'D'), piece('handRight', 'A'), piece('torso', 'C')] },
+    ],
+  }
+  const { sources } = takeFrom(
+    drawer,
+    ['C', 'C', 'D', 'A'].map((part) => ({ part })),
+    2,
+  )
+  expect(sources.map((source) => source?.donor)).toEqual(expect.arrayContaining(['S0', 'S1']))
+  expect(sources).not.toContain(null)
+})

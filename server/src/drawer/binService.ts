@@ -2,7 +2,15 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { groupBy, type Drawables } from '@outfit/core/catalogue'
-import { binKind, differencesOf, setRight, walkingOrder, type Counted, type Moved } from '@outfit/core/drawer'
+import {
+  binKind,
+  differencesOf,
+  setRight,
+  walkingOrder,
+  type Condition,
+  type Counted,
+  type Moved,
+} from '@outfit/core/drawer'
 import { groupsOf, type Piece } from '@outfit/core/anatomy'
 import type { BinContents, BoxBin, PartsBox } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
@@ -202,25 +210,11 @@ export class BinService {
     const act = await this.writer.transaction(async (db) => {
       await binIn(db, bin)
       if (roster !== null && !(await db.existsBy(RosterEntity, { id: roster }))) throw notFound('roster', roster)
-      const moves: Moved[] = []
-      const named: string[] = []
-      const into = (part: string, to: string, qty: number) => moves.push({ part, from: null, to, qty, condition })
-      for (const [i, { kind, code, qty }] of things.entries()) {
-        const name = (await this.catalogue.namesOf([{ kind, code }])).get(code)
-        if (name === undefined) throw noThing(i, kind, code)
-        const yielded = await this.unpack(db, kind, code)
-        if (yielded.figures.length === 0 && yielded.parts.length === 0)
-          throw new Problem(409, `${name}: nobody knows what it contains. Bring in its figure or its parts instead.`, [
-            { field: `things[${i}].code`, message: 'has no known contents' },
-          ])
-        named.push(qty > 1 ? `${qty} × ${name}` : name)
-        for (const part of yielded.parts) into(part.part, bin, part.qty * qty)
-        for (const figure of yielded.figures)
-          for (let n = 0; n < figure.qty * qty; n++) {
-            const stand = together ? await this.standFor(db, figure.code) : bin
-            for (const { part } of await this.piecesOf(db, figure.code)) into(part, stand, 1)
-          }
-      }
+      const { moves, named } = await this.movesIn(
+        db,
+        things.map((thing) => ({ ...thing, bin, condition })),
+        together,
+      )
       return this.acts.record(
         db,
         { kind: 'brought-in', text: text || named.join(', '), at, roster, photo },
@@ -229,6 +223,44 @@ export class BinService {
     })
     this.changes.tell('drawer')
     return { act }
+  }
+
+  /**
+   * The movements that bring things into bins, with what they are called: figures and assemblies as the pieces they are made
+   * of, figures in a stand of their own where they are to stay together. Refused where nobody knows what is inside.
+   */
+  async movesIn(
+    db: EntityManager,
+    things: readonly {
+      kind: 'part' | 'figure' | 'release'
+      code: string
+      qty: number
+      bin: string
+      condition: Condition
+    }[],
+    together: boolean,
+  ): Promise<{ moves: Moved[]; named: string[] }> {
+    const moves: Moved[] = []
+    const named: string[] = []
+    for (const [i, { kind, code, qty, bin, condition }] of things.entries()) {
+      const into = (part: string, to: string, count: number) =>
+        moves.push({ part, from: null, to, qty: count, condition })
+      const name = (await this.catalogue.namesOf([{ kind, code }])).get(code)
+      if (name === undefined) throw noThing(i, kind, code)
+      const yielded = await this.unpack(db, kind, code)
+      if (yielded.figures.length === 0 && yielded.parts.length === 0)
+        throw new Problem(409, `${name}: nobody knows what it contains. Bring in its figure or its parts instead.`, [
+          { field: `things[${i}].code`, message: 'has no known contents' },
+        ])
+      named.push(qty > 1 ? `${qty} × ${name}` : name)
+      for (const part of yielded.parts) into(part.part, bin, part.qty * qty)
+      for (const figure of yielded.figures)
+        for (let n = 0; n < figure.qty * qty; n++) {
+          const stand = together ? await this.standFor(db, figure.code) : bin
+          for (const { part } of await this.piecesOf(db, figure.code)) into(part, stand, 1)
+        }
+    }
+    return { moves, named }
   }
 
   /** Set a bin right by what was counted. Refused with 409 when something was moved since the count began. */

@@ -1,12 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common'
-import { join } from 'node:path'
-import PDFDocument from 'pdfkit'
 import QRCode from 'qrcode'
 import { DataSource, In } from 'typeorm'
 import { binKind, walkingOrder } from '@outfit/core/drawer'
 import { Problem } from '../app/problem.ts'
 import { SETTINGS, type Settings } from '../app/settings.ts'
-import { fontFiles } from '../show/fonts.ts'
+import { startPdf } from '../show/startPdf.ts'
 import { BinEntity } from './entities.ts'
 
 /** Points in a millimetre. */
@@ -35,13 +33,7 @@ export class LabelService {
     const parents = await this.database
       .getRepository(BinEntity)
       .findBy({ code: In(bins.flatMap(({ parent }) => parent ?? [])) })
-    const pdf = new PDFDocument({ size: 'A4', margin: 0, autoFirstPage: false, info: { Title: 'Labels for bins' } })
-    const [text, , heading] = await fontFiles(join(this.settings.data, 'fonts'))
-    pdf.registerFont('heading', heading!)
-    pdf.registerFont('text', text!)
-    const chunks: Buffer[] = []
-    pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
-    const done = new Promise<void>((resolve) => pdf.on('end', resolve))
+    const { pdf, finish } = await startPdf(this.settings.data, 'Labels for bins')
     const onSheet = SHEET.columns * SHEET.rows
     for (const [i, bin] of bins.entries()) {
       if (i % onSheet === 0) pdf.addPage()
@@ -77,9 +69,7 @@ export class LabelService {
       })
       pdf.text(bin.code, left, y + (SHEET.height - 7) * MM, { width: room, height: 4 * MM, ellipsis: true })
     }
-    pdf.end()
-    await done
-    return Buffer.concat(chunks)
+    return finish()
   }
 }
 

@@ -61,6 +61,24 @@ describe('nothing is written when a row is bad', () => {
       'date,seller,kind,code,condition,price,currency,stock,multiple\n2026-11-23,tin-whistle,part,P-00001,new,-1,EUR,1,1',
       ['2: price -1 is below 0'],
     ],
+    [
+      'fewer than a pack',
+      'offers',
+      'date,seller,kind,code,condition,price,currency,stock,multiple\n2026-11-23,tin-whistle,part,P-00001,new,10,EUR,2,4',
+      ['2: stock 2 is below the pack size 4'],
+    ],
+    [
+      'money the seller does not take',
+      'offers',
+      'date,seller,kind,code,condition,price,currency,stock,multiple\n2026-11-23,gull-and-ladder,part,P-00001,new,10,EUR,1,1',
+      ['2: gull-and-ladder sells in GBP, not in EUR'],
+    ],
+    [
+      'an offer for nothing known',
+      'offers',
+      'date,seller,kind,code,condition,price,currency,stock,multiple\n2026-11-23,tin-whistle,figure,F-NONE,new,10,EUR,1,1',
+      ['2: code "F-NONE" is not known'],
+    ],
     ['a code twice in the file', 'bins', 'code,name\nB91,One\nB91,Two', ['3: "B91" stands in the file twice']],
     [
       'an unknown colour',

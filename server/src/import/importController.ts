@@ -79,7 +79,7 @@ export class ImportController {
   @HttpCode(202)
   start(@Body() { upload, table, ...options }: UploadImportRequest) {
     this.uploads.demand(upload)
-    const job = this.jobs.start('import', { upload, table, ...options }, (signal, report) =>
+    const job = this.jobs.start('import', { upload, table, ...options }, ({ signal, report }) =>
       this.imports.importUpload(upload, table, options, { signal, report }),
     )
     return { job }

@@ -3,6 +3,7 @@ import { cycleIn, printFits, type PartKind } from '@outfit/core/catalogue'
 import type { Reject, TableName, TableRow } from '@outfit/core/formats'
 import { LAYER_KINDS, SILHOUETTES } from '@outfit/core/mannequin'
 import { ComponentEntity, MouldEntity, PrintEntity } from '../catalogue/entities.ts'
+import { SellerEntity } from '../market/entities.ts'
 import { TABLE_TARGETS, type TableTarget } from './tableTargets.ts'
 
 type Fault = Omit<Reject, 'line'>
@@ -46,6 +47,8 @@ interface Kinds {
   prints: Map<string, PartKind>
   /** Of the entries of the table that are in use. */
   used: Map<string, PartKind>
+  /** Currencies of sellers, for offers. */
+  currencies: Map<string, string>
 }
 
 /**
@@ -81,6 +84,11 @@ export class RowChecker<T extends TableName> {
       moulds: kindsOf(table === 'parts' ? await db.find(MouldEntity, { select }) : []),
       prints: kindsOf(table === 'parts' ? await db.find(PrintEntity, { select }) : []),
       used: kindsOf(IN_USE[table] ? await db.query(IN_USE[table]) : []),
+      currencies: new Map(
+        (table === 'offers' ? await db.find(SellerEntity, { select: { code: true, currency: true } }) : []).map(
+          ({ code, currency }) => [code, currency],
+        ),
+      ),
     }
     const components = table === 'components' ? await db.find(ComponentEntity) : []
     return new RowChecker(table, target, codes, kinds, components)
@@ -99,6 +107,7 @@ export class RowChecker<T extends TableName> {
       ...drawingFaults(this.table, row),
       ...this.references(row),
       ...this.kindFaults(row),
+      ...this.offerFaults(row),
     ]
     for (const fault of faults) rejects.push({ line, ...fault })
     if (faults.length > 0) return null
@@ -165,6 +174,21 @@ export class RowChecker<T extends TableName> {
         : []),
       ...(own && used && own !== used
         ? [{ column, reason: `${code} is in use as ${used} and cannot become ${own}` }]
+        : []),
+    ]
+  }
+
+  /** Packs there are too few of to sell one, and money the seller does not take. */
+  private offerFaults(row: TableRow<T>): Fault[] {
+    if (this.table !== 'offers') return []
+    const { seller, currency, stock, multiple } = row as TableRow<'offers'>
+    const own = this.kinds.currencies.get(seller)
+    return [
+      ...(stock > 0 && stock < multiple
+        ? [{ column: 'stock', reason: `stock ${stock} is below the pack size ${multiple}` }]
+        : []),
+      ...(own !== undefined && own !== currency
+        ? [{ column: 'currency', reason: `${seller} sells in ${own}, not in ${currency}` }]
         : []),
     ]
   }

@@ -1,4 +1,4 @@
-import { Controller, Delete, Get, HttpCode, Param, Sse, type MessageEvent } from '@nestjs/common'
+import { Controller, Delete, Get, HttpCode, Param, Post, Sse, type MessageEvent } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { map, type Observable } from 'rxjs'
 import { JobsService } from './jobsService.ts'
@@ -17,6 +17,13 @@ export class JobsController {
   @Sse(':id/events')
   async events(@Param('id') id: string): Promise<Observable<MessageEvent>> {
     return (await this.jobs.events(id)).pipe(map((event) => ({ data: event })))
+  }
+
+  /** The best found so far will do. */
+  @Post(':id/enough')
+  @HttpCode(204)
+  enough(@Param('id') id: string) {
+    return this.jobs.enough(id)
   }
 
   @Delete(':id')

@@ -21,6 +21,15 @@ export interface JobEvent {
 interface Running {
   events: ReplaySubject<JobEvent>
   abort: AbortController
+  /** Shared with worker threads; 1 when the best so far is good enough. */
+  enough: Int32Array
+}
+
+/** What work is given: how to tell progress, whether it is cancelled, whether what it has is good enough. */
+export interface Course {
+  signal: AbortSignal
+  report: (progress: unknown) => void
+  enough: Int32Array
 }
 
 /** Finished jobs kept of each kind; a busy bench plans again after every change. */
@@ -37,13 +46,13 @@ export class JobsService implements OnModuleDestroy {
   ) {}
 
   /** Start work and return its id at once. */
-  start(
-    kind: string,
-    input: unknown,
-    work: (signal: AbortSignal, report: (progress: unknown) => void) => Promise<unknown>,
-  ): string {
+  start(kind: string, input: unknown, work: (course: Course) => Promise<unknown>): string {
     const id = newId()
-    const job: Running = { events: new ReplaySubject(1), abort: new AbortController() }
+    const job: Running = {
+      events: new ReplaySubject(1),
+      abort: new AbortController(),
+      enough: new Int32Array(new SharedArrayBuffer(4)),
+    }
     this.running.set(id, job)
     job.events.next({ state: 'running', progress: null })
     const finish = async (state: JobEntity['state'], result: unknown, detail?: string) => {
@@ -62,7 +71,8 @@ export class JobsService implements OnModuleDestroy {
       job.events.complete()
       this.running.delete(id)
     }
-    void work(job.abort.signal, (progress) => job.events.next({ state: 'running', progress })).then(
+    const report = (progress: unknown) => job.events.next({ state: 'running', progress })
+    void work({ signal: job.abort.signal, report, enough: job.enough }).then(
       (result) => finish('done', result),
       (error: Error) =>
         job.abort.signal.aborted
@@ -88,6 +98,20 @@ export class JobsService implements OnModuleDestroy {
       subscriber.next({ state, progress: null, ...(detail ? { detail } : {}) })
       subscriber.complete()
     })
+  }
+
+  /** Where a job stands; `gone` when it was given up, failed or forgotten. */
+  async stateOf(id: string): Promise<'running' | 'done' | 'gone'> {
+    if (this.running.has(id)) return 'running'
+    const job = await this.database.getRepository(JobEntity).findOneBy({ id })
+    return job?.state === 'done' ? 'done' : 'gone'
+  }
+
+  /** Tell a running job that the best it has found is good enough; a finished one stays as it is. */
+  async enough(id: string): Promise<void> {
+    const job = this.running.get(id)
+    if (job) Atomics.store(job.enough, 0, 1)
+    else await this.get(id)
   }
 
   /** Ask a running job to stop; a finished one stays as it is. */

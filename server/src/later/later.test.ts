@@ -31,7 +31,7 @@ test('a part made in the colour answers, also when it comes by import', async ()
 
 test('an offer answers when its price is low enough', async () => {
   const offer = (price: number) =>
-    `date,seller,kind,code,condition,price,currency,stock,multiple\n2026-11-23,marrow-lane,part,P-00057,used,${price},EUR,2,1`
+    `date,seller,kind,code,condition,price,currency,stock,multiple\n2026-11-23,lock-nine,part,P-00057,used,${price},EUR,2,1`
   await server.send('POST', 'import/offers', { csv: offer(700) })
   expect((await entry(/The hat/)).answer).toBeNull()
   await server.send('POST', 'import/offers', { csv: offer(600) })

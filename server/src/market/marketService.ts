@@ -2,10 +2,13 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { OFFER_KINDS } from '@outfit/core/formats'
 import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
-import type { Bringer, MarketOffer, MarketSeller } from '@outfit/core/sourcing'
+import { FILLERS, gainsByFillers, type Bringer, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
 import { Changes } from '../app/changes.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { OfferEntity, RateEntity, SellerEntity } from './entities.ts'
+
+/** Codes in one statement. */
+const LIST = 5000
 
 export interface MarketToday {
   date: string
@@ -35,7 +38,7 @@ export class MarketService {
     })
   }
 
-  private rates(): Promise<Rate[]> {
+  rates(): Promise<Rate[]> {
     return this.database.getRepository(RateEntity).find()
   }
 
@@ -57,6 +60,7 @@ export class MarketService {
       .addSelect('o.currency', 'currency')
       .addSelect('MIN(o.price)', 'price')
       .where('o.stock >= o.multiple')
+      .andWhere("o.seller NOT IN (SELECT code FROM seller WHERE standing = 'blocked')")
       .groupBy('o.kind, o.code, o.currency')
       .getRawMany<{ kind: string; code: string; currency: string; price: number }>()
     const lowest = new Map<string, number>()
@@ -105,9 +109,11 @@ export class MarketService {
       this.catalogue.namesOf(things),
       this.catalogue.yields(things),
     ])
-    const sellerNames = new Map(sellers.map(({ code, name }) => [code, name]))
+    const sellerNames = new Map(
+      sellers.filter(({ standing }) => standing !== 'blocked').map(({ code, name }) => [code, name]),
+    )
     return offers
-      .filter(({ stock, multiple }) => stock >= multiple)
+      .filter(({ stock, multiple, seller }) => stock >= multiple && sellerNames.has(seller))
       .map(({ kind, code, seller, condition, price, currency, multiple }) => ({
         kind,
         code,
@@ -120,29 +126,43 @@ export class MarketService {
       }))
   }
 
-  /** Everything a sourcing problem is made from. */
-  async marketToday(): Promise<MarketToday> {
-    const [offers, sellers, rates, date] = await Promise.all([
-      this.database.getRepository(OfferEntity).find({ order: { id: 'ASC' } }),
+  /**
+   * What of the market can be of use for some atomic parts: every offer that brings any of them, alone, in an assembly, on a
+   * figure or in a box, and of sellers whose parcels goods nobody needs can fill up their cheapest offers.
+   */
+  async marketFor(parts: readonly string[]): Promise<MarketToday> {
+    const [everybody, rates, date, brought] = await Promise.all([
       this.database.getRepository(SellerEntity).find({ order: { code: 'ASC' } }),
       this.rates(),
       this.today(),
+      this.bringing(parts),
     ])
-    const yields = await this.catalogue.yields(offers)
+    // Nobody buys where one never buys.
+    const sellers = everybody.filter(({ standing }) => standing !== 'blocked')
+    const known = new Set(sellers.map(({ code }) => code))
+    const bringing = brought.filter(({ seller }) => known.has(seller))
+    const asked = sellers.map((s): MarketSeller => ({
+      id: s.code,
+      name: s.name,
+      currency: s.currency,
+      minimum: s.minimum,
+      handling: s.handling,
+      arrivesInDays: s.arrivesInDays,
+      shipping: { basis: s.shippingBasis, bands: s.shippingBands },
+    }))
+    const offers = new Map(bringing.map((offer) => [offer.id, offer]))
+    const involved = new Set(bringing.map(({ seller }) => seller))
+    for (const seller of asked)
+      if (involved.has(seller.id) && gainsByFillers(seller))
+        for (const offer of await this.cheapestOf(seller.id)) offers.set(offer.id, offer)
+    const all = [...offers.values()].sort((a, b) => (a.id < b.id ? -1 : 1))
+    const yields = await this.catalogue.yields(all)
     return {
       date,
       rates,
-      sellers: sellers.map((s) => ({
-        id: s.code,
-        name: s.name,
-        currency: s.currency,
-        minimum: s.minimum,
-        handling: s.handling,
-        arrivesInDays: s.arrivesInDays,
-        shipping: { basis: s.shippingBasis, bands: s.shippingBands },
-      })),
+      sellers: asked,
       // A blind pack surely yields nothing, so no plan can count on it.
-      offers: offers
+      offers: all
         .map(({ id, seller, kind, code, price, currency, stock, multiple }) => ({
           id,
           seller,
@@ -153,7 +173,41 @@ export class MarketService {
           ...yields.get(`${kind} ${code}`)!,
         }))
         .filter((offer) => offer.yields.length > 0),
-      things: new Map(offers.map(({ id, kind, code, condition }) => [id, { kind, code, condition }])),
+      things: new Map(all.map(({ id, kind, code, condition }) => [id, { kind, code, condition }])),
     }
+  }
+
+  /** Offers that bring any of some atomic parts. */
+  private async bringing(parts: readonly string[]): Promise<OfferEntity[]> {
+    const found = new Map<string, OfferEntity>()
+    for (let from = 0; from < parts.length; from += LIST) {
+      const some = parts.slice(from, from + LIST)
+      const marks = some.map(() => '?').join(', ')
+      const rows = (await this.database.query(
+        `WITH
+           sold(code) AS (SELECT code FROM part WHERE code IN (${marks}) UNION SELECT assembly FROM component WHERE part IN (${marks})),
+           worn(code) AS (SELECT figure FROM figure_part WHERE part IN (SELECT code FROM sold)),
+           boxed(code) AS (SELECT "release" FROM release_content WHERE (kind = 'part' AND code IN (SELECT code FROM sold)) OR (kind = 'figure' AND code IN (SELECT code FROM worn)))
+         SELECT id FROM offer WHERE (kind = 'part' AND code IN (SELECT code FROM sold)) OR (kind = 'figure' AND code IN (SELECT code FROM worn)) OR (kind = 'release' AND code IN (SELECT code FROM boxed))`,
+        [...some, ...some],
+      )) as { id: string }[]
+      const ids = rows.map(({ id }) => id)
+      for (let at = 0; at < ids.length; at += LIST)
+        for (const offer of await this.database.getRepository(OfferEntity).findBy({ id: In(ids.slice(at, at + LIST)) }))
+          found.set(offer.id, offer)
+    }
+    return [...found.values()]
+  }
+
+  /** The offers of a seller that cost least to take one step of. */
+  private cheapestOf(seller: string): Promise<OfferEntity[]> {
+    return this.database
+      .getRepository(OfferEntity)
+      .createQueryBuilder('o')
+      .where('o.seller = :seller AND o.stock >= o.multiple', { seller })
+      .orderBy('o.price * o.multiple')
+      .addOrderBy('o.id')
+      .limit(FILLERS)
+      .getMany()
   }
 }

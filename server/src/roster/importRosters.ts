@@ -164,10 +164,17 @@ export class ImportRosters {
     }
     for (const { lines, ...parcel } of parcels) {
       const id = ulid()
-      await db.insert(ParcelEntity, { ...parcel, arrivedOn: parcel.arrivedOn ?? null, id, roster: rosterId })
+      const { orderedOn, arrivedOn = null } = parcel
+      await db.insert(ParcelEntity, { ...parcel, sentOn: orderedOn, arrivedOn, id, roster: rosterId })
       await db.insert(
         ParcelLineEntity,
-        lines.map((line, at) => ({ ...line, arrived: line.arrived ?? null, parcel: id, line: at + 1 })),
+        lines.map(({ part, arrived = null, ...line }, at) => ({
+          ...line,
+          code: part,
+          arrived,
+          parcel: id,
+          line: at + 1,
+        })),
       )
     }
     for (const { better, worse, at } of preferences) {

@@ -10,7 +10,7 @@ export async function loadHighsSolver(): Promise<SolveMilp> {
   return (model, options) => solve(highs, model, options)
 }
 
-function solve(highs: Highs, model: Milp, { seconds, gap, start, onProgress }: MilpOptions): MilpOutcome {
+function solve(highs: Highs, model: Milp, { seconds, gap, start, stop, onProgress }: MilpOptions): MilpOutcome {
   const { columns, rows } = model
   const starts = [0]
   const index: number[] = []
@@ -52,10 +52,12 @@ function solve(highs: Highs, model: Milp, { seconds, gap, start, onProgress }: M
       onProgress?.({ best: finite(primal), bound: finite(dual) })
     }
     highsModel.run(
-      onProgress
+      onProgress || stop
         ? {
-            [highs.constants.callbackType.mipInterrupt]: ({ data }) =>
-              void report(data.mip_primal_bound, data.mip_dual_bound),
+            [highs.constants.callbackType.mipInterrupt]: (event) => {
+              report(event.data.mip_primal_bound, event.data.mip_dual_bound)
+              if (stop?.()) event.interrupt()
+            },
           }
         : undefined,
     )

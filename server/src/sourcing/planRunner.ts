@@ -1,21 +1,24 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common'
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
-import type { SourcingPlan, SourcingProblem } from '@outfit/core/sourcing'
+import type { PlanResults, PlanTask } from '@outfit/core/sourcing'
 
 export interface PlanProgress {
   best: number | null
   bound: number | null
 }
 
+/** Who waits for a plan: told of progress, may cancel it, or say that the best so far is good enough (a 1 in `enough`). */
+export interface Waiting {
+  signal: AbortSignal
+  report: (progress: PlanProgress) => void
+  enough: Int32Array
+}
+
 /** Runs the solver away from the request thread. */
 @Injectable()
 export abstract class PlanRunner {
-  abstract run(
-    problem: SourcingProblem,
-    signal: AbortSignal,
-    report: (progress: PlanProgress) => void,
-  ): Promise<SourcingPlan>
+  abstract run<T extends PlanTask>(task: T, waiting: Waiting): Promise<PlanResults[T['do']]>
 }
 
 /** One worker thread; a cancelled plan ends it, the next starts a new one. */
@@ -23,15 +26,14 @@ export abstract class PlanRunner {
 export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
   private readonly pool = new Piscina({ filename: new URL('./planWorker.js', import.meta.url).href, maxThreads: 1 })
 
-  async run(
-    problem: SourcingProblem,
-    signal: AbortSignal,
-    report: (progress: PlanProgress) => void,
-  ): Promise<SourcingPlan> {
+  async run<T extends PlanTask>(task: T, { signal, report, enough }: Waiting): Promise<PlanResults[T['do']]> {
     const { port1, port2 } = new MessageChannel()
     port1.on('message', report)
     try {
-      return await this.pool.run({ problem, port: port2 }, { signal, transferList: [port2] })
+      return (await this.pool.run(
+        { task, port: port2, enough },
+        { signal, transferList: [port2] },
+      )) as PlanResults[T['do']]
     } finally {
       port1.close()
     }

@@ -1,22 +1,25 @@
 import type { MessagePort } from 'node:worker_threads'
-import { planSourcing, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
+import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
 import { loadHighsSolver } from './highsSolver.ts'
 
 const loaded = loadHighsSolver()
 
-/** Worker thread entry: solve one problem, telling each new best and bound over the port. */
+/** Worker thread entry: do one task, telling each new best and bound over the port. */
 export default async function planWorker({
-  problem,
+  task,
   port,
+  enough,
 }: {
-  problem: SourcingProblem
+  task: PlanTask
   port: MessagePort
-}): Promise<SourcingPlan> {
+  enough: Int32Array
+}): Promise<PlanResults[PlanTask['do']]> {
   const solve = await loaded
   let last = ''
-  return planSourcing(problem, {
+  return doPlanTask(task, {
     solve,
     now: () => performance.now() / 1000,
+    enough: () => Atomics.load(enough, 0) === 1,
     onProgress: (progress) => {
       const key = `${progress.best} ${progress.bound}`
       if (key !== last) port.postMessage(progress)

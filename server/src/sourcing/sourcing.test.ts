@@ -1,9 +1,22 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { RosterShelf } from '@outfit/core/roster'
-import { settle, type ReportWithParts, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
+import {
+  settle,
+  type ReportWithParts,
+  type VariantReport,
+  type SourcingPlan,
+  type SourcingProblem,
+} from '@outfit/core/sourcing'
 import { JobEntity } from '../jobs/entities.ts'
 import { KEPT_JOBS } from '../jobs/jobsService.ts'
-import { EndlessPlanRunner, jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+import {
+  EndlessPlanRunner,
+  PatientPlanRunner,
+  jobEnd,
+  startServer,
+  type ProblemBody,
+  type TestServer,
+} from '../test/testServer.ts'
 
 let server: TestServer
 let outfits: { id: string; name: string }[]
@@ -144,4 +157,58 @@ test('of finished jobs the newest hundred of a kind are kept', async () => {
   }
   expect((await server.get(`jobs/${jobs[0]}`)).status).toBe(404)
   expect((await server.get(`jobs/${jobs.at(-1)}`)).status).toBe(200)
+})
+
+test('a plan that is good enough ends with what it has, honest about the rest', async () => {
+  const slow = await startServer({ runner: PatientPlanRunner })
+  try {
+    const { body: shelves } = await slow.get<{ rosters: RosterShelf[] }>('rosters')
+    const { id } = shelves.rosters.flatMap((roster) => roster.outfits).find(({ name }) => name === 'Bram, engines')!
+    const { body } = await slow.send<{ job: string }>('POST', 'plans', { outfit: id })
+    expect((await slow.get<{ state: string }>(`jobs/${body.job}`)).body.state).toBe('running')
+    expect((await slow.send('POST', `jobs/${body.job}/enough`)).status).toBe(204)
+    await jobEnd(slow, body.job)
+    const { plan, problem } = (await slow.get<ReportWithParts>(`plans/${body.job}`)).body
+    expect(plan.unmet).toEqual([])
+    expect(plan.bound).toBeLessThanOrEqual(plan.total)
+    const units = new Map(plan.baskets.flatMap(({ lines }) => lines.map(({ offer, qty }) => [offer, qty] as const)))
+    expect(settle(problem, units).total).toBe(plan.total)
+    // Once it has ended there is nothing more to say to it.
+    expect((await slow.send('POST', `jobs/${body.job}/enough`)).status).toBe(204)
+    expect((await slow.send('POST', 'jobs/NOPE/enough')).status).toBe(404)
+  } finally {
+    await slow.stop()
+  }
+})
+
+test('other ways to buy are planned on a finished plan, once each, and say what prices hang on', async () => {
+  const bram = outfits.find(({ name }) => name === 'Bram, engines')!
+  const { job } = (await startPlan(bram.id)).body
+  await jobEnd(server, job)
+  const { plan, problem } = await reportOf(job)
+  const variant = async (body: object) => {
+    const started = await server.send<{ job: string }>('POST', `plans/${job}/variants`, body)
+    expect(started.status).toBe(202)
+    await jobEnd(server, started.body.job)
+    return (await server.get<VariantReport>(`plans/${job}/variants/${started.body.job}`)).body
+  }
+  for (const way of ['fewest', 'one', 'whole'] as const) {
+    const told = await variant({ way })
+    expect(told.variant).toEqual({ way })
+    if (told.plan!.unmet.length === 0) expect(told.plan!.total).toBeGreaterThanOrEqual(plan.total)
+  }
+  const [{ seller, lines }] = plan.baskets as [(typeof plan.baskets)[number]]
+  const dropped = await variant({ way: 'drop', seller })
+  expect(dropped.plan!.baskets.map((basket) => basket.seller)).not.toContain(seller)
+  const without = await variant({ way: 'without', offer: lines[0]!.offer })
+  expect(without.plan!.baskets.flatMap((basket) => basket.lines).map(({ offer }) => offer)).not.toContain(
+    lines[0]!.offer,
+  )
+  const { sensitivity } = await variant({ way: 'sensitivity' })
+  expect(sensitivity!.length).toBeGreaterThan(0)
+  for (const { offer, rise } of sensitivity!) {
+    expect(problem.offers.some(({ id }) => id === offer)).toBe(true)
+    expect(rise === null || rise >= 0).toBe(true)
+  }
+  expect((await server.send('POST', `plans/${job}/variants`, { way: 'guess' })).status).toBe(400)
 })

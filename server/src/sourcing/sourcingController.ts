@@ -1,16 +1,53 @@
 import { Body, Controller, Get, Header, HttpCode, Param, Post, Res } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Max, Min } from 'class-validator'
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize,
+  ArrayNotEmpty,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator'
 import type { Response } from 'express'
-import { BadProblem } from '@outfit/core/sourcing'
+import type { Level } from '@outfit/core/catalogue'
+import { BadProblem, STRATEGIES, type BuyingOptions } from '@outfit/core/sourcing'
 import { Problem } from '../app/problem.ts'
 import { SourcingService } from './sourcingService.ts'
+import { WantsService } from './wantsService.ts'
 
-export class PlanTake {
-  @IsString() @IsNotEmpty() outfit: string
+export class Buying implements BuyingOptions {
+  @IsOptional() @IsInt() @Min(0) parcels?: number | null
+  /** Days. */
+  @IsOptional() @IsInt() @Min(0) arriveBy?: number | null
+  /** Minor units of the home currency. */
+  @IsOptional() @IsInt() @Min(0) budget?: number | null
+  @IsOptional() @IsIn(['any', 'new']) condition?: 'any' | 'new'
+  @IsOptional() @IsIn([0, 1, 2, 3, 4]) takingApart?: Level
+  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsString({ each: true }) leftOut?: string[]
+  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsString({ each: true }) only?: string[]
+  /** Per cent of the lowest price that leftovers fetch. */
+  @IsOptional() @IsInt() @Min(0) @Max(100) resale?: number
+  @IsOptional() @IsBoolean() secondChoices?: boolean
+}
+
+/** What to plan for: a take of an outfit, several outfits, or a whole roster. */
+export class PlanFor {
+  @IsOptional() @IsString() @IsNotEmpty() outfit?: string
   /** The chosen take unless another is named. */
   @IsOptional() @IsString() @IsNotEmpty() take?: string
+  @IsOptional() @IsArray() @ArrayNotEmpty() @ArrayMaxSize(1000) @IsString({ each: true }) outfits?: string[]
+  @IsOptional() @IsString() @IsNotEmpty() roster?: string
   @IsOptional() @IsNumber() @Min(0.5) @Max(120) seconds?: number
+  @IsOptional() @ValidateNested() @Type(() => Buying) options?: Buying
 }
 
 export class PlanProblem {
@@ -18,15 +55,33 @@ export class PlanProblem {
   @IsObject() problem: object
 }
 
+export class PlanVariant {
+  @IsIn([...STRATEGIES, 'drop', 'without', 'sensitivity']) way:
+    'fewest' | 'one' | 'whole' | 'drop' | 'without' | 'sensitivity'
+  @IsOptional() @IsString() @IsNotEmpty() seller?: string
+  @IsOptional() @IsString() @IsNotEmpty() offer?: string
+}
+
 @ApiTags('sourcing')
 @Controller('plans')
 export class SourcingController {
-  constructor(private readonly sourcing: SourcingService) {}
+  constructor(
+    private readonly sourcing: SourcingService,
+    private readonly wants: WantsService,
+  ) {}
 
   @Post()
   @HttpCode(202)
-  planTake(@Body() { outfit, take, seconds }: PlanTake) {
-    return this.sourcing.planTake(outfit, take, seconds)
+  async plan(@Body() { outfit, take, outfits, roster, seconds, options = {} }: PlanFor) {
+    const asked = [outfit, outfits, roster].filter((one) => one !== undefined)
+    if (asked.length !== 1)
+      throw new Problem(400, 'Name one outfit, several outfits, or a roster. Nothing was planned.', [
+        { field: 'outfit', message: 'one of outfit, outfits and roster is needed' },
+      ])
+    const wants = outfit
+      ? await this.wants.ofTake(outfit, take)
+      : await this.wants.ofOutfits(outfits ? { outfits } : { roster: roster! })
+    return this.sourcing.plan(wants, { ...options, ...(seconds === undefined ? {} : { seconds }) })
   }
 
   @Post('problem')
@@ -45,8 +100,22 @@ export class SourcingController {
     return this.sourcing.reportWithParts(job)
   }
 
+  /** Another way to buy what a finished plan buys, a seller or offer left out, or how much dearer its lines may become. */
+  @Post(':job/variants')
+  @HttpCode(202)
+  variant(@Param('job') job: string, @Body() { way, seller = '', offer = '' }: PlanVariant) {
+    if (way === 'drop') return this.sourcing.variant(job, { way, seller })
+    if (way === 'without') return this.sourcing.variant(job, { way, offer })
+    return this.sourcing.variant(job, { way })
+  }
+
+  @Get(':job/variants/:variant')
+  variantReport(@Param('job') job: string, @Param('variant') variant: string) {
+    return this.sourcing.variantReport(job, variant)
+  }
+
   @Get(':job/plan.json')
-  async plan(@Param('job') job: string, @Res({ passthrough: true }) response: Response) {
+  async planFile(@Param('job') job: string, @Res({ passthrough: true }) response: Response) {
     const { plan, name } = await this.sourcing.report(job)
     response.attachment(`plan ${name ?? ''}.json`.replace(/ +/g, ' '))
     return plan

@@ -5,84 +5,104 @@ import {
   planToCsv,
   problemFor,
   readProblem,
+  type BuyingOptions,
   type NaivePlan,
   type ReportWithParts,
+  type SecondChoices,
+  type Sensitivity,
   type SourcingPlan,
   type SourcingProblem,
   type SourcingReport,
+  type Variant,
+  type VariantReport,
 } from '@outfit/core/sourcing'
-import { apartByComing, takeFrom } from '@outfit/core/drawer'
-import { houseRulesOf } from '@outfit/core/roster'
 import { notFound, Problem } from '../app/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { JobsService } from '../jobs/jobsService.ts'
-import { MarketService } from '../market/marketService.ts'
-import { RosterService } from '../roster/rosterService.ts'
+import { MarketService, type MarketToday } from '../market/marketService.ts'
 import { PlanRunner } from './planRunner.ts'
+import { WantsService, type Wants } from './wantsService.ts'
 
 /** Finished plans kept in memory, so that going back to a take does not solve it again. */
-const REMEMBERED = 60
+const REMEMBERED = 200
+/** Seconds for a plan, and for one of many parts, unless said otherwise; another way to buy the same has as many. */
+const SECONDS = 5
+const SECONDS_MANY = 8
+const MANY = 60
+/** For each of the plans that say how much dearer a line may become. */
+const SECONDS_LINE = 0.6
+
+interface VariantResult {
+  /** The plan it is a variant of. */
+  base: string
+  variant: VariantReport['variant']
+  plan: SourcingPlan | null
+  sensitivity: Sensitivity[] | null
+}
 
 @Injectable()
 export class SourcingService {
   private readonly remembered = new Map<string, string>()
 
   constructor(
-    private readonly rosters: RosterService,
+    private readonly wants: WantsService,
     private readonly market: MarketService,
     private readonly catalogue: CatalogueService,
     private readonly jobs: JobsService,
     private readonly runner: PlanRunner,
   ) {}
 
-  /** Start planning a take of an outfit; the answer is the job to watch, an old one when nothing has changed since. */
-  async planTake(outfitId: string, takeId: string | undefined, seconds = 5): Promise<{ job: string }> {
-    const outfit = await this.rosters.outfit(outfitId)
-    const take = takeId
-      ? outfit.takes.find((t) => t.id === takeId)
-      : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
-    if (!take) throw notFound('take', takeId ?? 'of this outfit')
-    const market = await this.market.marketToday()
-    const rules = houseRulesOf(outfit.roster.rules, outfit.roster.switches, outfit.switches)
-    // What the drawer gives this take, donors taken apart no further than the house rules say.
-    const given = new Map<string, number>()
-    const wanted: string[] = []
-    const { sources } = takeFrom(outfit.drawer, take.placements, rules.takingApart)
-    const missing = take.placements.filter((_, i) => sources[i] === null)
-    // What comes in a parcel already is not bought again.
-    const { coming } = apartByComing(missing, outfit.arriving)
-    take.placements.forEach((placement, i) => {
-      const { part } = placement
-      const source = sources[i]
-      if (source?.elsewhere) return
-      wanted.push(part)
-      if (source || coming.includes(placement)) given.set(part, (given.get(part) ?? 0) + 1)
-    })
-    const problem = problemFor(wanted, given, market, outfit.roster.currency, {
-      seconds,
-      takingApart: rules.takingApart,
-    })
-    const key = createHash('sha256').update(JSON.stringify(problem)).digest('hex')
-    const known = this.remembered.get(key)
-    if (known && (await this.jobs.get(known)).state !== 'cancelled') return { job: known }
+  /** Start planning; the answer is the job to watch, an old one when nothing has changed since. */
+  async plan(wants: Wants, options: BuyingOptions): Promise<{ job: string }> {
+    const second: SecondChoices = options.secondChoices
+      ? await this.wants.secondChoices(wants.wanted, new Set((await this.market.lowest()).keys()))
+      : new Map()
+    const others = [...second.values()].flat().map(({ part }) => part)
+    const market = await this.market.marketFor([...new Set([...wants.wanted, ...others])])
+    const problem = await this.problemOf(wants, market, second, options)
+    const naive = cheapestOfEach(problem)
     const things = await this.thingsIn(problem, market.things)
-    const input = { outfit: outfitId, take: take.id }
-    const job = this.jobs.start('sourcing-plan', input, async (signal, report): Promise<SourcingReport> => {
-      const plan = await this.runner.run(problem, signal, report)
-      return {
-        ...input,
-        name: outfit.name,
-        label: take.label,
-        roster: outfit.roster,
-        date: market.date,
-        problem,
-        plan,
-        naive: cheapestOfEach(problem),
-        things,
-      }
+    const { name, outfits, take, label, roster, wantedBy } = wants
+    const about = { name, outfits, take, label, roster, wantedBy }
+    return this.once(['plan', problem, about], 'sourcing-plan', about, async (waiting): Promise<SourcingReport> => {
+      const plan = await this.runner.run({ do: 'plan', problem }, waiting)
+      const relaxed = plan.status === 'impossible' ? await this.runner.run({ do: 'relax', problem }, waiting) : null
+      return { ...about, options, date: market.date, problem, plan, naive, relaxed, things }
     })
-    this.remember(key, job)
-    return { job }
+  }
+
+  /** Start planning another way to buy the same, or what the prices of a plan may become before it changes. */
+  async variant(base: string, variant: Variant | { way: 'sensitivity' }): Promise<{ job: string }> {
+    const { problem, plan } = await this.report(base)
+    if (variant.way === 'drop' && !problem.sellers.some(({ id }) => id === variant.seller))
+      throw new Problem(400, `seller: nobody is called "${variant.seller}" in this plan.`, [
+        { field: 'seller', message: 'is not in this plan' },
+      ])
+    return this.once(
+      [base, variant],
+      'sourcing-variant',
+      { base, variant },
+      async (waiting): Promise<VariantResult> => {
+        if (variant.way === 'sensitivity') {
+          const task = {
+            do: 'sensitivity',
+            problem: { ...problem, limits: { ...problem.limits, seconds: SECONDS_LINE } },
+            plan,
+          } as const
+          return { base, variant, plan: null, sensitivity: await this.runner.run(task, waiting) }
+        }
+        const task = { do: 'variant', problem, variant } as const
+        return { base, variant, plan: await this.runner.run(task, waiting), sensitivity: null }
+      },
+    )
+  }
+
+  async variantReport(base: string, job: string): Promise<VariantReport> {
+    const { problem } = await this.report(base)
+    const { base: of, ...result } = await this.resultOf<VariantResult>(job)
+    if (of !== base) throw notFound('variant of this plan', job)
+    const lines = result.plan?.baskets.flatMap(({ lines }) => lines) ?? []
+    return { ...result, ...(await this.drawablesOf(problem, lines)) }
   }
 
   /** Solve a problem that was sent whole. */
@@ -92,32 +112,23 @@ export class SourcingService {
       job: this.jobs.start(
         'sourcing-problem',
         {},
-        async (signal, report): Promise<{ problem: SourcingProblem; plan: SourcingPlan; naive: NaivePlan }> => {
-          const plan = await this.runner.run(problem, signal, report)
+        async (waiting): Promise<{ problem: SourcingProblem; plan: SourcingPlan; naive: NaivePlan }> => {
+          const plan = await this.runner.run({ do: 'plan', problem }, waiting)
           return { problem, plan, naive: cheapestOfEach(problem) }
         },
       ),
     }
   }
 
-  async report(jobId: string): Promise<SourcingReport> {
-    const { state, result } = await this.jobs.get(jobId)
-    if (state !== 'done') throw new Problem(409, `This plan is ${state}; there is no result to show.`)
-    return result as SourcingReport
+  report(jobId: string): Promise<SourcingReport> {
+    return this.resultOf<SourcingReport>(jobId)
   }
 
   /** A report with every part that its parcels, or those of the naive plan, bring. */
   async reportWithParts(jobId: string): Promise<ReportWithParts> {
     const report = await this.report(jobId)
-    const bought = new Set(
-      [...report.plan.baskets, ...report.naive.baskets].flatMap(({ lines }) => lines.map(({ offer }) => offer)),
-    )
-    const codes = report.problem.offers
-      .filter(({ id }) => bought.has(id))
-      .flatMap(({ yields }) => yields.map(({ part }) => part))
-    const needed = report.problem.needs.flatMap(({ accept }) => accept.map(({ part }) => part))
-    const parts = await this.catalogue.parts([...codes, ...needed])
-    return { ...report, parts, prints: await this.catalogue.printsOn(parts) }
+    const lines = [...report.plan.baskets, ...report.naive.baskets].flatMap((basket) => basket.lines)
+    return { ...report, ...(await this.drawablesOf(report.problem, lines)) }
   }
 
   async shoppingCsv(jobId: string): Promise<string> {
@@ -128,15 +139,63 @@ export class SourcingService {
     })
   }
 
-  private remember(key: string, job: string): void {
-    this.remembered.set(key, job)
-    if (this.remembered.size > REMEMBERED) this.remembered.delete(this.remembered.keys().next().value!)
+  private async problemOf(
+    wants: Wants,
+    market: MarketToday,
+    secondChoices: SecondChoices,
+    options: BuyingOptions,
+  ): Promise<SourcingProblem> {
+    const { condition = 'any', leftOut = [], only = [], resale = 0 } = options
+    const asked = (seller: string) => !leftOut.includes(seller) && (only.length === 0 || only.includes(seller))
+    const offers = market.offers.filter(
+      ({ id, seller }) => asked(seller) && (condition === 'any' || market.things.get(id)!.condition === 'new'),
+    )
+    const lowest = await this.market.lowest()
+    return problemFor(wants.wanted, wants.given, { ...market, offers }, wants.currency, {
+      parcels: options.parcels ?? null,
+      arriveBy: options.arriveBy ?? null,
+      budget: options.budget ?? null,
+      seconds: options.seconds ?? (wants.wanted.length > MANY ? SECONDS_MANY : SECONDS),
+      takingApart: options.takingApart ?? wants.takingApart,
+      resaleOf: (part) => Math.floor(((lowest.get(part) ?? 0) * resale) / 100),
+      secondChoices,
+    })
   }
 
-  private async thingsIn(
-    problem: SourcingProblem,
-    offered: Awaited<ReturnType<MarketService['marketToday']>>['things'],
-  ): Promise<SourcingReport['things']> {
+  /** The parts that bought lines bring and the needs ask for, so that they can be drawn. */
+  private async drawablesOf(problem: SourcingProblem, lines: readonly { offer: string }[]) {
+    const bought = new Set(lines.map(({ offer }) => offer))
+    const codes = problem.offers
+      .filter(({ id }) => bought.has(id))
+      .flatMap(({ yields }) => yields.map(({ part }) => part))
+    const needed = problem.needs.flatMap(({ accept }) => accept.map(({ part }) => part))
+    const parts = await this.catalogue.parts([...codes, ...needed])
+    return { parts, prints: await this.catalogue.printsOn(parts) }
+  }
+
+  private async resultOf<R>(jobId: string): Promise<R> {
+    const { state, result } = await this.jobs.get(jobId)
+    if (state !== 'done') throw new Problem(409, `This plan is ${state}; there is no result to show.`)
+    return result as R
+  }
+
+  /** Start a job, or name the one that was started for the same before, unless that was given up. */
+  private async once(
+    what: unknown,
+    kind: string,
+    input: unknown,
+    work: Parameters<JobsService['start']>[2],
+  ): Promise<{ job: string }> {
+    const key = createHash('sha256').update(JSON.stringify(what)).digest('hex')
+    const known = this.remembered.get(key)
+    if (known && (await this.jobs.stateOf(known)) !== 'gone') return { job: known }
+    const job = this.jobs.start(kind, input, work)
+    this.remembered.set(key, job)
+    if (this.remembered.size > REMEMBERED) this.remembered.delete(this.remembered.keys().next().value!)
+    return { job }
+  }
+
+  private async thingsIn(problem: SourcingProblem, offered: MarketToday['things']): Promise<SourcingReport['things']> {
     const used = problem.offers.map(({ id }) => ({ id, ...offered.get(id)! }))
     const names = await this.catalogue.namesOf(used)
     return Object.fromEntries(

@@ -9,13 +9,16 @@ interface Best {
  * The oracle of sourcing: tries every purchase there is and every way to fill the needs from it, by the words of
  * docs/formats.md and with nothing of the planner's code. For a handful of offers only.
  */
-export function everyPurchase(problem: SourcingProblem): Best {
+export function everyPurchase(problem: SourcingProblem): Best & { units: Map<string, number> } {
   let best: Best = { unmet: Infinity, total: Infinity }
+  let bought: number[] = []
   const units = problem.offers.map(() => 0)
   const tryFrom = (i: number): void => {
     if (i === problem.offers.length) {
       const tried = worth(problem, units)
-      if (tried && (tried.unmet < best.unmet || (tried.unmet === best.unmet && tried.total < best.total))) best = tried
+      if (!tried || tried.unmet > best.unmet || (tried.unmet === best.unmet && tried.total >= best.total)) return
+      best = tried
+      bought = [...units]
       return
     }
     const { qty, multiple } = problem.offers[i]!
@@ -26,7 +29,7 @@ export function everyPurchase(problem: SourcingProblem): Best {
     units[i] = 0
   }
   tryFrom(0)
-  return best
+  return { ...best, units: new Map(problem.offers.map(({ id }, i) => [id, bought[i]!])) }
 }
 
 /** What one purchase comes to; null when it breaks a rule or a limit. */

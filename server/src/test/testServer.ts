@@ -4,11 +4,11 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Type } from '@nestjs/common'
 import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm'
-import { planSourcing, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
+import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
 import { createApp } from '../app/createApp.ts'
 import { loadSampleWorld } from '../import/sampleWorld.ts'
 import { loadHighsSolver } from '../sourcing/highsSolver.ts'
-import { PlanRunner, type PlanProgress } from '../sourcing/planRunner.ts'
+import { PlanRunner, type Waiting } from '../sourcing/planRunner.ts'
 
 export const WORLD = fileURLToPath(new URL('../../../demo/world', import.meta.url))
 
@@ -22,23 +22,32 @@ export function sampleOutfits(): number {
 
 /** Solves in the thread of the test, since a worker would need a build. */
 class InThreadPlanRunner extends PlanRunner {
-  override async run(
-    problem: SourcingProblem,
-    _signal: AbortSignal,
-    report: (progress: PlanProgress) => void,
-  ): Promise<SourcingPlan> {
-    return planSourcing(problem, {
+  override async run<T extends PlanTask>(task: T, { report, enough }: Waiting): Promise<PlanResults[T['do']]> {
+    return doPlanTask(task, {
       solve: await loadHighsSolver(),
       now: () => performance.now() / 1000,
       onProgress: report,
+      enough: () => Atomics.load(enough, 0) === 1,
     })
   }
 }
 
 /** Never ends by itself; a test can watch it being cancelled. */
 export class EndlessPlanRunner extends PlanRunner {
-  override run(_problem: SourcingProblem, signal: AbortSignal): Promise<SourcingPlan> {
+  override run<T extends PlanTask>(_task: T, { signal }: Waiting): Promise<PlanResults[T['do']]> {
     return new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped'))))
+  }
+}
+
+/** Solves only once it is told that the best so far is good enough. */
+export class PatientPlanRunner extends InThreadPlanRunner {
+  override async run<T extends PlanTask>(task: T, waiting: Waiting): Promise<PlanResults[T['do']]> {
+    waiting.report({ best: 1234, bound: 1000 })
+    while (Atomics.load(waiting.enough, 0) === 0) {
+      if (waiting.signal.aborted) throw new Error('stopped')
+      await new Promise((resolve) => setTimeout(resolve, 10))
+    }
+    return super.run(task, waiting)
   }
 }
 

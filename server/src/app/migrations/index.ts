@@ -4,6 +4,8 @@ import { Briefs1764100000000 } from './briefs.ts'
 import { HouseRules1764200000000 } from './houseRules.ts'
 import { Planning1764300000000 } from './planning.ts'
 import { Drawer1764400000000 } from './drawer.ts'
+import { Parcels1764500000000 } from './parcels.ts'
+import { Sellers1764600000000 } from './sellers.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -13,4 +15,6 @@ export const MIGRATIONS = [
   HouseRules1764200000000,
   Planning1764300000000,
   Drawer1764400000000,
+  Parcels1764500000000,
+  Sellers1764600000000,
 ]

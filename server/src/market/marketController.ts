@@ -1,0 +1,47 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Put } from '@nestjs/common'
+import { ApiTags } from '@nestjs/swagger'
+import { NewRate, Seller } from './sellerDto.ts'
+import { SellerService } from './sellerService.ts'
+
+@ApiTags('market')
+@Controller()
+export class MarketController {
+  constructor(private readonly sellers: SellerService) {}
+
+  /** Everybody who sells, by name. */
+  @Get('sellers')
+  async all() {
+    return { sellers: await this.sellers.all() }
+  }
+
+  /** Make a seller under a code, or change the one there is. */
+  @Put('sellers/:code')
+  @HttpCode(204)
+  keep(@Param('code') code: string, @Body() seller: Seller) {
+    return this.sellers.keep(code, seller)
+  }
+
+  @Delete('sellers/:code')
+  @HttpCode(204)
+  remove(@Param('code') code: string) {
+    return this.sellers.remove(code)
+  }
+
+  /** Dated rates between currencies, the newest first. */
+  @Get('rates')
+  async rates() {
+    return { rates: await this.sellers.rates() }
+  }
+
+  @Put('rates')
+  @HttpCode(204)
+  keepRate(@Body() rate: NewRate) {
+    return this.sellers.keepRate(rate)
+  }
+
+  @Delete('rates/:date/:from/:to')
+  @HttpCode(204)
+  removeRate(@Param('date') date: string, @Param('from') from: string, @Param('to') to: string) {
+    return this.sellers.removeRate(date, from, to)
+  }
+}

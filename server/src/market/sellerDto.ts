@@ -1,0 +1,50 @@
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsISO4217CurrencyCode,
+  IsNotEmpty,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator'
+import { STANDINGS, type Standing } from '@outfit/core/market'
+import { SHIPPING_BASES, type Shipping } from '@outfit/core/sourcing'
+
+const MOST = 100_000_000
+
+export class Band {
+  /** Amount up to which it goes; null for any. */
+  @IsOptional() @IsNumber() @Min(0) @Max(MOST) upTo: number | null
+  @IsInt() @Min(0) @Max(MOST) price: number
+}
+
+/** Who sells, on which terms. Money is in minor units of the seller's currency. */
+export class Seller {
+  @IsString() @IsNotEmpty() @MaxLength(120) name: string
+  @IsString() @MaxLength(120) country: string
+  @IsISO4217CurrencyCode() currency: string
+  @IsInt() @Min(0) @Max(MOST) minimum: number
+  @IsInt() @Min(0) @Max(MOST) handling: number
+  @IsInt() @Min(0) @Max(365) arrivesInDays: number
+  /** One's own, out of five. */
+  @IsOptional() @IsInt() @Min(1) @Max(5) rating: number | null
+  @IsIn(SHIPPING_BASES) shippingBasis: Shipping['basis']
+  @IsArray() @ArrayMaxSize(40) @ValidateNested({ each: true }) @Type(() => Band) shippingBands: Band[]
+  @IsOptional() @IsString() @MaxLength(2000) notes: string | null
+  @IsIn(STANDINGS) standing: Standing
+}
+
+export class NewRate {
+  @Matches(/^\d{4}-\d{2}-\d{2}$/) date: string
+  @IsISO4217CurrencyCode() from: string
+  @IsISO4217CurrencyCode() to: string
+  @IsNumber() @Min(0.000001) @Max(1_000_000) rate: number
+}

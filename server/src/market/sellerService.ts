@@ -1,0 +1,104 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { bandFault, HOME_CURRENCY, type Rate } from '@outfit/core/market'
+import type { Seller } from './sellerDto.ts'
+import { Changes } from '../app/changes.ts'
+import { notFound, Problem } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
+import { OfferEntity, ParcelEntity, RateEntity, SellerEntity } from './entities.ts'
+
+export type ToldSeller = SellerEntity & {
+  /** Offers, and the day of the newest of them. */
+  offers: number
+  newest: string | null
+}
+
+/** Who sells on which terms, and what their money is worth. */
+@Injectable()
+export class SellerService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly changes: Changes,
+  ) {}
+
+  /** Everybody who sells, by name. */
+  async all(): Promise<ToldSeller[]> {
+    const sellers = await this.database.getRepository(SellerEntity).find({ order: { name: 'ASC' } })
+    const counts = (await this.database.query(
+      'SELECT seller, COUNT(*) AS offers, MAX(date) AS newest FROM offer GROUP BY seller',
+    )) as { seller: string; offers: number; newest: string }[]
+    const bySeller = new Map(counts.map((one) => [one.seller, one]))
+    return sellers.map((seller) => ({
+      ...seller,
+      offers: bySeller.get(seller.code)?.offers ?? 0,
+      newest: bySeller.get(seller.code)?.newest ?? null,
+    }))
+  }
+
+  /** Make a seller, or change one. Its currency stays as long as it has offers in it. */
+  async keep(code: string, seller: Seller): Promise<void> {
+    const fault = bandFault(seller.shippingBands)
+    if (fault) this.refuse(`shippingBands[${fault.index}]`, fault.message)
+    await this.writer.transaction(async (db) => {
+      const known = await db.findOneBy(SellerEntity, { code })
+      if (known && known.currency !== seller.currency && (await db.existsBy(OfferEntity, { seller: code })))
+        this.refuse('currency', `stays ${known.currency} while there are offers in it`)
+      if (seller.currency !== HOME_CURRENCY && !(await this.isConvertible(seller.currency)))
+        this.refuse('currency', `has no rate to ${HOME_CURRENCY} yet; put one into the rate table first`)
+      await db.save(SellerEntity, { ...seller, code })
+    })
+    this.changes.tell('market')
+  }
+
+  /** Take a seller out that has no offers and never sent a parcel. */
+  async remove(code: string): Promise<void> {
+    await this.writer.transaction(async (db) => {
+      const seller = await db.findOneBy(SellerEntity, { code })
+      if (!seller) throw notFound('seller', code)
+      if (await db.existsBy(ParcelEntity, { seller: code }))
+        throw new Problem(409, `${seller.name} has sent parcels, which stay on record. Block the seller instead.`)
+      if (await db.existsBy(OfferEntity, { seller: code }))
+        throw new Problem(409, `${seller.name} has offers. Block the seller instead.`)
+      await db.delete(SellerEntity, { code })
+    })
+    this.changes.tell('market')
+  }
+
+  /** All rates, the newest first. */
+  rates(): Promise<Rate[]> {
+    return this.database.getRepository(RateEntity).find({ order: { date: 'DESC', from: 'ASC', to: 'ASC' } })
+  }
+
+  async keepRate({ date, from, to, rate }: Rate): Promise<void> {
+    if (from === to) this.refuse('to', 'must be another currency')
+    await this.writer.transaction((db) => db.save(RateEntity, { date, from, to, rate }))
+    this.changes.tell('market')
+  }
+
+  /** Take a rate out, unless a seller's money could not be converted then. */
+  async removeRate(date: string, from: string, to: string): Promise<void> {
+    await this.writer.transaction(async (db) => {
+      const { affected } = await db.delete(RateEntity, { date, from, to })
+      if (!affected) throw notFound('rate', `${from} to ${to} of ${date}`)
+      const left = await db.find(RateEntity)
+      for (const { name, currency } of await db.find(SellerEntity))
+        if (currency !== HOME_CURRENCY && !left.some((rate) => [rate.from, rate.to].includes(currency)))
+          throw new Problem(
+            409,
+            `${name} sells in ${currency}; without this rate its prices mean nothing. It was kept.`,
+          )
+    })
+    this.changes.tell('market')
+  }
+
+  private async isConvertible(currency: string): Promise<boolean> {
+    return (await this.rates()).some(
+      ({ from, to }) => [from, to].includes(currency) && [from, to].includes(HOME_CURRENCY),
+    )
+  }
+
+  private refuse(field: string, message: string): never {
+    throw new Problem(400, `${field} ${message}. Nothing was written.`, [{ field, message }])
+  }
+}

@@ -1,0 +1,25 @@
+import { join } from 'node:path'
+import PDFDocument from 'pdfkit'
+import { fontFiles } from './fonts.ts'
+
+/** An A4 document without a page yet, with the fonts `heading` and `text`; `finish` gives its bytes. */
+export async function startPdf(
+  dataFolder: string,
+  title: string,
+): Promise<{ pdf: PDFKit.PDFDocument; finish: () => Promise<Buffer> }> {
+  const pdf = new PDFDocument({ size: 'A4', margin: 0, autoFirstPage: false, info: { Title: title } })
+  const [text, , heading] = await fontFiles(join(dataFolder, 'fonts'))
+  pdf.registerFont('heading', heading!)
+  pdf.registerFont('text', text!)
+  const chunks: Buffer[] = []
+  pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
+  const done = new Promise<void>((resolve) => pdf.on('end', resolve))
+  return {
+    pdf,
+    finish: async () => {
+      pdf.end()
+      await done
+      return Buffer.concat(chunks)
+    },
+  }
+}

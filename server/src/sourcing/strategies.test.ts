@@ -1,0 +1,118 @@
+import { beforeAll, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import {
+  planSourcing,
+  planVariant,
+  relaxations,
+  sensitivity,
+  spentIn,
+  unmetIn,
+  type PlanOptions,
+  type SourcingProblem,
+} from '@outfit/core/sourcing'
+import { anyProblem } from '../test/anyProblem.ts'
+import { everyPurchase } from '../test/everyPurchase.ts'
+import { loadHighsSolver } from './highsSolver.ts'
+
+let options: PlanOptions
+beforeAll(async () => {
+  options = { solve: await loadHighsSolver(), now: () => performance.now() / 1000 }
+})
+const free = (problem: SourcingProblem): SourcingProblem => ({
+  ...problem,
+  limits: { ...problem.limits, parcels: null, arriveBy: null, budget: null },
+})
+const withLimits = (problem: SourcingProblem, limits: Partial<SourcingProblem['limits']>): SourcingProblem => ({
+  ...problem,
+  limits: { ...problem.limits, ...limits },
+})
+
+test('fewest parcels, one seller and a dropped seller agree with trying every purchase', () => {
+  fc.assert(
+    fc.property(anyProblem().map(free), (problem) => {
+      const all = everyPurchase(problem)
+      const few = planVariant(problem, { way: 'fewest' }, options)
+      const least = [0, 1, 2].find((parcels) => everyPurchase(withLimits(problem, { parcels })).unmet === all.unmet)!
+      const within = everyPurchase(withLimits(problem, { parcels: least }))
+      expect([unmetIn(few), few.baskets.length <= least, few.total]).toEqual([all.unmet, true, within.total])
+
+      const one = planVariant(problem, { way: 'one' }, options)
+      const single = everyPurchase(withLimits(problem, { parcels: 1 }))
+      expect([unmetIn(one), one.total]).toEqual([single.unmet, single.total])
+
+      const dropped = planVariant(problem, { way: 'drop', seller: 's0' }, options)
+      const rest = everyPurchase({ ...problem, offers: problem.offers.filter(({ seller }) => seller !== 's0') })
+      expect([unmetIn(dropped), dropped.total]).toEqual([rest.unmet, rest.total])
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('figures and boxes first buys singly only what they do not bring enough of', () => {
+  fc.assert(
+    fc.property(anyProblem().map(free), (problem) => {
+      const plan = planVariant(problem, { way: 'whole' }, options)
+      const best = planSourcing(problem, options)
+      if (unmetIn(plan) === unmetIn(best)) expect(plan.total).toBeGreaterThanOrEqual(best.total)
+      const bought = plan.baskets.flatMap(({ lines }) => lines.map(({ offer }) => offer))
+      const singles = problem.offers.filter(({ id, yields }) => bought.includes(id) && yields.length === 1)
+      // A figure of which not even a step is in stock brings nothing.
+      const bundled = new Set(
+        problem.offers.flatMap(({ yields, qty, multiple }) =>
+          yields.length > 1 && qty >= multiple ? yields.map((y) => y.part) : [],
+        ),
+      )
+      const wholeOnly = everyPurchase({
+        ...problem,
+        offers: problem.offers.filter(({ yields }) => yields.length > 1 || !bundled.has(yields[0]!.part)),
+      })
+      if (singles.some(({ yields }) => bundled.has(yields[0]!.part)))
+        expect(wholeOnly.unmet).toBeGreaterThan(unmetIn(plan))
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('the relaxation named is enough, and one less is not', () => {
+  let seen = 0
+  fc.assert(
+    fc.property(anyProblem(), (problem) => {
+      const aim = everyPurchase(free(problem)).unmet
+      fc.pre(everyPurchase(problem).unmet > aim)
+      const { alone, together } = relaxations(problem, options)
+      seen += alone.length
+      for (const { limit, from, to } of alone) {
+        expect(to).toBeGreaterThan(from)
+        expect(everyPurchase(withLimits(problem, { [limit]: to })).unmet).toBe(aim)
+        expect(everyPurchase(withLimits(problem, { [limit]: to - 1 })).unmet).toBeGreaterThan(aim)
+      }
+      if (alone.length === 0) {
+        const all = Object.fromEntries(together.map(({ limit, to }) => [limit, to]))
+        expect(everyPurchase(withLimits(problem, all)).unmet).toBe(aim)
+      }
+    }),
+    { numRuns: 60, skipAllAfterTimeLimit: 60_000 },
+  )
+  expect(seen).toBeGreaterThan(5)
+})
+
+test('a line may rise by what is told and the plan stays best; above that another is better', () => {
+  fc.assert(
+    fc.property(anyProblem().map(free), (problem) => {
+      const plan = planSourcing(problem, options)
+      fc.pre(plan.baskets.length > 0)
+      for (const { offer, rise } of sensitivity(problem, plan, options, 2)) {
+        const units = plan.baskets.flatMap(({ lines }) => lines).find((line) => line.offer === offer)!.qty
+        const dearer = everyPurchase({ ...problem, offers: problem.offers.filter(({ id }) => id !== offer) })
+        if (rise === null) expect(dearer.unmet).toBeGreaterThan(unmetIn(plan))
+        else expect(Math.abs(dearer.total - plan.total - rise * units)).toBeLessThan(units)
+      }
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('what a plan spends is goods, shipping and handling', () => {
+  const basket = { seller: 's', lines: [], goods: 100, shipping: 20, handling: 3 }
+  expect(spentIn({ baskets: [basket, basket] })).toBe(246)
+})
