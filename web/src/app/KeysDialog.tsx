@@ -15,7 +15,7 @@ const KEYS: [string, string][] = [
   ['t', 'New take from this one'],
   ['n', 'Next pin'],
   ['Ctrl Z', 'Undo; with Shift, redo'],
-  ['g then r, d, p, l', 'Go to rosters, drawer, parts, later'],
+  ['g then r, m, o, d, p, l', 'Go to rosters, market, parcels (orders), drawer, parts, later'],
   ['g then i, b, a, t, w, s, c', 'Of an outfit: brief, bench, casting, takes, workbench, sourcing, card'],
   ['?', 'This list'],
 ]

@@ -17,8 +17,9 @@ const room = (isActive: boolean) =>
 /** Addresses that belong to a room besides its own. */
 const AREAS: Record<string, readonly string[]> = {
   Rosters: ['/rosters'],
+  Parcels: ['/parcels'],
   Drawer: ['/drawer'],
-  Parts: ['/parts', '/moulds', '/catalogue', '/tables'],
+  Parts: ['/parts', '/moulds', '/catalogue', '/packs', '/tables'],
 }
 
 /** The frame of every view: rooms, where one is, whether all is saved. */
@@ -48,6 +49,8 @@ export function Shell() {
           { key: 'c', name: 'Card', to: `/outfits/${outfit}/card${take}` },
         ]
       : []),
+    { key: 'm', name: 'Market', to: '/market' },
+    { key: 'o', name: 'Parcels', to: '/parcels' },
     { key: 'd', name: 'Drawer', to: '/drawer' },
     { key: 'p', name: 'Parts', to: '/parts' },
     { key: 'l', name: 'Later', to: '/later' },

@@ -27,7 +27,7 @@ import type {
   Switches,
 } from '@outfit/core/roster'
 import type { Replicability } from '@outfit/core/market'
-import type { ReportWithParts, WayToGet } from '@outfit/core/sourcing'
+import type { BuyingOptions, ReportWithParts, VariantReport, WayToGet } from '@outfit/core/sourcing'
 
 export interface Candidate {
   part: Part
@@ -162,6 +162,11 @@ export interface NewLater {
   part?: string
   atMost?: number
 }
+
+/** What to plan for: a take of an outfit, several outfits, or a whole roster. */
+export type PlanAsk = { options?: BuyingOptions } & (
+  { outfit: string; take: string } | { outfits: string[] } | { roster: string }
+)
 
 export const api = createApi({
   reducerPath: 'api',
@@ -387,9 +392,21 @@ export const api = createApi({
       query: (id) => ({ url: `later/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Later'],
     }),
-    startPlan: build.mutation<{ job: string }, { outfit: string; take: string }>({
+    startPlan: build.mutation<{ job: string }, PlanAsk>({
       query: (body) => ({ url: 'plans', method: 'POST', body }),
     }),
+    startVariant: build.mutation<{ job: string }, { base: string; ask: VariantReport['variant'] }>({
+      query: ({ base, ask }) => ({ url: `plans/${base}/variants`, method: 'POST', body: ask }),
+    }),
+    variantReport: build.query<VariantReport, { base: string; job: string }>({
+      query: ({ base, job }) => `plans/${base}/variants/${job}`,
+      keepUnusedDataFor: 600,
+    }),
+    prices: build.query<{ prices: Record<string, number | null> }, readonly string[]>({
+      query: (things) => ({ url: 'prices', params: { things: things.join(',') } }),
+      providesTags: ['Catalogue'],
+    }),
+    enoughOfJob: build.mutation<void, string>({ query: (job) => ({ url: `jobs/${job}/enough`, method: 'POST' }) }),
     cancelJob: build.mutation<void, string>({ query: (job) => ({ url: `jobs/${job}`, method: 'DELETE' }) }),
     report: build.query<ReportWithParts, string>({ query: (job) => `plans/${job}`, keepUnusedDataFor: 600 }),
   }),

@@ -58,9 +58,29 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../roster/RankingView.tsx')).RankingView }),
       },
       {
+        path: 'rosters/:roster/buying',
+        lazy: async () => ({ Component: (await import('../sourcing/RosterBuyingView.tsx')).RosterBuyingView }),
+      },
+      {
         path: 'rosters/:roster/rules',
         lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).RosterRulesView }),
       },
+      {
+        path: 'market',
+        lazy: async () => ({ Component: (await import('../market/MarketView.tsx')).MarketView }),
+      },
+      {
+        path: 'packs/:release',
+        lazy: async () => ({ Component: (await import('../market/PacksView.tsx')).PacksView }),
+      },
+      {
+        path: 'parcels/spending',
+        lazy: async () => ({ Component: (await import('../parcels/SpendingView.tsx')).SpendingView }),
+      },
+      ...['parcels', 'parcels/:parcel'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../parcels/ParcelsView.tsx')).ParcelsView }),
+      })),
       ...DRAWER.map(([path, load]) => ({ path, lazy: async () => ({ Component: await load() }) })),
       {
         path: 'outfits/:outfit/workbench',

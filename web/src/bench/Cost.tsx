@@ -21,7 +21,7 @@ export function Cost({ outfit, placements, missing, coming, catalogue, label }: 
   const version = useAppSelector(({ bench }) => bench.version)
   const take = useAppSelector(({ bench }) => bench.take)
   const lowest = useAppSelector((state) => state.catalogue.lowest)
-  const plan = usePlan(outfit.id, take, String(version), saved && missing.length > 0)
+  const plan = usePlan(saved && take && missing.length > 0 ? { outfit: outfit.id, take } : null, String(version))
   return (
     <CostTape
       placements={placements}

@@ -111,13 +111,20 @@ export function ReleaseEditor() {
             </label>
           </div>
           {watch('kind') === 'blind pack' && (
-            <Contents
-              title="What stands in a full case"
-              about="each pack brings one of these by chance"
-              rows={watch('cases')}
-              figuresOnly
-              onChange={(rows) => setValue('cases', rows, { shouldDirty: true })}
-            />
+            <>
+              {data && data.cases.length > 0 && (
+                <Link to={`/packs/${data.code}`} className="font-semibold text-act underline">
+                  How many packs for the figures you want?
+                </Link>
+              )}
+              <Contents
+                title="What stands in a full case"
+                about="each pack brings one of these by chance"
+                rows={watch('cases')}
+                figuresOnly
+                onChange={(rows) => setValue('cases', rows, { shouldDirty: true })}
+              />
+            </>
           )}
           <Contents
             title={watch('kind') === 'blind pack' ? 'What is in every pack besides' : 'What is in it'}

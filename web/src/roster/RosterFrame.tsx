@@ -38,6 +38,7 @@ export function RosterFrame({ wide = false, children }: { wide?: boolean; childr
     ['Line-up', at('/line-up')],
     ...(audited ? [['Audit', at('/audit')] as [string, string]] : []),
     ['Ranking', at('/ranking')],
+    ['Buying', at('/buying')],
     ['House rules', at('/rules')],
   ]
   return (

@@ -2,8 +2,10 @@ import { putOn } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney } from '@outfit/core/market'
 import type { Basket, Offer, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
+import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
+import { boughtFor } from './planNotes.ts'
 
 interface BagProps {
   basket: Basket
@@ -11,10 +13,14 @@ interface BagProps {
   catalogue: Catalogue
   /** Which needs the bought units fill; not known for the naive plan. */
   fills?: SourcingPlan['fills'] | undefined
+  /** Asked why it is bought here; not given where that is known or was asked. */
+  onWhy?: (() => void) | undefined
+  /** What orders it; not given where it cannot be. */
+  onOrder?: (() => void) | undefined
 }
 
 /** One parcel as a paper bag: its lines as drawn parts, its shipping. */
-export function Bag({ basket, report, catalogue, fills }: BagProps) {
+export function Bag({ basket, report, catalogue, fills, onWhy, onOrder }: BagProps) {
   const { currency, sellers, offers } = report.problem
   const seller = sellers.find(({ id }) => id === basket.seller)!
   const money = (amount: number) => formatMoney(amount, currency)
@@ -41,6 +47,7 @@ export function Bag({ basket, report, catalogue, fills }: BagProps) {
               report={report}
               catalogue={catalogue}
               used={fills ? (usedOf.get(id) ?? 0) : null}
+              forWhom={fills ? boughtFor(report, fills, id) : ''}
             />
           )
         })}
@@ -54,6 +61,18 @@ export function Bag({ basket, report, catalogue, fills }: BagProps) {
         <span>this parcel</span>
         <span>{money(basket.goods + basket.shipping + basket.handling)}</span>
       </p>
+      <p className="mt-2 flex gap-2">
+        {onOrder && (
+          <Button look="act" onClick={onOrder} aria-label={`Order the parcel from ${seller.name}`}>
+            Order this parcel
+          </Button>
+        )}
+        {onWhy && (
+          <Button onClick={onWhy} aria-label={`Why from ${seller.name}?`}>
+            Why here?
+          </Button>
+        )}
+      </p>
     </article>
   )
 }
@@ -65,9 +84,11 @@ interface LineProps {
   catalogue: Catalogue
   /** Parts of it that fill a need; null when that was not worked out. */
   used: number | null
+  /** Outfits it is for, in words. */
+  forWhom: string
 }
 
-function Line({ offer, qty, report, catalogue, used }: LineProps) {
+function Line({ offer, qty, report, catalogue, used, forWhom }: LineProps) {
   const thing = report.things[offer.id]
   const single = offer.yields.length === 1 ? catalogue.parts.get(offer.yields[0]!.part) : undefined
   const placements = putOn(offer.yields, catalogue)
@@ -96,6 +117,7 @@ function Line({ offer, qty, report, catalogue, used }: LineProps) {
           {colour && <Swatch colour={colour} size={10} />}
           {remarks.join(' · ')}
         </span>
+        {forWhom && <span className="block text-[13px] text-soft">{forWhom}</span>}
       </span>
       <span>{formatMoney(offer.price * qty, report.problem.currency)}</span>
     </li>

@@ -1,21 +1,35 @@
 import { describe, expect, test } from '@jest/globals'
-import type { SourcingReport } from '@outfit/core/sourcing'
-import { planNotes } from './planNotes.ts'
+import type { SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
+import { boughtFor, planNotes, withoutSeller } from './planNotes.ts'
 
 const report = (change: { plan?: object; naive?: object }) =>
   ({
     problem: {
       currency: 'EUR',
-      needs: [{ id: 'n', qty: 2, accept: [{ part: 'P1', penalty: 0 }] }],
-      sellers: [{ id: 's', name: 'Tin Whistle Parts' }],
+      needs: [
+        {
+          id: 'n',
+          qty: 2,
+          accept: [
+            { part: 'P1', penalty: 0 },
+            { part: 'P3', penalty: 40 },
+          ],
+        },
+      ],
+      sellers: [
+        { id: 's', name: 'Tin Whistle Parts' },
+        { id: 't', name: 'Lock 9 Loft' },
+      ],
     },
     plan: { baskets: [], fills: [], surplus: [], unmet: [], ...change.plan },
     naive: { baskets: [], unmet: [], filledUp: [], refused: [], ...change.naive },
     things: { f: { kind: 'figure', code: 'F', condition: 'new', name: 'Figure: Storm warden' } },
   }) as unknown as SourcingReport
 const nameOf = (code: string) => ({ P1: 'Mitt · Fawn', P2: 'Oar · Oak' })[code] ?? code
-const notes = (change: Parameters<typeof report>[0], shown: 'best' | 'naive' = 'best') =>
-  Object.fromEntries(planNotes(report(change), shown, nameOf).map(({ title, lines }) => [title, lines]))
+const notes = (change: Parameters<typeof report>[0], shown: 'plan' | 'naive' = 'plan') => {
+  const told = report(change)
+  return Object.fromEntries(planNotes(told, told[shown], nameOf).map(({ title, lines }) => [title, lines]))
+}
 
 describe('worth knowing about a plan', () => {
   test('nothing, when nothing is', () => {
@@ -53,5 +67,49 @@ describe('worth knowing about a plan', () => {
         'Tin Whistle Parts would refuse the order: its whole list does not reach its minimum.',
       ],
     })
+  })
+
+  test('second choices, with what they count for', () => {
+    const fills = [
+      { need: 'n', part: 'P3', qty: 2, from: 'f' },
+      { need: 'n', part: 'P3', qty: 1, from: 'owned' },
+    ]
+    expect(notes({ plan: { fills } })['Second choices']).toEqual(['2 × P3 for Mitt · Fawn, counted as €0.80 dearer.'])
+  })
+})
+
+describe('without a seller', () => {
+  const plan = (total: number, sellers: string[], unmet = 0) =>
+    ({ total, baskets: sellers.map((seller) => ({ seller })), unmet: unmet ? [{ qty: unmet }] : [] }) as SourcingPlan
+  const told = (other: SourcingPlan) => withoutSeller(report({}).problem, 's', plan(1000, ['s']), other)
+
+  test('what it costs more, and who sells instead', () => {
+    expect(told(plan(1250, ['t']))).toBe(
+      'Without Tin Whistle Parts: €2.50 dearer; Lock 9 Loft would sell instead; 1 parcel.',
+    )
+  })
+
+  test('what could not be had at all, an equal plan, and a better one that time did not find', () => {
+    expect(told(plan(0, [], 2))).toContain('2 parts could not be had; the others would sell what it sells; 0 parcels')
+    expect(told(plan(1000, ['t']))).toContain('no dearer')
+    expect(told(plan(900, ['t']))).toContain('€1.00 cheaper: the plan was not the best yet')
+  })
+})
+
+describe('for whom a line is bought', () => {
+  const outfits = ['Ines', 'Otto', 'Lune'].map((name) => ({ id: name, name }))
+  const wantedBy = { P1: outfits.map(({ name }) => ({ name, qty: 1 })) }
+  const fills = [{ need: 'n', part: 'P3', qty: 1, from: 'f' }]
+  const told = (change: object, offer = 'f') =>
+    boughtFor({ ...report({}), outfits, wantedBy, ...change } as SourcingReport, fills, offer)
+
+  test('the outfits that lack what it fills, also with a second choice', () => {
+    expect(told({})).toBe('for Ines; Otto and 1 more')
+    expect(told({ wantedBy: { P1: [{ name: 'Otto', qty: 2 }] } })).toBe('for Otto')
+  })
+
+  test('nothing where there is one outfit, or it fills no need', () => {
+    expect(told({ outfits: outfits.slice(0, 1) })).toBe('')
+    expect(told({}, 'other')).toBe('')
   })
 })

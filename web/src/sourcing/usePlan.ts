@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { skipToken } from '@reduxjs/toolkit/query'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText, type PlanAsk } from '../app/api.ts'
 import { watchJob, type JobEvent } from '../app/watchJob.ts'
 
 type PlanEvent = JobEvent<{ best: number | null; bound: number | null }>
@@ -17,51 +17,56 @@ export interface PlanState {
 const IDLE: PlanState = { state: 'idle', of: '', job: null, progress: null, problem: null }
 
 /**
- * The sourcing plan of a take, made anew whenever `key` changes; a plan that is overtaken is cancelled. With
- * `ready` false nothing is started yet (what is on the bench is not saved). `again` changes when the user asks once more.
+ * Follow a job that `start` begins, anew whenever `of` changes; one that is overtaken is cancelled. With `of` null nothing
+ * is started. `again` changes when the user asks once more.
  */
-export function usePlan(
-  outfit: string | undefined,
-  take: string | null | undefined,
-  key: string,
-  ready: boolean,
-  again = 0,
-) {
-  const [latest, setPlan] = useState<PlanState>(IDLE)
-  const of = `${take} ${key}`
-  const plan = latest.of === of ? latest : IDLE
-  const [start] = api.endpoints.startPlan.useMutation()
+export function useJob(of: string | null, start: () => Promise<{ job: string }>, again = 0) {
+  const [latest, setState] = useState<PlanState>(IDLE)
+  const current = latest.of === of ? latest : IDLE
   const [cancelJob] = api.endpoints.cancelJob.useMutation()
+  const [enoughOf] = api.endpoints.enoughOfJob.useMutation()
   useEffect(() => {
-    if (!outfit || !take || !ready) return
+    if (of === null) return
     let leave: (() => void) | null = null
     let job: string | null = null
     let running = false
     let over = false
     const settle = (next: Partial<PlanState>) => {
-      if (!over) setPlan((plan) => ({ ...plan, ...next }))
+      if (!over) setState((state) => ({ ...state, ...next }))
     }
-    void start({ outfit, take })
-      .unwrap()
-      .then(
-        (answer) => {
-          job = answer.job
-          if (over) return void cancelJob(job)
-          setPlan({ ...IDLE, state: 'running', of, job })
-          running = true
-          leave = watchJob<NonNullable<PlanEvent['progress']>>(job, ({ state, progress, detail }) => {
-            running = state === 'running'
-            settle({ state, problem: detail ?? null, ...(progress ? { progress } : {}) })
-          })
-        },
-        (error: unknown) => settle({ ...IDLE, state: 'failed', of, problem: errorText(error) }),
-      )
+    void start().then(
+      (answer) => {
+        job = answer.job
+        if (over) return void cancelJob(job)
+        setState({ ...IDLE, state: 'running', of, job })
+        running = true
+        leave = watchJob<NonNullable<PlanEvent['progress']>>(job, ({ state, progress, detail }) => {
+          running = state === 'running'
+          settle({ state, problem: detail ?? null, ...(progress ? { progress } : {}) })
+        })
+      },
+      (error: unknown) => settle({ ...IDLE, state: 'failed', of, problem: errorText(error) }),
+    )
     return () => {
       over = true
       leave?.()
       if (job && running) void cancelJob(job)
     }
-  }, [outfit, take, of, ready, again, start, cancelJob])
+    // What `start` does is told by `of`.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [of, again, cancelJob])
+  return {
+    ...current,
+    cancel: () => current.job && void cancelJob(current.job),
+    /** The best found so far will do. */
+    enough: () => current.job && void enoughOf(current.job),
+  }
+}
+
+/** The sourcing plan of what is asked, made anew whenever that or `version` changes; of nothing yet with null. */
+export function usePlan(ask: PlanAsk | null, version: string, again = 0) {
+  const [start] = api.endpoints.startPlan.useMutation()
+  const plan = useJob(ask && `${JSON.stringify(ask)} ${version}`, () => start(ask!).unwrap(), again)
   const { data: report, error } = api.endpoints.report.useQuery(
     plan.state === 'done' && plan.job ? plan.job : skipToken,
   )
@@ -69,6 +74,5 @@ export function usePlan(
     ...plan,
     problem: plan.problem ?? (error ? errorText(error) : null),
     report: plan.state === 'done' ? report : undefined,
-    cancel: () => plan.job && void cancelJob(plan.job),
   }
 }

@@ -1,0 +1,107 @@
+import { Pencil, Plus } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { formatMoney } from '@outfit/core/market'
+import { errorText } from '../app/api.ts'
+import { marketApi, type ToldSeller } from '../app/marketApi.ts'
+import { dayInWords } from '../parcels/parcelWords.ts'
+import { Button } from '../ui/Button.tsx'
+import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Rates } from './Rates.tsx'
+import { SellerDialog } from './SellerDialog.tsx'
+import { shippingInWords } from './sellerForm.ts'
+
+const STANDING = { none: '', favoured: '★ favoured', blocked: '✕ blocked' } as const
+
+/** Who sells, on which terms, and what their money is worth. */
+export function MarketView() {
+  const { data, error, refetch } = marketApi.endpoints.market.useQuery()
+  const [edited, edit] = useState<ToldSeller | 'new' | null>(null)
+  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (!data) return <Waiting>Asking who sells…</Waiting>
+  const { sellers } = data
+  const offers = sellers.reduce((sum, seller) => sum + seller.offers, 0)
+  return (
+    <div className="mx-auto max-w-[1240px] px-5 py-4">
+      <div className="flex items-baseline gap-3">
+        <h1 className="text-3xl">
+          Market
+          <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">
+            {sellers.length} sellers, {offers.toLocaleString('en')} offers
+          </span>
+        </h1>
+        <span className="ml-auto flex gap-2">
+          <Link to="/tables" className="self-center font-semibold text-act underline">
+            Bring offers in
+          </Link>
+          <Button look="act" onClick={() => edit('new')}>
+            <Plus aria-hidden className="size-4" /> New seller
+          </Button>
+        </span>
+      </div>
+      {sellers.length === 0 ? (
+        <EmptyNote title="Nobody sells yet">Make a seller, then bring its offers in as a table.</EmptyNote>
+      ) : (
+        <table className="mt-3 w-full">
+          <thead className="text-left text-[13px] text-soft">
+            <tr>
+              {['seller', 'shipping', 'minimum', 'handling', 'days', 'rated', 'offers', 'newest'].map((head) => (
+                <th key={head} className="pr-4 font-normal">
+                  {head}
+                </th>
+              ))}
+              <th>
+                <span className="sr-only">change</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {sellers.map((seller) => (
+              <Row key={seller.code} seller={seller} onEdit={() => edit(seller)} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <Rates />
+      {edited && (
+        <SellerDialog
+          seller={edited === 'new' ? null : edited}
+          taken={sellers.map(({ code }) => code)}
+          onLeave={() => edit(null)}
+        />
+      )}
+    </div>
+  )
+}
+
+function Row({ seller, onEdit }: { seller: ToldSeller; onEdit: () => void }) {
+  const money = (amount: number) => (amount === 0 ? 'none' : formatMoney(amount, seller.currency))
+  return (
+    <tr className="border-t border-rule align-top [&>td]:py-1.5 [&>td]:pr-4">
+      <td>
+        <strong className="block">{seller.name}</strong>
+        <span className="text-[13px] text-soft">
+          {seller.country} · {seller.currency}
+          {seller.standing !== 'none' && (
+            <span className={`ml-1.5 font-semibold ${seller.standing === 'blocked' ? 'text-problem' : 'text-good'}`}>
+              {STANDING[seller.standing]}
+            </span>
+          )}
+        </span>
+        {seller.notes && <span className="block max-w-[260px] text-[13px] text-soft">{seller.notes}</span>}
+      </td>
+      <td className="max-w-[330px]">{shippingInWords(seller)}</td>
+      <td>{money(seller.minimum)}</td>
+      <td>{money(seller.handling)}</td>
+      <td>{seller.arrivesInDays}</td>
+      <td>{seller.rating === null ? '–' : `${seller.rating} of 5`}</td>
+      <td>{seller.offers.toLocaleString('en')}</td>
+      <td>{seller.newest ? dayInWords(seller.newest) : '–'}</td>
+      <td className="text-right">
+        <Button look="plain" aria-label={`Change ${seller.name}`} onClick={onEdit}>
+          <Pencil aria-hidden className="size-4" />
+        </Button>
+      </td>
+    </tr>
+  )
+}

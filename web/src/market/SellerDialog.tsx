@@ -1,0 +1,190 @@
+import { Plus, X } from 'lucide-react'
+import { useState } from 'react'
+import { STANDINGS, type Standing } from '@outfit/core/market'
+import { SHIPPING_BASES, type Shipping } from '@outfit/core/sourcing'
+import { errorText } from '../app/api.ts'
+import { marketApi, type ToldSeller } from '../app/marketApi.ts'
+import { Button } from '../ui/Button.tsx'
+import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
+import { tell } from '../ui/tell.ts'
+import { codeFor, NEW_SELLER, termsOf, typed, type TypedSeller } from './sellerForm.ts'
+
+const BASIS: Record<Shipping['basis'], string> = {
+  value: 'value',
+  count: 'number of pieces',
+  weight: 'weight in grams',
+}
+const STANDING: Record<Standing, string> = {
+  none: 'neither',
+  favoured: 'I like to buy there',
+  blocked: 'I never buy there',
+}
+
+interface SellerDialogProps {
+  /** null for a new one. */
+  seller: ToldSeller | null
+  taken: readonly string[]
+  onLeave: () => void
+}
+
+/** A seller's terms, made or changed. */
+export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
+  const [values, setValues] = useState<TypedSeller>(() => {
+    if (!seller) return NEW_SELLER
+    const { code: _code, offers: _offers, newest: _newest, ...terms } = seller
+    return typed(terms)
+  })
+  const [problem, setProblem] = useState('')
+  const [keep, { isLoading }] = marketApi.endpoints.keepSeller.useMutation()
+  const [remove] = marketApi.endpoints.removeSeller.useMutation()
+  const set = (change: Partial<TypedSeller>) => setValues((before) => ({ ...before, ...change }))
+  const setBand = (at: number, change: Partial<TypedSeller['bands'][number]>) =>
+    set({ bands: values.bands.map((band, i) => (i === at ? { ...band, ...change } : band)) })
+  const save = async () => {
+    setProblem('')
+    try {
+      const terms = termsOf(values)
+      const answer = await keep({ code: seller?.code ?? codeFor(terms.name, taken), terms })
+      if (answer.error) return setProblem(errorText(answer.error))
+      tell(seller ? `${terms.name} is kept as changed.` : `${terms.name} sells now.`)
+      return onLeave()
+    } catch (error) {
+      return setProblem((error as Error).message)
+    }
+  }
+  const takeOut = async () => {
+    const answer = await remove(seller!.code)
+    if (answer.error) return setProblem(errorText(answer.error))
+    tell(`${seller!.name} was taken out.`)
+    return onLeave()
+  }
+  const text = (label: string, field: 'name' | 'country' | 'currency' | 'minimum' | 'handling' | 'arrivesInDays') => (
+    <label className="block font-semibold">
+      {label}
+      <input
+        value={values[field]}
+        onChange={({ target }) =>
+          set({ [field]: field === 'currency' ? target.value.toUpperCase() : target.value } as Partial<TypedSeller>)
+        }
+        className={FIELD}
+      />
+    </label>
+  )
+  return (
+    <FormDialog
+      title={seller ? seller.name : 'New seller'}
+      keep="Keep it"
+      ready={!isLoading}
+      problem={problem}
+      onKeep={() => void save()}
+      onLeave={onLeave}
+    >
+      <div className="grid grid-cols-[1fr_150px_80px] gap-3">
+        {text('Name', 'name')}
+        {text('Country', 'country')}
+        {text('Currency', 'currency')}
+      </div>
+      <div className="grid grid-cols-4 gap-3">
+        {text('Minimum', 'minimum')}
+        {text('Handling', 'handling')}
+        {text('Days', 'arrivesInDays')}
+        <label className="block font-semibold">
+          Your rating
+          <select
+            value={values.rating ?? ''}
+            onChange={({ target }) => set({ rating: target.value === '' ? null : Number(target.value) })}
+            className={FIELD}
+          >
+            <option value="">none</option>
+            {[1, 2, 3, 4, 5].map((n) => (
+              <option key={n} value={n}>
+                {n} of 5
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <fieldset>
+        <legend className="font-semibold">
+          Shipping by{' '}
+          <select
+            aria-label="Shipping by"
+            value={values.shippingBasis}
+            onChange={({ target }) => set({ shippingBasis: target.value as Shipping['basis'] })}
+            className="rounded-[8px] border border-rule bg-paper px-1.5 py-0.5 font-normal"
+          >
+            {SHIPPING_BASES.map((basis) => (
+              <option key={basis} value={basis}>
+                {BASIS[basis]}
+              </option>
+            ))}
+          </select>
+        </legend>
+        <ul>
+          {values.bands.map((band, i) => (
+            <li key={i} className="mt-1 flex items-center gap-2">
+              up to
+              <input
+                aria-label={`Band ${i + 1}, up to`}
+                placeholder="any"
+                value={band.upTo}
+                onChange={({ target }) => setBand(i, { upTo: target.value })}
+                className={`${FIELD} !mt-0 !w-[100px]`}
+              />
+              for
+              <input
+                aria-label={`Band ${i + 1}, price`}
+                value={band.price}
+                onChange={({ target }) => setBand(i, { price: target.value })}
+                className={`${FIELD} !mt-0 !w-[100px]`}
+              />
+              <Button
+                look="plain"
+                aria-label={`Take band ${i + 1} out`}
+                onClick={() => set({ bands: values.bands.filter((_, n) => n !== i) })}
+              >
+                <X aria-hidden className="size-4" />
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <Button
+          look="plain"
+          className="mt-1"
+          onClick={() => set({ bands: [...values.bands, { upTo: '', price: '' }] })}
+        >
+          <Plus aria-hidden className="size-4" /> Another band
+        </Button>
+      </fieldset>
+      <label className="block font-semibold">
+        What you think of it
+        <select
+          value={values.standing}
+          onChange={({ target }) => set({ standing: target.value as Standing })}
+          className={FIELD}
+        >
+          {STANDINGS.map((standing) => (
+            <option key={standing} value={standing}>
+              {STANDING[standing]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="block font-semibold">
+        Notes
+        <textarea
+          rows={2}
+          maxLength={2000}
+          value={values.notes ?? ''}
+          onChange={({ target }) => set({ notes: target.value })}
+          className={FIELD}
+        />
+      </label>
+      {seller && seller.offers === 0 && (
+        <Button look="plain" onClick={() => void takeOut()}>
+          Take this seller out
+        </Button>
+      )}
+    </FormDialog>
+  )
+}

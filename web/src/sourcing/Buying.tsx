@@ -1,0 +1,52 @@
+import { useState, type ReactNode } from 'react'
+import { catalogueOf } from '@outfit/core/catalogue'
+import { api, errorText, type PlanAsk } from '../app/api.ts'
+import { Button } from '../ui/Button.tsx'
+import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { useBuyingOptions } from './buyingOptions.ts'
+import { Planning, Report } from './Report.tsx'
+import { usePlan } from './usePlan.ts'
+
+interface BuyingProps {
+  ask: PlanAsk
+  /** Changes when what is asked for may have. */
+  version: string
+  currency: string
+  back: { to: string; label: string }
+  aside?: ReactNode
+}
+
+/** Plans the buying of something and shows the plan; planned anew when the options change. */
+export function Buying({ ask, version, currency, back, aside }: BuyingProps) {
+  const basics = api.endpoints.basics.useQuery()
+  const [options, setOptions] = useBuyingOptions()
+  const [again, setAgain] = useState(0)
+  const plan = usePlan({ ...ask, options }, version, again)
+  if (basics.error) return <ErrorNote onRetry={() => void basics.refetch()}>{errorText(basics.error)}</ErrorNote>
+  if (plan.problem) return <ErrorNote onRetry={() => setAgain(again + 1)}>{plan.problem}</ErrorNote>
+  if (plan.state === 'cancelled')
+    return (
+      <EmptyNote title="Planning was stopped">
+        <p>Nothing was bought and nothing has changed.</p>
+        <Button look="act" className="mt-3" onClick={() => setAgain(again + 1)}>
+          Plan again
+        </Button>
+      </EmptyNote>
+    )
+  if (!basics.data) return <Waiting>Looking up what is missing…</Waiting>
+  if (!plan.report)
+    return <Planning progress={plan.progress} currency={currency} onCancel={plan.cancel} onEnough={plan.enough} />
+  const { parts, prints } = plan.report
+  return (
+    <Report
+      key={plan.job}
+      report={plan.report}
+      job={plan.job!}
+      catalogue={catalogueOf({ ...basics.data, parts, prints })}
+      options={options}
+      onOptions={setOptions}
+      back={back}
+      aside={aside}
+    />
+  )
+}

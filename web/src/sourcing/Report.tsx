@@ -1,0 +1,267 @@
+import { useState, type ReactNode } from 'react'
+import { Link } from 'react-router'
+import { Download } from 'lucide-react'
+import { catalogueOf, partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { CAUTIONS } from '@outfit/core/fitting'
+import { formatMoney } from '@outfit/core/market'
+import type { BuyingOptions, ReportWithParts, SourcingPlan } from '@outfit/core/sourcing'
+import { Button } from '../ui/Button.tsx'
+import { EmptyNote } from '../ui/Notes.tsx'
+import { OrderDialog } from './OrderDialog.tsx'
+import { Bag } from './Bag.tsx'
+import { Firmness } from './Firmness.tsx'
+import { OptionsBar } from './OptionsBar.tsx'
+import { planNotes } from './planNotes.ts'
+import { Terms } from './Terms.tsx'
+import { useVariant } from './useVariant.ts'
+import { count, daysOf, proofOf, relaxedInWords, remarkOf, type Way } from './ways.ts'
+import { WithoutSeller } from './WithoutSeller.tsx'
+
+interface ReportProps {
+  report: ReportWithParts
+  job: string
+  catalogue: Catalogue
+  options: BuyingOptions
+  onOptions: (change: BuyingOptions) => void
+  back: { to: string; label: string }
+  /** What stands beside the heading. */
+  aside?: ReactNode
+}
+
+/** Ways to buy what is missing, side by side; the one looked at opened into its parcels and terms. */
+export function Report({ report, job, catalogue: known, options, onOptions, back, aside }: ReportProps) {
+  const [shown, show] = useState<Way['key']>('best')
+  const [asked, ask] = useState<readonly string[]>([])
+  const [ordering, order] = useState<readonly string[] | null>(null)
+  const { plan, naive, problem } = report
+  const anything = plan.baskets.length > 0
+  // One after the other, the thread of the solver being one.
+  const fewest = useVariant(anything ? job : null, { way: 'fewest' })
+  const over = ({ state }: { state: string }) => state !== 'idle' && state !== 'running'
+  const one = useVariant(over(fewest) ? job : null, { way: 'one' })
+  const whole = useVariant(over(one) ? job : null, { way: 'whole' })
+  const variants = { fewest, one, whole }
+  const more = [fewest, one, whole].flatMap(({ report: variant }) => (variant ? [variant] : []))
+  const catalogue = catalogueOf({
+    colours: [...known.colours.values()],
+    moulds: [...known.moulds.values()],
+    prints: [...known.prints.values(), ...more.flatMap(({ prints }) => prints)],
+    parts: [...known.parts.values(), ...more.flatMap(({ parts }) => parts)],
+  })
+  const money = (amount: number) => formatMoney(amount, problem.currency)
+  const nameOf = (code: string) => {
+    const part = catalogue.parts.get(code)
+    return part ? partLabel(catalogue, part) : code
+  }
+  const sellerName = (id: string) => problem.sellers.find((seller) => seller.id === id)?.name ?? id
+  if (!anything && plan.unmet.length === 0)
+    return (
+      <EmptyNote title="Nothing to buy">
+        The drawer has every part of {report.name}
+        {report.label && `, take ${report.label}`}.{' '}
+        <Link to={back.to} className="font-semibold text-act underline">
+          {back.label}
+        </Link>
+      </EmptyNote>
+    )
+  const titles = { fewest: 'Fewest parcels', one: 'One seller', whole: 'Figures and boxes first' } as const
+  const ways: Way[] = [
+    { key: 'best', title: 'Best plan', plan, remark: remarkOf(plan, 'best') },
+    { key: 'each', title: 'Cheapest of each', plan: naive, remark: remarkOf(naive, 'each') },
+    ...(anything ? (['fewest', 'one', 'whole'] as const) : []).map((key): Way => {
+      const { report: variant, problem: failed } = variants[key]
+      const found = variant?.plan ?? null
+      return { key, title: titles[key], plan: found, remark: found ? remarkOf(found, key) : (failed ?? '') }
+    }),
+  ]
+  const way = ways.find(({ key }) => key === shown)!
+  const looked = way.plan ?? plan
+  const solved = 'fills' in looked ? looked : null
+  const variantJob = shown === 'fewest' || shown === 'one' || shown === 'whole' ? variants[shown].job : null
+  const difference = looked.total - plan.total
+  const missing = (one: { unmet: readonly { qty: number }[] }) => one.unmet.reduce((sum, { qty }) => sum + qty, 0)
+  const comparable = missing(looked) === missing(plan)
+  return (
+    <div className="flex h-full min-w-[1180px] flex-col">
+      <div className="min-h-0 flex-1 overflow-y-auto px-5 pt-4 pb-6">
+        <div className="flex items-baseline gap-3">
+          <h1 className="text-2xl">
+            {!anything
+              ? 'Nothing can be bought'
+              : `${count(plan.baskets.length, 'parcel')}, ${money(plan.total)}, ${plan.unmet.length > 0 ? 'what can be had is here' : 'all here'} in ${count(daysOf(plan.baskets, problem), 'day')}`}
+            <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{proofOf(plan, money)}</span>
+          </h1>
+          <span className="ml-auto shrink-0">{aside}</span>
+        </div>
+        {report.relaxed && (
+          <p role="alert" className="mt-1 font-semibold text-problem">
+            A limit is too tight: {count(missing(plan), 'part')} cannot be bought within it.{' '}
+            {relaxedInWords(report.relaxed, money)}
+          </p>
+        )}
+        <div role="radiogroup" aria-label="Ways to buy" className="mt-3 grid grid-cols-5 gap-3.5">
+          {ways.map(({ key, title, plan: found, remark }) => (
+            <button
+              key={key}
+              type="button"
+              role="radio"
+              aria-checked={shown === key}
+              disabled={!found}
+              onClick={() => show(key)}
+              className={`flex flex-col rounded-[10px] border bg-card px-3.5 py-2.5 text-left ${shown === key ? 'border-act outline-2 outline-act' : 'border-rule enabled:hover:border-act'}`}
+            >
+              <span className="block font-bold">{title}</span>
+              <span className="block font-head text-[21px] leading-tight font-bold">
+                {found ? money(found.total) : '…'}
+              </span>
+              <span className="block text-[13px] text-soft">
+                {found
+                  ? `${count(found.baskets.length, 'parcel')} · ${count(daysOf(found.baskets, problem), 'day')} · ${remark}`
+                  : remark || 'is being worked out'}
+              </span>
+            </button>
+          ))}
+        </div>
+        <div className="mt-5 flex items-start gap-6">
+          <div className="flex min-w-0 flex-1 flex-wrap gap-5">
+            {looked.baskets.map((basket) => (
+              <Bag
+                key={basket.seller}
+                basket={basket}
+                report={report}
+                catalogue={catalogue}
+                fills={solved?.fills}
+                onOrder={solved ? () => order([basket.seller]) : undefined}
+                onWhy={
+                  shown === 'best' && !asked.includes(basket.seller) ? () => ask([...asked, basket.seller]) : undefined
+                }
+              />
+            ))}
+          </div>
+          <section aria-label="What it is made of" className="w-[300px] shrink-0">
+            <h2 className="text-lg">What it is made of</h2>
+            <Terms plan={looked} problem={problem} sellerName={sellerName} nameOf={nameOf} />
+            {shown === 'best'
+              ? naive.total > plan.total &&
+                missing(naive) === missing(plan) && (
+                  <p className="mt-1 text-right font-bold text-good">
+                    {money(naive.total - plan.total)} under cheapest of each
+                  </p>
+                )
+              : comparable &&
+                difference > 0 && (
+                  <p className="mt-1 text-right font-bold text-problem">{money(difference)} over the best plan</p>
+                )}
+            {planNotes(report, looked, nameOf).map(({ title, lines }) => (
+              <div key={title}>
+                <h2 className="mt-5 text-lg">{title}</h2>
+                <ul className="mt-1 space-y-1.5">
+                  {lines.map((line) => (
+                    <li key={line}>{line}</li>
+                  ))}
+                </ul>
+              </div>
+            ))}
+            {shown === 'best' && anything && (
+              <>
+                <h2 className="mt-5 text-lg">If a seller drops out</h2>
+                {asked.length === 0 ? (
+                  <p className="mt-1 text-soft">“Why here?” on a bag plans again without that seller.</p>
+                ) : (
+                  <ul className="mt-1 space-y-1.5">
+                    {asked.map((seller) => (
+                      <WithoutSeller key={seller} job={job} seller={seller} report={report} />
+                    ))}
+                  </ul>
+                )}
+                <Firmness job={job} report={report} />
+              </>
+            )}
+          </section>
+        </div>
+      </div>
+      <footer className="shrink-0 space-y-1.5 border-t border-rule bg-band px-5 py-2.5">
+        <OptionsBar options={options} onChange={onOptions} />
+        <div className="flex items-center gap-5">
+          <p className="text-[13px] text-soft">
+            {about(report, plan)} {CAUTIONS.small}
+          </p>
+          <Downloads job={job} />
+          {solved && looked.baskets.length > 0 && (
+            <Button look="act" className="shrink-0" onClick={() => order(looked.baskets.map(({ seller }) => seller))}>
+              Turn into parcels
+            </Button>
+          )}
+        </div>
+      </footer>
+      {ordering && (
+        <OrderDialog
+          ask={{ job, ...(variantJob ? { variant: variantJob } : {}), sellers: [...ordering] }}
+          baskets={looked.baskets.filter(({ seller }) => ordering.includes(seller))}
+          currency={problem.currency}
+          sellerName={sellerName}
+          onLeave={() => order(null)}
+        />
+      )}
+    </div>
+  )
+}
+
+/** What was solved, over what, in a sentence or two. */
+function about({ name, label, outfits, problem, date }: ReportWithParts, plan: SourcingPlan): string {
+  const owned = plan.fills.filter((fill) => fill.from === 'owned').reduce((sum, { qty }) => sum + qty, 0)
+  const what = label ? `${name}, take ${label}` : `${name}, ${count(outfits.length, 'outfit')}`
+  return `${what}: ${count(owned, 'part')} owned or on the way. Solved in ${plan.seconds.toFixed(1)} s over ${count(problem.sellers.length, 'seller')} and ${count(problem.offers.length, 'offer')}, prices of ${date}.`
+}
+
+function Downloads({ job }: { job: string }) {
+  return (
+    <div className="ml-auto flex shrink-0 gap-2">
+      {[
+        ['shopping.csv', 'Shopping list (CSV)'],
+        ['plan.json', 'Plan (JSON)'],
+        ['problem.json', 'Problem (JSON)'],
+      ].map(([file, label]) => (
+        <a
+          key={file}
+          href={`/api/plans/${job}/${file}`}
+          download
+          className="inline-flex items-center gap-1.5 rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act hover:border-act"
+        >
+          <Download aria-hidden className="size-4" /> {label}
+        </a>
+      ))}
+    </div>
+  )
+}
+
+/** While a plan is made: the best so far, the bound, and the ways to end it. */
+export function Planning({
+  progress,
+  currency,
+  onCancel,
+  onEnough,
+}: {
+  progress: { best: number | null; bound: number | null } | null
+  currency: string
+  onCancel: () => void
+  onEnough: () => void
+}) {
+  const money = (amount: number | null | undefined) =>
+    amount === null || amount === undefined ? '–' : formatMoney(Math.round(amount), currency)
+  return (
+    <div className="mx-auto max-w-md py-20 text-center" role="status">
+      <h1 className="text-2xl">Comparing sellers…</h1>
+      <progress className="mt-4 w-full" aria-label="Planning" />
+      <p className="mt-2 text-soft">
+        best so far {money(progress?.best)} · no plan can be cheaper than {money(progress?.bound)}
+      </p>
+      <p className="mt-4 flex justify-center gap-3">
+        <Button look="act" onClick={onEnough} disabled={(progress?.best ?? null) === null}>
+          Good enough
+        </Button>
+        <Button onClick={onCancel}>Stop planning</Button>
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,54 @@
+import { describe, expect, test } from '@jest/globals'
+import type { NaivePlan, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
+import { daysOf, proofOf, relaxedInWords, remarkOf } from './ways.ts'
+
+const money = (amount: number) => `€${amount}`
+const plan = (change: Partial<SourcingPlan>) =>
+  ({ status: 'optimal', total: 100, bound: 100, gap: 0, unmet: [], ...change }) as SourcingPlan
+const naive = (change: Partial<NaivePlan>) => ({ unmet: [], refused: [], filledUp: [], ...change }) as NaivePlan
+
+describe('what a card says', () => {
+  test('what is missing first', () => {
+    expect(remarkOf(plan({ unmet: [{ need: 'n', qty: 2, why: '' }] }), 'one')).toBe('lacks 2 parts')
+    expect(remarkOf(naive({ unmet: [{ need: 'n', qty: 1 }], refused: ['s'] }), 'each')).toBe('lacks 1 part')
+  })
+  test('else how far it is proven, or how it would go', () => {
+    expect(remarkOf(plan({}), 'best')).toBe('proven best')
+    expect(remarkOf(plan({}), 'fewest')).toBe('proven')
+    expect(remarkOf(plan({ status: 'time-limit', gap: 0.0234 }), 'best')).toBe('2.3 % open')
+    expect(remarkOf(naive({ refused: ['s'] }), 'each')).toBe('would be refused')
+    expect(remarkOf(naive({}), 'each')).toBe('true cost')
+  })
+})
+
+test('the last parcel says when all is here', () => {
+  const problem = {
+    sellers: [
+      { id: 'a', arrivesInDays: 3 },
+      { id: 'b', arrivesInDays: 9 },
+    ],
+  } as SourcingReport['problem']
+  const basket = (seller: string) => ({ seller, lines: [], goods: 0, shipping: 0, handling: 0 })
+  expect(daysOf([basket('a'), basket('b')], problem)).toBe(9)
+  expect(daysOf([], problem)).toBe(0)
+})
+
+test('the proof, in a sentence', () => {
+  expect(proofOf(plan({}), money)).toBe('proven: no plan is cheaper than €100')
+  expect(proofOf(plan({ status: 'within-gap', bound: 98, gap: 0.02 }), money)).toBe(
+    'no plan can be cheaper than €98; 2.0 % open',
+  )
+  expect(proofOf(plan({ status: 'impossible' }), money)).toContain('no plan keeps the limits')
+})
+
+test('what would do instead of a limit that is too tight', () => {
+  const budget = { limit: 'budget', from: 1000, to: 1250 } as const
+  const parcels = { limit: 'parcels', from: 1, to: 2 } as const
+  expect(relaxedInWords({ alone: [budget, parcels], together: [] }, money)).toBe(
+    'It would do with €1250 instead of €1000, or with 2 parcels instead of 1.',
+  )
+  expect(relaxedInWords({ alone: [], together: [budget, parcels] }, money)).toContain(
+    'and 2 parcels instead of 1 together',
+  )
+  expect(relaxedInWords({ alone: [], together: [] }, money)).toContain('No relaxation')
+})

@@ -1,0 +1,48 @@
+import type { Basket, NaivePlan, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
+
+/** A way to buy as its card shows it. */
+export interface Way {
+  key: 'best' | 'each' | 'fewest' | 'one' | 'whole'
+  title: string
+  /** null while it is being worked out. */
+  plan: SourcingPlan | NaivePlan | null
+  remark: string
+}
+
+export const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
+
+/** Days until the last of some parcels is here. */
+export const daysOf = (baskets: readonly Basket[], { sellers }: SourcingReport['problem']) =>
+  Math.max(0, ...baskets.map((b) => sellers.find((s) => s.id === b.seller)?.arrivesInDays ?? 0))
+
+const openOf = ({ status, gap }: SourcingPlan) => (status === 'optimal' ? 'proven' : `${(gap * 100).toFixed(1)} % open`)
+
+/** What a card says besides money, parcels and days: what is missing comes before anything else. */
+export function remarkOf(plan: SourcingPlan | NaivePlan, key: Way['key']): string {
+  const missing = plan.unmet.reduce((sum, { qty }) => sum + qty, 0)
+  if (missing > 0) return `lacks ${count(missing, 'part')}`
+  if ('refused' in plan)
+    return plan.refused.length > 0 ? 'would be refused' : plan.filledUp.length > 0 ? 'filled up' : 'true cost'
+  return key === 'best' && plan.status === 'optimal' ? 'proven best' : openOf(plan)
+}
+
+/** In how far a plan is proven, in a sentence. */
+export function proofOf(plan: SourcingPlan, money: (amount: number) => string): string {
+  if (plan.status === 'impossible') return 'no plan keeps the limits and meets more'
+  if (plan.status === 'optimal') return `proven: no plan is cheaper than ${money(plan.total)}`
+  return `no plan can be cheaper than ${money(plan.bound)}; ${(plan.gap * 100).toFixed(1)} % open`
+}
+
+const LIMITS = { parcels: 'parcels', arriveBy: 'days', budget: 'money' } as const
+
+/** What would do where limits are too tight, in a sentence. */
+export function relaxedInWords(
+  relaxed: NonNullable<SourcingReport['relaxed']>,
+  money: (amount: number) => string,
+): string {
+  const say = ({ limit, from, to }: (typeof relaxed.alone)[number]) =>
+    limit === 'budget' ? `${money(to)} instead of ${money(from)}` : `${to} ${LIMITS[limit]} instead of ${from}`
+  if (relaxed.alone.length > 0) return `It would do with ${relaxed.alone.map(say).join(', or with ')}.`
+  if (relaxed.together.length > 0) return `It would do with ${relaxed.together.map(say).join(' and ')} together.`
+  return 'No relaxation was found in time.'
+}
