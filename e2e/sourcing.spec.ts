@@ -119,9 +119,7 @@ test('the naive plan opens into its own parcels and says why it is dearer', asyn
   await expect(made).toContainText(/€\d+\.\d\d over the best plan/)
   await expect(made.getByRole('heading', { name: 'Minimums' })).toBeVisible()
   const sums = await parcels.getByText('this parcel').locator('..').allTextContents()
-  const inAll = cents(
-    await made.locator('dt', { hasText: 'in all' }).locator('xpath=following-sibling::dd[1]').textContent(),
-  )
+  const inAll = cents(await made.getByTestId('in-all').textContent())
   expect(sums.reduce((sum, text) => sum + cents(text), 0)).toBe(inAll)
 })
 
@@ -145,4 +143,52 @@ test('planning can be stopped and started again', async ({ app }) => {
   await app.unroute('**/api/jobs/*/events')
   await app.reload()
   await expect(app.getByRole('radio', { name: /Best plan/ })).toBeVisible()
+})
+
+test('a whole roster is bought at once: other ways stand beside the best, and a seller can be left out', async ({
+  app,
+  server,
+}) => {
+  const { rosters } = await server.get<{ rosters: { id: string; name: string }[] }>('rosters')
+  await app.goto(`${server.url}/rosters/${rosters.find(({ name }) => name === 'Night market')!.id}`)
+  await app.getByRole('link', { name: 'Buying' }).click()
+  const best = app.getByRole('radio', { name: /Best plan/ })
+  await expect(best).toBeChecked({ timeout: 60_000 })
+  const total = cents(await best.textContent())
+  expect(total).toBeLessThan(cents(await app.getByRole('radio', { name: /Cheapest of each/ }).textContent()))
+
+  const fewest = app.getByRole('radio', { name: /Fewest parcels/ })
+  await expect(fewest).toBeEnabled({ timeout: 60_000 })
+  expect(cents(await fewest.textContent())).toBeGreaterThanOrEqual(total)
+  const whole = app.getByRole('radio', { name: /Figures and boxes first/ })
+  await expect(whole).toBeEnabled({ timeout: 60_000 })
+  await fewest.click()
+  await expect(app.getByRole('article', { name: /Parcel from/ })).toHaveCount(parcelsIn(await fewest.textContent()))
+  await best.click()
+
+  const first = app.getByRole('article', { name: /Parcel from/ }).first()
+  const name = (await first.getAttribute('aria-label'))!.replace('Parcel from ', '')
+  await first.getByRole('button', { name: /Why from/ }).click()
+  await expect(app.getByText(new RegExp(`Without ${name}: .*(dearer|cheaper|could not be had)`))).toBeVisible({
+    timeout: 60_000,
+  })
+
+  await app.getByRole('button', { name: /Sellers asked/ }).click()
+  await app.getByRole('checkbox', { name: `Leave out ${name}` }).check()
+  await app.keyboard.press('Escape')
+  await expect(app.getByRole('button', { name: 'Sellers asked: all but 1' })).toBeVisible({ timeout: 60_000 })
+  await expect(best).toBeVisible({ timeout: 60_000 })
+  await expect(app.getByRole('article', { name: `Parcel from ${name}` })).toHaveCount(0)
+})
+
+test('a limit that is too tight says what would do', async ({ app }) => {
+  await openOutfit(app, 'Bram, engines')
+  await app.getByRole('link', { name: 'Plan the buying' }).click()
+  const best = app.getByRole('radio', { name: /Best plan/ })
+  await expect(best).toBeChecked()
+  await app.getByRole('textbox', { name: 'Spend at most' }).fill('5')
+  await app.keyboard.press('Tab')
+  const told = app.getByRole('alert')
+  await expect(told).toContainText(/A limit is too tight: \d+ parts? cannot be bought within it/, { timeout: 60_000 })
+  await expect(told).toContainText(/It would do with €\d+\.\d\d instead of €5\.00/)
 })

@@ -79,13 +79,17 @@ try {
     ['takes', bench('Teo').replace('bench', 'takes'), (page) => page.getByText('of its parts are common').waitFor()],
     ['parts', '/parts', (page) => page.locator('[data-at="17"] > a').waitFor()],
     [
-      'moulds',
-      '/moulds',
-      (page) =>
-        page
-          .getByRole('img', { name: /^High bun in/ })
-          .first()
-          .waitFor(),
+      'parcels',
+      '/parcels',
+      async (page) => {
+        await page.getByRole('button', { name: 'Check it in' }).click()
+        const form = page.getByRole('form', { name: 'Check in' })
+        await form
+          .getByRole('spinbutton', { name: /^Good: / })
+          .last()
+          .fill('1')
+        await form.getByText('1 short').waitFor()
+      },
     ],
     [
       'tables',
@@ -118,8 +122,10 @@ try {
     ],
     [
       'sourcing',
-      bench('Bram').replace('bench', 'sourcing'),
-      (page) => page.getByRole('radio', { name: /Best plan/ }).waitFor(),
+      at('Night market', 'buying'),
+      async (page) => {
+        await page.getByRole('radio', { name: /Figures and boxes first.*€/ }).waitFor({ timeout: 60_000 })
+      },
     ],
     [
       'card',

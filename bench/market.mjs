@@ -1,0 +1,142 @@
+import { createWriteStream, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { once } from 'node:events'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { seeded } from '@outfit/core/random'
+import { writeLarge } from '../demo/large.mjs'
+
+const OFFERS = 1_000_000
+const SELLERS = 120
+const OUTFITS = 12
+
+const sellerCode = (s) => `bench-${String(s).padStart(3, '0')}`
+
+/** Sellers with shipping by value, count and weight, some with a minimum. */
+function sellersCsv(random) {
+  const rows = ['code,name,country,currency,minimum,handling,arrivesInDays,rating,shippingBasis,shippingBands']
+  const bands = {
+    value: '1500=290;4000=420;any=0',
+    count: '5=240;15=380;any=560',
+    weight: '20=320;60=460;any=690',
+  }
+  const bases = Object.keys(bands)
+  for (let s = 0; s < SELLERS; s++) {
+    const basis = bases[s % bases.length]
+    const minimum = random() < 0.3 ? 500 : 0
+    rows.push(`${sellerCode(s)},Seller ${s},Weir Bank,EUR,${minimum},30,${3 + (s % 11)},4,${basis},${bands[basis]}`)
+  }
+  return rows.join('\n')
+}
+
+/** A million offers of the parts, figures and releases of a catalogue, written as they are drawn. */
+async function writeOffers(path, tables, random) {
+  const out = createWriteStream(path)
+  out.write('date,seller,kind,code,condition,price,currency,stock,multiple\n')
+  const codes = ['parts', 'figures', 'releases'].map((table) => tables[table].map(({ code }) => code))
+  const blind = new Set(tables.releases.filter(({ kind }) => kind === 'blind pack').map(({ code }) => code))
+  const kinds = ['part', 'figure', 'release']
+  let lines = []
+  for (let n = 0; n < OFFERS; n++) {
+    const of = random() < 0.88 ? 0 : random() < 0.8 ? 1 : 2
+    const code = codes[of][Math.floor(random() * codes[of].length)]
+    const price = Math.round((blind.has(code) ? 450 : [140, 900, 3200][of]) * (0.4 + 1.6 * random()))
+    const seller = sellerCode(Math.floor(random() * SELLERS))
+    const condition = random() < 0.4 ? 'used' : 'new'
+    lines.push(
+      `2026-11-23,${seller},${kinds[of]},${code},${condition},${price},EUR,${1 + Math.floor(random() * 9)},1\n`,
+    )
+    if (lines.length === 5000) {
+      if (!out.write(lines.join(''))) await once(out, 'drain')
+      lines = []
+    }
+  }
+  out.end(lines.join(''))
+  await once(out, 'finish')
+}
+
+/** Most memory a process ever held, in MB; null where the system does not tell. */
+function peakOf(pid) {
+  try {
+    return Math.round(Number(/VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024)
+  } catch {
+    return null
+  }
+}
+
+/** The import of a million offers over a catalogue of 60,000 parts, and plans from them. */
+export async function market({ serve, tell, timed }) {
+  const folder = mkdtempSync(join(tmpdir(), 'outfit-large-'))
+  const data = mkdtempSync(join(tmpdir(), 'outfit-bench-'))
+  const tables = await writeLarge(folder)
+  const random = seeded(11)
+  await writeOffers(join(folder, 'offers.csv'), tables, random)
+  const { url, child } = await serve(['--port', '0', '--data', data])
+  const ask = async (path, init) => (await fetch(`${url}/api/${path}`, init)).json()
+  const post = (path, body) =>
+    ask(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+  const ended = async (job) => (await fetch(`${url}/api/jobs/${job}/events`)).text()
+  const bring = async (table, body) => {
+    const { upload } = await ask('uploads', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/octet-stream' },
+      body,
+    })
+    const { job } = await post('imports', { upload, table })
+    await ended(job)
+    const { result } = await ask(`jobs/${job}`)
+    if (!result.written) throw new Error(`${table}: ${JSON.stringify(result.rejects?.[0] ?? result)}`)
+    return result.taken
+  }
+  try {
+    for (const table of Object.keys(tables)) await bring(table, readFileSync(join(folder, `${table}.csv`)))
+    await bring('sellers', sellersCsv(random))
+    const before = peakOf(child.pid)
+    const csv = readFileSync(join(folder, 'offers.csv'))
+    const { ms, result } = await timed(() => bring('offers', csv))
+    tell('import of a million offers', ms / 1000, 's', {
+      budget: 30,
+      rows: result,
+      'MB at the most': peakOf(child.pid),
+      'MB before': before,
+    })
+
+    const figures = await ask('figures')
+    const characters = []
+    for (let n = 0; n < OUTFITS; n++) {
+      const { code, name } = figures[Math.floor(random() * figures.length)]
+      const { worn } = await ask(`figures/${code}`)
+      const placements = worn.map(({ slot, part, order = 0 }) => ({ slot, part, order, turned: false }))
+      characters.push({
+        name: `${name} ${n}`,
+        outfits: [{ name: `${name} ${n}`, stature: 'full', takes: [{ label: 'A', chosen: true, placements }] }],
+      })
+    }
+    const roster = { name: 'Bench', note: '', rules: 'exchange-only', currency: 'EUR', characters }
+    const told = await post('rosters/import', { format: 'outfit.rosters', version: 1, rosters: [roster] })
+    if (!told.outfits) throw new Error(JSON.stringify(told))
+    const { rosters } = await ask('rosters')
+    for (const [what, body] of [
+      ['an outfit', { outfit: rosters[0].outfits[0].id }],
+      [`${OUTFITS} outfits`, { roster: rosters[0].id }],
+    ]) {
+      const plan = await timed(async () => {
+        const { job } = await post('plans', body)
+        await ended(job)
+        return ask(`plans/${job}`)
+      })
+      const { problem, plan: found, naive } = plan.result
+      tell(`plan ${what} from a million offers`, plan.ms / 1000, 's', {
+        needs: problem.needs.length,
+        sellers: problem.sellers.length,
+        offers: problem.offers.length,
+        gap: found.gap,
+        total: found.total,
+        naive: naive.total,
+        'MB at the most': peakOf(child.pid),
+      })
+    }
+  } finally {
+    child.kill('SIGKILL')
+    for (const path of [folder, data]) rmSync(path, { recursive: true, force: true })
+  }
+}

@@ -1,0 +1,115 @@
+import { bytesOf, expect, openOutfit, test } from './fixtures.ts'
+
+test('the late parcel stands first and says whom it holds up', async ({ app, server }) => {
+  await app.goto(`${server.url}/parcels`)
+  const late = app.getByRole('navigation', { name: 'Parcels', exact: true }).getByRole('link').first()
+  await expect(late).toContainText(/days late/)
+  const parcel = app.getByRole('article', { name: /Parcel from/ })
+  await expect(parcel).toContainText(/Wen Sorrel \(\d parts?\).* wait for it/)
+})
+
+test('a basket is ordered, sent, and checked in short; what is missing is planned again', async ({ app }) => {
+  await openOutfit(app, 'Bram, engines')
+  await app.getByRole('link', { name: 'Plan the buying' }).click()
+  await expect(app.getByRole('radio', { name: /Best plan/ })).toBeChecked()
+  await app.getByRole('button', { name: 'Turn into parcels' }).click()
+  await app
+    .getByRole('dialog')
+    .getByRole('button', { name: /Keep (it|them) as ordered/ })
+    .click()
+  await expect(app).toHaveURL(/\/parcels\/.+/)
+  const parcel = app.getByRole('article', { name: /Parcel from/ })
+  await expect(parcel).toContainText(/ordered .* due /)
+  await expect(parcel).toContainText('Bram, engines')
+  const [download] = await Promise.all([
+    app.waitForEvent('download'),
+    parcel.getByRole('link', { name: 'Order list (PDF)' }).click(),
+  ])
+  expect((await bytesOf(download)).subarray(0, 5).toString()).toBe('%PDF-')
+
+  await parcel.getByRole('button', { name: 'It was sent' }).click()
+  await expect(parcel).toContainText('on the way')
+  await parcel.getByRole('button', { name: 'Check it in' }).click()
+  const form = app.getByRole('form', { name: 'Check in' })
+  const good = form.getByRole('spinbutton', { name: /^Good: / }).first()
+  await good.fill('0')
+  await expect(form).toContainText(/\d+ short/)
+  await form.getByRole('button', { name: /Check in (the line|all)/ }).click()
+  await expect(parcel).toContainText(/here since/)
+  // Not yet after all; then again.
+  await app.getByRole('button', { name: 'Undo' }).click()
+  await expect(parcel).toContainText('on the way')
+  await parcel.getByRole('button', { name: 'Check it in' }).click()
+  await good.fill('0')
+  await form.getByRole('button', { name: /Check in (the line|all)/ }).click()
+  await expect(parcel).toContainText(/here since/)
+  await expect(parcel).toContainText(/0 good; \d+ short/)
+  await parcel.getByRole('link', { name: 'Plan what is still missing' }).click()
+  await expect(app.getByRole('radio', { name: /Best plan/ })).toBeVisible({ timeout: 60_000 })
+})
+
+test('an order is given up after a second thought', async ({ app }) => {
+  await openOutfit(app, 'Odile, skipper')
+  await app.getByRole('link', { name: 'Plan the buying' }).click()
+  const order = app.getByRole('button', { name: /Order the parcel from/ }).first()
+  await order.click()
+  await app.getByRole('dialog').getByRole('button', { name: 'Keep it as ordered' }).click()
+  await app.getByRole('button', { name: 'Give it up…' }).click()
+  await app.getByRole('button', { name: 'Yes, give the order up' }).click()
+  await expect(app.getByRole('article', { name: /Parcel from/ })).toContainText(/given up/)
+})
+
+test('spending is told for everything and against the budget of a roster', async ({ app, server }) => {
+  await app.goto(`${server.url}/parcels`)
+  await app.getByRole('link', { name: 'Spending' }).click()
+  await expect(app.getByText(/€\d+\.\d\d in \d+ days of orders/)).toBeVisible()
+  await expect(app.getByRole('img', { name: /days of orders/ })).toBeVisible()
+  await app.getByRole('combobox', { name: 'spent on' }).selectOption({ label: 'The Heron crew' })
+  await expect(app.getByText(/€\d+\.\d\d spent/)).toBeVisible()
+  await expect(app.getByRole('columnheader', { name: 'left' })).toBeVisible()
+})
+
+test('the odds of blind packs follow what is wanted and where the packs come from', async ({ app, server }) => {
+  await app.goto(`${server.url}/catalogue/releases/Q-108`)
+  await app.getByRole('link', { name: 'How many packs for the figures you want?' }).click()
+  const odds = app.getByRole('region', { name: 'The odds' })
+  await expect(odds).toContainText(/\d+\.\d packs on average/)
+  await app.getByRole('spinbutton', { name: 'How many Flower seller' }).fill('0')
+  await app.getByRole('spinbutton', { name: 'How many Pilot' }).fill('1')
+  // Three of 24: a wait of (24 + 1) / (3 + 1) packs out of a case, and of 8 off a shelf.
+  await expect(odds).toContainText('6.3 packs on average')
+  await odds.getByRole('radio', { name: /off a shelf/ }).check()
+  await expect(odds).toContainText('8.0 packs on average')
+  await expect(odds).toContainText(/cheaper: €\d+\.\d\d opened, €\d+\.\d\d in packs on average/)
+  await odds.getByText('As a table').click()
+  await expect(odds.getByRole('row').nth(2)).toContainText('12.5 %')
+})
+
+test('a seller is changed, blocked and made; a rate that prices hang on stays', async ({ app, server }) => {
+  await app.goto(`${server.url}/market`)
+  await app.getByRole('button', { name: 'Change Old Cooperage' }).click()
+  const dialog = app.getByRole('dialog')
+  await dialog.getByRole('textbox', { name: 'Band 2, up to' }).fill('3')
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  await expect(dialog.getByRole('alert')).toContainText('a band up to 3 that overlaps the one up to 5 before it')
+  await dialog.getByRole('textbox', { name: 'Band 2, up to' }).fill('12')
+  await dialog.getByRole('combobox', { name: 'What you think of it' }).selectOption('blocked')
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  const row = app.getByRole('row', { name: /Old Cooperage/ })
+  await expect(row).toContainText('blocked')
+  await expect(row).toContainText('to 12 pieces')
+
+  await app.getByRole('button', { name: 'New seller' }).click()
+  await dialog.getByRole('textbox', { name: 'Name', exact: true }).fill('Pebble Post')
+  await dialog.getByRole('textbox', { name: 'Band 1, price' }).fill('2.50')
+  await dialog.getByRole('button', { name: 'Keep it' }).click()
+  await expect(app.getByRole('row', { name: /Pebble Post/ })).toContainText('€2.50 always')
+
+  const rates = app.getByRole('region', { name: 'Rates' })
+  await rates.getByRole('textbox', { name: 'Worth in EUR' }).fill('1,16')
+  await rates.getByRole('button', { name: 'Put it in' }).click()
+  await expect(rates.getByRole('row').first()).toContainText('1 GBP = 1.16 EUR')
+  await rates.getByRole('textbox', { name: 'Worth in EUR' }).fill('much')
+  await rates.getByRole('button', { name: 'Put it in' }).click()
+  await expect(rates.getByRole('alert')).toContainText('"much" is no rate')
+})
