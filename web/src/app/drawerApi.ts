@@ -131,14 +131,6 @@ export const drawerApi = api.enhanceEndpoints({ addTagTypes: ['Drawer'] }).injec
       orderRosters: build.mutation<void, string[]>({
         query: (rosters) => ({ url: 'rosters/order', method: 'PUT', body: { rosters } }),
         invalidatesTags: ['Drawer', 'Outfit', 'Shelves'],
-        onQueryStarted: async (order, { dispatch, queryFulfilled }) => {
-          const patch = dispatch(
-            api.util.updateQueryData('shelves', undefined, ({ rosters }) => {
-              rosters.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))
-            }),
-          )
-          await queryFulfilled.catch(patch.undo)
-        },
       }),
       leftovers: build.query<LeftoversReport & Drawables, string>({
         query: (roster) => ({ url: 'drawer/leftovers', params: roster ? { roster } : {} }),

@@ -12,6 +12,7 @@ import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { tell, tellError } from '../ui/tell.ts'
+import { useRosterOrder } from './useRosterOrder.ts'
 
 const WHY: Readonly<Record<Why, string>> = {
   promised: 'promised to',
@@ -29,7 +30,8 @@ export function AllotmentView() {
 function Allotment() {
   const { data: shelves } = api.endpoints.shelves.useQuery()
   const [left, leave] = useState<readonly string[]>([])
-  const ids = shelves?.rosters.map(({ id }) => id) ?? []
+  const { rosters, order } = useRosterOrder(shelves?.rosters ?? [])
+  const ids = rosters.map(({ id }) => id)
   const chosen = ids.filter((id) => !left.includes(id))
   const asked = left.length === 0 ? [] : chosen
   const {
@@ -38,14 +40,13 @@ function Allotment() {
     refetch,
   } = drawerApi.endpoints.allotment.useQuery(asked, { skip: chosen.length === 0 })
   const catalogue = useKnownCatalogue(data)
-  const [order] = drawerApi.endpoints.orderRosters.useMutation()
   if (!shelves) return <Waiting>Opening the rosters…</Waiting>
   const move = async (at: number, by: -1 | 1) => {
     const next = [...ids]
     ;[next[at], next[at + by]] = [next[at + by]!, next[at]!]
     const answer = await order(next)
     if (answer.error) return tellError(answer.error)
-    tell(`${shelves.rosters[at]!.name} comes as number ${at + by + 1}.`, () => order(ids))
+    tell(`${rosters[at]!.name} comes as number ${at + by + 1}.`, () => order(ids))
   }
   return (
     <div className="mt-3 grid gap-8 lg:grid-cols-[260px_1fr]">
@@ -56,7 +57,7 @@ function Allotment() {
           is left out of the sum.
         </p>
         <ol className="mt-2">
-          {shelves.rosters.map(({ id, name }, i) => (
+          {rosters.map(({ id, name }, i) => (
             <li key={id} className="flex items-center gap-1 border-b border-rule py-1">
               <input
                 type="checkbox"
