@@ -32,6 +32,7 @@ import { LaterService } from '../later/laterService.ts'
 import { MarketController } from '../market/marketController.ts'
 import { SellerService } from '../market/sellerService.ts'
 import { PricesController } from '../market/pricesController.ts'
+import { QuoteService } from '../market/quoteService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { RosterController } from '../roster/rosterController.ts'
 import { ImportRosters } from '../roster/importRosters.ts'
@@ -133,6 +134,7 @@ export class AppModule {
         ImportService,
         JobsService,
         MarketService,
+        QuoteService,
         BriefService,
         SharesService,
         PinsService,

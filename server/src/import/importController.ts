@@ -20,6 +20,8 @@ export class ImportRequest {
   @IsOptional() @IsObject() mapping?: Record<string, string>
   /** Write nothing when any row is rejected; true unless said otherwise. */
   @IsOptional() @IsBoolean() strict?: boolean
+  /** For offers: the lists are all their sellers have. */
+  @IsOptional() @IsBoolean() whole?: boolean
 }
 
 export class CorrectionsDto {
@@ -36,6 +38,8 @@ export class UploadImportRequest {
   @IsOptional() @IsBoolean() strict?: boolean
   /** Only look: check every row and write nothing. */
   @IsOptional() @IsBoolean() dry?: boolean
+  /** For offers: the lists are all their sellers have. */
+  @IsOptional() @IsBoolean() whole?: boolean
   /** Guess what a row of parts leaves empty from its name. */
   @IsOptional() @ValidateNested() @Type(() => CorrectionsDto) guess?: CorrectionsDto
 }

@@ -21,6 +21,7 @@ import { Writer } from '../app/writer.ts'
 import { ColourEntity, MouldEntity, PartEntity, PrintEntity } from '../catalogue/entities.ts'
 import { FinderService } from '../catalogue/finderService.ts'
 import { WishService } from '../catalogue/wishService.ts'
+import { QuoteService } from '../market/quoteService.ts'
 import { RowChecker } from './rowChecker.ts'
 import { TABLE_TARGETS } from './tableTargets.ts'
 import { writeRows } from './tableWriter.ts'
@@ -32,6 +33,8 @@ export interface ImportOptions {
   strict?: boolean
   /** Only look: write nothing at all. */
   dry?: boolean
+  /** For offers: the lists are all their sellers have, so that what they do not name is gone. */
+  whole?: boolean
   /** For parts: guess what a row leaves empty from its name, with corrections in bulk. */
   guess?: Corrections | null
 }
@@ -62,6 +65,7 @@ export class ImportService {
     private readonly uploads: UploadsService,
     private readonly finder: FinderService,
     private readonly wishes: WishService,
+    private readonly quotes: QuoteService,
     private readonly changes: Changes,
   ) {}
 
@@ -96,9 +100,10 @@ export class ImportService {
         // A row may name another of its table that comes later; all must be there in the end.
         await db.query('PRAGMA defer_foreign_keys = ON')
         const codes: string[] = []
+        if (table === 'offers') await this.quotes.begin(db)
         const report = await this.read(db, table, records, options, course, codes)
         if (report.taken === 0 || (options.strict !== false && report.rejected > 0)) throw new NotWritten(report)
-        await this.settle(db, table, codes)
+        await this.settle(db, table, codes, options)
         const fulfilled = table === 'parts' ? await this.wishes.fulfil(db) : []
         return { ...report, written: true, fulfilled }
       })
@@ -132,7 +137,8 @@ export class ImportService {
       if (codes) {
         await writeRows(db, PrintEntity, prints)
         const rows = waiting.map(({ row }) => (common ? { ...row, ...common } : row))
-        await writeRows(db, TABLE_TARGETS[table].entity, rows)
+        if (table === 'offers') await this.quotes.collect(db, rows as TableRow<'offers'>[])
+        else await writeRows(db, TABLE_TARGETS[table].entity, rows)
         for (const row of rows) if ('code' in row) codes.push(row['code'] as string)
       }
       waiting = []
@@ -192,8 +198,14 @@ export class ImportService {
   }
 
   /** What follows from new rows: the words parts are found by. */
-  private async settle(db: EntityManager, table: TableName, codes: readonly string[]): Promise<void> {
-    if (table === 'parts') await this.finder.index(db, codes)
+  private async settle(
+    db: EntityManager,
+    table: TableName,
+    codes: readonly string[],
+    { whole = false }: ImportOptions,
+  ): Promise<void> {
+    if (table === 'offers') await this.quotes.keep(db, { source: 'table', whole })
+    else if (table === 'parts') await this.finder.index(db, codes)
     else if (['colours', 'moulds', 'prints'].includes(table) && (await db.count(PartEntity)) > 0)
       await this.finder.index(db)
   }

@@ -109,6 +109,5 @@ export const TABLE_TARGETS: { [T in TableName]: TableTarget<T> } = {
     key: null,
     refers: { seller: [market.SellerEntity], code: [PartEntity, FigureEntity, ReleaseEntity] },
     choose: byKind,
-    convert: (row) => ({ id: ulid(), ...row }),
   },
 }

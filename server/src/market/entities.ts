@@ -38,6 +38,54 @@ export class OfferEntity {
   @Column('text') currency: string
   @Column('integer') stock: number
   @Column('integer') multiple: number
+  /** Tells lines of one list apart that offer the same. */
+  @Column('integer', { default: 0 }) nth: number
+}
+
+/** What a line cost from a day on until its next quote; no stock: it was gone. */
+@Entity('quote')
+export class QuoteEntity {
+  @PrimaryColumn('text') kind: OfferEntity['kind']
+  @PrimaryColumn('text') code: string
+  @PrimaryColumn('text') seller: string
+  @PrimaryColumn('text') condition: OfferEntity['condition']
+  @PrimaryColumn('integer') multiple: number
+  @PrimaryColumn('integer') nth: number
+  @PrimaryColumn('text') date: string
+  @Column('integer') price: number
+  @Column('text') currency: string
+  @Column('integer') stock: number
+}
+
+/** Where a quote sheet came from: a table, typed in, or asked of the market. */
+export const SHEET_SOURCES = ['table', 'hand', 'market'] as const
+export type SheetSource = (typeof SHEET_SOURCES)[number]
+
+/** That a seller's list of a day was read. */
+@Entity('quote_sheet')
+export class SheetEntity {
+  @PrimaryColumn('text') seller: string
+  @PrimaryColumn('text') date: string
+  @PrimaryColumn('text') source: SheetSource
+  /** Whether it names all the seller has; then what it does not name is gone. */
+  @Column('boolean') whole: boolean
+  @Column('integer') lines: number
+  @Column('text') readAt: string
+}
+
+/** A price something is waited for, and whether it was met. */
+@Entity('price_target')
+export class TargetEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text') kind: OfferEntity['kind'] | 'outfit' | 'roster'
+  @Column('text') code: string
+  /** In the home currency. */
+  @Column('integer') price: number
+  @Column('text') setOn: string
+  @Column('text', { nullable: true }) metOn: string | null
+  @Column('integer', { nullable: true }) metPrice: number | null
+  /** Whether the news of it was read. */
+  @Column('boolean', { default: false }) seen: boolean
 }
 
 /** An order to one seller. Money is in minor units of `currency`. */

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { In, IsNull, type EntityManager } from 'typeorm'
+import { In, IsNull, LessThanOrEqual, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { dateAfter, formatMoney } from '@outfit/core/market'
 import { basketOf, type Basket, type SourcingReport } from '@outfit/core/sourcing'
@@ -63,10 +63,12 @@ export class OrderService {
   /** Give an order up: the seller keeps what was ordered, and has it for sale again. */
   async cancel(id: string, today: string): Promise<void> {
     await this.writer.transaction(async (db) => {
-      await this.underWay(db, id)
+      const { orderedOn } = await this.underWay(db, id)
       await db.update(ParcelEntity, { id }, { cancelledOn: today })
+      // A list that was read after the order tells itself what there is.
       for (const { offer, qty } of await db.findBy(ParcelLineEntity, { parcel: id }))
-        if (offer !== null) await db.increment(OfferEntity, { id: offer }, 'stock', qty)
+        if (offer !== null)
+          await db.increment(OfferEntity, { id: offer, date: LessThanOrEqual(orderedOn) }, 'stock', qty)
     })
     this.changes.tell('market')
   }

@@ -65,6 +65,8 @@ export interface TestServer {
   send<T = Record<string, unknown>>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Answer<T>>
   /** Send bytes as they are, as a file is sent. */
   sendFile<T = Record<string, unknown>>(path: string, body: string | Uint8Array<ArrayBuffer>): Promise<Answer<T>>
+  /** A service of the application, for what no address tells. */
+  service<T>(of: Type<T>): T
   count(entity: EntityTarget<ObjectLiteral>): Promise<number>
   stop(): Promise<void>
 }
@@ -97,6 +99,7 @@ export async function startServer({
       }),
     sendFile: (path, body) =>
       ask(path, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body }),
+    service: (of) => app.get(of),
     count: (entity) => app.get(DataSource).getRepository(entity).count(),
     stop: async () => {
       await app.close()

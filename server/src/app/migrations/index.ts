@@ -6,6 +6,7 @@ import { Planning1764300000000 } from './planning.ts'
 import { Drawer1764400000000 } from './drawer.ts'
 import { Parcels1764500000000 } from './parcels.ts'
 import { Sellers1764600000000 } from './sellers.ts'
+import { Quotes1764700000000 } from './quotes.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -17,4 +18,5 @@ export const MIGRATIONS = [
   Drawer1764400000000,
   Parcels1764500000000,
   Sellers1764600000000,
+  Quotes1764700000000,
 ]

@@ -1,0 +1,255 @@
+import { Injectable } from '@nestjs/common'
+import type { EntityManager } from 'typeorm'
+import { monotonicFactory } from 'ulid'
+import type { TableRow } from '@outfit/core/formats'
+import type { SheetSource } from './entities.ts'
+
+const ulid = monotonicFactory()
+/** Rows in one INSERT. */
+const CHUNK = 500
+/** What tells a line of a list from the others. */
+const LINE = ['kind', 'code', 'seller', 'condition', 'multiple', 'nth'] as const
+const line = (table: string) => LINE.map((column) => `${table}.${column}`).join(', ')
+const sameLine = (a: string, b: string) => LINE.map((column) => `${a}.${column} = ${b}.${column}`).join(' AND ')
+
+/** What came of a sheet: lines read, and of those, against what the seller had before, new, dearer, cheaper; and gone. */
+export interface SheetOutcome {
+  seller: string
+  date: string
+  lines: number
+  fresh: number
+  dearer: number
+  cheaper: number
+  gone: number
+}
+
+/**
+ * Takes quote sheets in: dated lists of what sellers ask. Each line is a quote that holds from its day until the line's next
+ * one; the last quotes of a seller are its offers. A whole sheet is all its seller has that day, so that lines it does not
+ * name are gone, and only what changed is written down; a partial one says something about the lines it names alone. A sheet
+ * of a day that is there already takes its place. Sheets of days gone by change history and no offers.
+ *
+ * Lines are collected in a temporary table first, so that a list of a million is never in memory; all in the caller's
+ * transaction.
+ */
+@Injectable()
+export class QuoteService {
+  /** Make room for lines to come. */
+  async begin(db: EntityManager): Promise<void> {
+    await db.query('DROP TABLE IF EXISTS temp.sheet_line')
+    await db.query(
+      `CREATE TEMP TABLE sheet_line (date TEXT, seller TEXT, kind TEXT, code TEXT, condition TEXT, multiple INTEGER, nth INTEGER,
+         price INTEGER, currency TEXT, stock INTEGER, id TEXT, PRIMARY KEY (date, kind, code, seller, condition, multiple, nth)) WITHOUT ROWID`,
+    )
+  }
+
+  /** Collect lines; lines of one sheet that offer the same are numbered as they come. */
+  async collect(db: EntityManager, rows: readonly TableRow<'offers'>[]): Promise<void> {
+    for (let from = 0; from < rows.length; from += CHUNK) {
+      const chunk = rows.slice(from, from + CHUNK).map((row) => ({ ...row, id: ulid() }))
+      const taken = new Set(await this.insert(db, chunk))
+      for (const row of chunk) if (!taken.has(row.id)) await this.insertNumbered(db, row)
+    }
+  }
+
+  /** Ids of the lines that were the first of their kind. */
+  private async insert(db: EntityManager, rows: readonly Collected[]): Promise<string[]> {
+    const marks = rows.map(() => '(?, ?, ?, ?, ?, ?, 0, ?, ?, ?, ?)').join(', ')
+    const inserted = (await db.query(
+      `INSERT INTO temp.sheet_line (date, seller, kind, code, condition, multiple, nth, price, currency, stock, id) VALUES ${marks} ON CONFLICT DO NOTHING RETURNING id`,
+      rows.flatMap((r) => [
+        r.date,
+        r.seller,
+        r.kind,
+        r.code,
+        r.condition,
+        r.multiple,
+        r.price,
+        r.currency,
+        r.stock,
+        r.id,
+      ]),
+    )) as { id: string }[]
+    return inserted.map(({ id }) => id)
+  }
+
+  private async insertNumbered(db: EntityManager, r: Collected): Promise<void> {
+    const which = [r.date, r.kind, r.code, r.seller, r.condition, r.multiple]
+    await db.query(
+      `INSERT INTO temp.sheet_line (date, kind, code, seller, condition, multiple, nth, price, currency, stock, id)
+         SELECT ?, ?, ?, ?, ?, ?, COUNT(*), ?, ?, ?, ? FROM temp.sheet_line
+         WHERE date = ? AND kind = ? AND code = ? AND seller = ? AND condition = ? AND multiple = ?`,
+      [...which, r.price, r.currency, r.stock, r.id, ...which],
+    )
+  }
+
+  /**
+   * Take in what was collected, day by day. `empty` names sheets that were read and have no line.
+   */
+  async keep(
+    db: EntityManager,
+    {
+      source,
+      whole,
+      empty = [],
+    }: { source: SheetSource; whole: boolean; empty?: readonly { seller: string; date: string }[] },
+  ): Promise<SheetOutcome[]> {
+    const days = (await db.query('SELECT DISTINCT date FROM temp.sheet_line')) as { date: string }[]
+    const outcomes: SheetOutcome[] = []
+    for (const date of [...new Set([...days, ...empty].map(({ date: one }) => one))].sort()) {
+      await this.nameSellers(
+        db,
+        date,
+        empty.filter((one) => one.date === date).map(({ seller }) => seller),
+      )
+      outcomes.push(...(await this.compare(db, date, whole)))
+      await this.holdLater(db, date, whole)
+      if (whole) await this.endUnnamed(db)
+      await this.writeQuotes(db, date, whole)
+      await this.writeOffers(db, date, whole)
+      await db.query(
+        `INSERT INTO quote_sheet (seller, date, source, whole, lines, readAt)
+           SELECT s.seller, s.date, ?, ?, s.lines, ? FROM temp.sheet_seller s WHERE true
+           ON CONFLICT (seller, date, source) DO UPDATE SET whole = MAX(whole, excluded.whole), readAt = excluded.readAt,
+             lines = CASE WHEN excluded.whole = 1 THEN excluded.lines ELSE MAX(lines, excluded.lines) END`,
+        [source, whole ? 1 : 0, new Date().toISOString()],
+      )
+    }
+    await db.query('DROP TABLE IF EXISTS temp.sheet_seller')
+    await db.query('DROP TABLE temp.sheet_line')
+    return outcomes
+  }
+
+  /**
+   * The sellers of a day's sheets: whether they quoted before, whether this is their newest day, and the next day their
+   * whole list was read.
+   */
+  private async nameSellers(db: EntityManager, date: string, empty: readonly string[]): Promise<void> {
+    await db.query('DROP TABLE IF EXISTS temp.sheet_seller')
+    await db.query(
+      'CREATE TEMP TABLE sheet_seller (seller TEXT PRIMARY KEY, date TEXT, lines INTEGER, known INTEGER, again INTEGER, newest INTEGER, next TEXT) WITHOUT ROWID',
+    )
+    await db.query(
+      `INSERT INTO temp.sheet_seller
+         SELECT seller, date, SUM(lines),
+           EXISTS (SELECT 1 FROM quote_sheet q WHERE q.seller = s.seller),
+           EXISTS (SELECT 1 FROM quote_sheet q WHERE q.seller = s.seller AND q.date = s.date),
+           NOT EXISTS (SELECT 1 FROM quote_sheet q WHERE q.seller = s.seller AND q.date > s.date),
+           (SELECT MIN(q.date) FROM quote_sheet q WHERE q.seller = s.seller AND q.date > s.date AND q.whole = 1)
+         FROM (SELECT seller, date, COUNT(*) AS lines FROM temp.sheet_line WHERE date = ? GROUP BY seller
+               UNION ALL SELECT value, ?, 0 FROM json_each(?)) s GROUP BY seller`,
+      [date, date, JSON.stringify(empty)],
+    )
+  }
+
+  /** What a day's sheets change for the sellers. */
+  private async compare(db: EntityManager, date: string, whole: boolean): Promise<SheetOutcome[]> {
+    const read = (await db.query(
+      `SELECT l.seller, COUNT(*) AS lines,
+         SUM(l.stock >= l.multiple AND COALESCE(prev.stock < prev.multiple, 1)) AS fresh,
+         SUM(COALESCE(prev.stock >= prev.multiple AND l.price > prev.price, 0)) AS dearer,
+         SUM(COALESCE(prev.stock >= prev.multiple AND l.price < prev.price, 0)) AS cheaper,
+         SUM(COALESCE(prev.stock >= prev.multiple AND l.stock < l.multiple, 0)) AS gone
+       FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
+       LEFT JOIN quote prev ON s.known AND ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '<= l.date')}
+       WHERE l.date = ? GROUP BY l.seller`,
+      [date],
+    )) as Omit<SheetOutcome, 'date'>[]
+    const unnamed = whole
+      ? ((await db.query(
+          `SELECT o.seller, COUNT(*) AS gone FROM temp.sheet_seller s JOIN offer o ON o.seller = s.seller
+           WHERE s.newest AND o.stock >= o.multiple AND ${notNamed('o')} GROUP BY o.seller`,
+        )) as { seller: string; gone: number }[])
+      : []
+    const sellers = (await db.query('SELECT seller FROM temp.sheet_seller ORDER BY seller')) as { seller: string }[]
+    return sellers.map(({ seller }) => {
+      const own = read.find((one) => one.seller === seller) ?? { lines: 0, fresh: 0, dearer: 0, cheaper: 0, gone: 0 }
+      const gone = own.gone + (unnamed.find((one) => one.seller === seller)?.gone ?? 0)
+      return { ...own, seller, date, gone }
+    })
+  }
+
+  /** Before a sheet of a day gone by is put in: what the next whole sheet left as it was is written down there. */
+  private async holdLater(db: EntityManager, date: string, whole: boolean): Promise<void> {
+    const [old] = (await db.query('SELECT 1 FROM temp.sheet_seller WHERE next IS NOT NULL LIMIT 1')) as object[]
+    if (!old) return
+    // Lines that are new that day were not on the next sheet, or they would have a quote of that day.
+    await db.query(
+      `INSERT INTO quote (${COLUMNS})
+         SELECT ${line('l')}, s.next, COALESCE(prev.price, l.price), l.currency, COALESCE(prev.stock, 0)
+         FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
+         LEFT JOIN quote prev ON ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '< s.next')}
+         WHERE l.date = ? AND s.next IS NOT NULL ON CONFLICT DO NOTHING`,
+      [date],
+    )
+    if (whole)
+      await db.query(
+        `INSERT INTO quote (${COLUMNS})
+           SELECT ${line('q')}, s.next, q.price, q.currency, q.stock
+           FROM quote q JOIN temp.sheet_seller s ON s.seller = q.seller
+           WHERE s.next IS NOT NULL AND q.date = ${lastQuote('q', '<= s.next')} ON CONFLICT DO NOTHING`,
+      )
+  }
+
+  /** A whole sheet takes the place of that day's earlier one, and ends what it does not name. */
+  private async endUnnamed(db: EntityManager): Promise<void> {
+    const [again] = (await db.query('SELECT 1 FROM temp.sheet_seller WHERE again LIMIT 1')) as object[]
+    if (again)
+      await db.query(
+        'DELETE FROM quote WHERE (seller, date) IN (SELECT seller, date FROM temp.sheet_seller WHERE again)',
+      )
+    await db.query(
+      `INSERT INTO quote (${COLUMNS})
+         SELECT ${line('o')}, s.date, o.price, o.currency, 0 FROM temp.sheet_seller s JOIN offer o ON o.seller = s.seller
+         WHERE s.newest AND NOT s.again AND ${notNamed('o')}`,
+    )
+    const [old] = (await db.query('SELECT 1 FROM temp.sheet_seller WHERE NOT newest OR again LIMIT 1')) as object[]
+    if (old)
+      await db.query(
+        `INSERT INTO quote (${COLUMNS})
+           SELECT ${line('q')}, s.date, q.price, q.currency, 0 FROM quote q JOIN temp.sheet_seller s ON s.seller = q.seller
+           WHERE (NOT s.newest OR s.again) AND q.stock > 0 AND q.date = ${lastQuote('q', '< s.date')} AND ${notNamed('q')}`,
+      )
+  }
+
+  private async writeQuotes(db: EntityManager, date: string, whole: boolean): Promise<void> {
+    // Only a whole list, read time and again, says mostly what was known.
+    const changed = whole
+      ? `AND (NOT s.known OR NOT EXISTS (SELECT 1 FROM quote prev WHERE ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '< l.date')} AND prev.price = l.price AND prev.stock = l.stock))`
+      : ''
+    await db.query(
+      `INSERT INTO quote (${COLUMNS})
+         SELECT ${line('l')}, l.date, l.price, l.currency, l.stock
+         FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller WHERE l.date = ? ${changed}
+         ON CONFLICT (${LINE.join(', ')}, date) DO UPDATE SET price = excluded.price, currency = excluded.currency, stock = excluded.stock`,
+      [date],
+    )
+  }
+
+  /** A line's last quote is its offer. */
+  private async writeOffers(db: EntityManager, date: string, whole: boolean): Promise<void> {
+    await db.query(
+      `INSERT INTO offer (id, date, ${LINE.join(', ')}, price, currency, stock)
+         SELECT l.id, l.date, ${line('l')}, l.price, l.currency, l.stock
+         FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
+         WHERE l.date = ? AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'l')} AND q.date > s.date))
+         ON CONFLICT (${LINE.join(', ')}) DO UPDATE SET date = excluded.date, price = excluded.price, currency = excluded.currency, stock = excluded.stock`,
+      [date],
+    )
+    if (whole)
+      await db.query(
+        `DELETE FROM offer WHERE id IN (
+           SELECT o.id FROM temp.sheet_seller s JOIN offer o ON o.seller = s.seller
+           WHERE ${notNamed('o')} AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'o')} AND q.date > s.date)))`,
+      )
+  }
+}
+
+type Collected = TableRow<'offers'> & { id: string }
+const COLUMNS = `${LINE.join(', ')}, date, price, currency, stock`
+/** The day of a line's last quote before, or up to, some day. */
+const lastQuote = (table: string, when: string) =>
+  `(SELECT MAX(x.date) FROM quote x WHERE ${sameLine('x', table)} AND x.date ${when})`
+/** The sheet of the seller `s` does not name the line. */
+const notNamed = (table: string) =>
+  `NOT EXISTS (SELECT 1 FROM temp.sheet_line l WHERE l.date = s.date AND ${sameLine('l', table)})`
