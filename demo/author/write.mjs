@@ -8,7 +8,7 @@ import { moulds } from './moulds.mjs'
 import { prints } from './prints.mjs'
 import { parts } from './parts.mjs'
 import { figures, releases } from './releases.mjs'
-import { offers, rates, sellers } from './market.mjs'
+import { market, offers, rates, sellers } from './market.mjs'
 import { pictures } from './references.mjs'
 import { bins, later, owned, rosters } from './rosters.mjs'
 
@@ -139,6 +139,7 @@ csv(
   ['date', 'seller', 'kind', 'code', 'condition', 'price', 'currency', 'stock', 'multiple'],
   lines.map((o) => [o.date, o.seller, o.kind, o.code, o.condition, o.price, o.currency, o.stock, o.multiple]),
 )
+files['market.json'] = JSON.stringify(market, null, 1) + '\n'
 files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, rosters, later }, null, 1) + '\n'
 
 for (const [name, svg] of Object.entries(pictures)) files[`references/${name}`] = svg

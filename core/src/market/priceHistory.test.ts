@@ -1,19 +1,24 @@
 import fc from 'fast-check'
 import { costShares, priceHistory, STALE_DAYS, sumHistories, type Quote } from './priceHistory.ts'
+import { worthIn } from './rates.ts'
 
 const day = (n: number) => new Date(Date.UTC(2026, 0, 1 + n)).toISOString().slice(0, 10)
 const quote = (date: string, seller: string, price: number, more: Partial<Quote> = {}): Quote => ({
   date,
   seller,
   price,
+  currency: 'EUR',
   condition: 'new',
   multiple: 1,
   nth: 0,
   stock: 3,
   ...more,
 })
+/** One for one, as long as it is euros. */
+const worth = (amount: number, currency: string) => (currency === 'EUR' ? amount : null)
+const historyOf = (quotes: Quote[], heard: { seller: string; date: string }[]) => priceHistory(quotes, heard, worth)
 const pointsOf = (quotes: Quote[], heard: { seller: string; date: string }[], condition = 'any') =>
-  priceHistory(quotes, heard).series.find((one) => one.condition === condition)!.points
+  historyOf(quotes, heard).series.find((one) => one.condition === condition)!.points
 
 describe('price history', () => {
   it('keeps a quote until the next one, and ends it where nothing is left', () => {
@@ -46,7 +51,7 @@ describe('price history', () => {
       [day(14), 200],
       [day(silent), 300],
     ])
-    expect(priceHistory(quotes, heard).offers.map(({ seller, heard: on }) => [seller, on])).toEqual([
+    expect(historyOf(quotes, heard).offers.map(({ seller, heard: on }) => [seller, on])).toEqual([
       ['a', day(0)],
       ['b', day(silent)],
     ])
@@ -61,17 +66,33 @@ describe('price history', () => {
     ]
     expect(pointsOf(quotes, heard, 'new').map(({ n, low }) => [n, low])).toEqual([[1, 100]])
     expect(pointsOf(quotes, heard, 'used').map(({ n, low }) => [n, low])).toEqual([[1, 60]])
-    expect(priceHistory(quotes, heard).offers).toHaveLength(2)
+    expect(historyOf(quotes, heard).offers).toHaveLength(2)
   })
 
   it('has nothing to say of what was never quoted', () => {
-    expect(priceHistory([], [{ seller: 'a', date: day(0) }])).toEqual({ series: [], offers: [] })
+    expect(historyOf([], [{ seller: 'a', date: day(0) }])).toEqual({ series: [], offers: [], asked: [] })
+  })
+
+  it('leaves out what it cannot convert, and converts each day by its rate', () => {
+    const heard = [0, 7].map((n) => ({ seller: 'a', date: day(n) }))
+    const quotes = [quote(day(0), 'a', 100, { currency: 'GBP' }), quote(day(0), 'b', 50, { currency: 'CHF' })]
+    const rates = [
+      { date: day(0), from: 'GBP', to: 'EUR', rate: 1.2 },
+      { date: day(7), from: 'GBP', to: 'EUR', rate: 1.1 },
+    ]
+    const { series, offers, asked } = priceHistory(quotes, heard, worthIn('EUR', rates))
+    expect(series[0]!.points.map(({ date, n, low }) => [date, n, low])).toEqual([
+      [day(0), 1, 120],
+      [day(7), 1, 110],
+    ])
+    expect(offers.map(({ home, price }) => [home, price])).toEqual([[110, 100]])
+    expect(asked.map(({ home }) => home)).toEqual([120])
   })
 
   it('explains an unusual price among its condition', () => {
     const quotes = [100, 104, 98, 101, 99, 700].map((price, i) => quote(day(0), `s${i}`, price))
     quotes.push(quote(day(0), 's9', 20, { condition: 'used' }))
-    const { offers } = priceHistory(quotes, [])
+    const { offers } = historyOf(quotes, [])
     expect(offers.filter(({ outlier }) => outlier).map(({ seller }) => seller)).toEqual(['s5'])
     expect(offers.find(({ seller }) => seller === 's5')!.outlier!.times).toBeCloseTo(7, 0)
   })
@@ -84,6 +105,7 @@ describe('price history', () => {
       multiple: fc.constantFrom(1, 2),
       nth: fc.constant(0),
       price: fc.integer({ min: 1, max: 500 }),
+      currency: fc.constant('EUR'),
       stock: fc.integer({ min: 0, max: 3 }),
     })
     const key = (q: Quote) => [q.date, q.seller, q.condition, q.multiple].join(' ')

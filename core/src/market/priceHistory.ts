@@ -2,7 +2,7 @@ import { daysBetween } from './parcels.ts'
 import { outliersOf, spreadOf, type Outlier, type Spread } from './robust.ts'
 import { trendOf, type Trend } from './trend.ts'
 
-/** What a seller asked for a thing from a day on: the price of a unit in the home currency, and how many there were; none: gone. */
+/** What a seller asked for a unit of a thing from a day on, in its own currency, and how many there were; none: gone. */
 export interface Quote {
   date: string
   seller: string
@@ -11,8 +11,12 @@ export interface Quote {
   /** Tells lines of one sheet apart that are alike in all but price. */
   nth: number
   price: number
+  currency: string
   stock: number
 }
+
+/** What an amount in some currency is worth at home on a day; null where no rate is known. */
+export type Worth = (amount: number, currency: string, date: string) => number | null
 
 /** A day a seller's whole list was read. */
 export interface Heard {
@@ -37,6 +41,8 @@ export interface PriceSeries {
 
 /** An offer as it stands on the last day, with why its price is unusual. */
 export interface StandingOffer extends Quote {
+  /** Its price in the home currency on the last day. */
+  home: number
   /** The day the seller was last heard of this offer. */
   heard: string
   outlier: Omit<Outlier, 'index'> | null
@@ -45,6 +51,8 @@ export interface StandingOffer extends Quote {
 export interface PriceHistory {
   series: PriceSeries[]
   offers: StandingOffer[]
+  /** Every price that was ever put down, in the home currency on its day; the oldest first. */
+  asked: (Pick<Quote, 'date' | 'seller' | 'condition'> & { home: number })[]
 }
 
 /** After so many days unheard a seller's prices are stale: they are not counted among the prices of a day. */
@@ -53,13 +61,13 @@ export const STALE_DAYS = 21
 /**
  * The history of a thing's prices: for each day anybody was heard, the spread of what was for sale then. An offer counts
  * from its quote until the next one, as long as its seller was heard within STALE_DAYS. Offers of too few units to be sold
- * do not count. Unusual prices are told of the last day's offers, each among those of its condition.
- * O(days × quotes of the thing).
+ * do not count, nor do those in money that has no rate yet. Unusual prices are told of the last day's offers, each among
+ * those of its condition. O(days × quotes of the thing).
  */
-export function priceHistory(quotes: readonly Quote[], heard: readonly Heard[]): PriceHistory {
+export function priceHistory(quotes: readonly Quote[], heard: readonly Heard[], worth: Worth): PriceHistory {
   const sorted = [...quotes].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0))
   const first = sorted[0]?.date
-  if (first === undefined) return { series: [], offers: [] }
+  if (first === undefined) return { series: [], offers: [], asked: [] }
   const days = [...new Set([...heard, ...sorted].map(({ date }) => date))].filter((date) => date >= first).sort()
   const heardBySeller = new Map<string, string[]>()
   for (const { seller, date } of heard) heardBySeller.set(seller, [...(heardBySeller.get(seller) ?? []), date])
@@ -68,25 +76,32 @@ export function priceHistory(quotes: readonly Quote[], heard: readonly Heard[]):
   const lastHeard = new Map<string, string>()
   const points = new Map<PriceCondition, PricePoint[]>(PRICE_CONDITIONS.map((condition) => [condition, []]))
   let at = 0
-  let fresh: { quote: Quote; heard: string }[] = []
   for (const date of days) {
     for (; at < sorted.length && sorted[at]!.date <= date; at++) now.set(keyOf(sorted[at]!), sorted[at]!)
     for (const [seller, dates] of heardBySeller) if (dates.includes(date)) lastHeard.set(seller, date)
-    fresh = [...now.values()]
-      .map((quote) => ({ quote, heard: later(quote.date, lastHeard.get(quote.seller)) }))
-      .filter(({ quote, heard: on }) => isForSale(quote) && daysBetween(on, date) <= STALE_DAYS)
+    const fresh = [...now.values()].flatMap((quote) => {
+      const home = worth(quote.price, quote.currency, date)
+      const on = later(quote.date, lastHeard.get(quote.seller))
+      return home !== null && isForSale(quote) && daysBetween(on, date) <= STALE_DAYS ? [{ quote, home }] : []
+    })
     for (const condition of PRICE_CONDITIONS) {
-      const spread = spreadOf(fresh.filter(({ quote }) => counts(quote, condition)).map(({ quote }) => quote.price))
+      const spread = spreadOf(fresh.filter(({ quote }) => counts(quote, condition)).map(({ home }) => home))
       if (spread) points.get(condition)!.push({ date, ...spread })
     }
   }
+  const last = days.at(-1)!
   const offers = [...now.values()]
     .filter(isForSale)
-    .map((quote): StandingOffer => ({ ...quote, heard: later(quote.date, lastHeard.get(quote.seller)), outlier: null }))
-    .sort((a, b) => a.price - b.price || (a.seller < b.seller ? -1 : 1))
+    .flatMap((quote): StandingOffer[] => {
+      const home = worth(quote.price, quote.currency, last)
+      return home === null
+        ? []
+        : [{ ...quote, home, heard: later(quote.date, lastHeard.get(quote.seller)), outlier: null }]
+    })
+    .sort((a, b) => a.home - b.home || (a.seller < b.seller ? -1 : 1))
   for (const condition of ['new', 'used'] as const) {
     const those = offers.filter((offer) => offer.condition === condition)
-    for (const { index, ...why } of outliersOf(those.map(({ price }) => price))) those[index]!.outlier = why
+    for (const { index, ...why } of outliersOf(those.map(({ home }) => home))) those[index]!.outlier = why
   }
   return {
     series: PRICE_CONDITIONS.map((condition) => ({
@@ -95,6 +110,10 @@ export function priceHistory(quotes: readonly Quote[], heard: readonly Heard[]):
       trend: trendFor(points.get(condition)!),
     })),
     offers,
+    asked: sorted.filter(isForSale).flatMap(({ date, seller, condition, price, currency }) => {
+      const home = worth(price, currency, date)
+      return home === null ? [] : [{ date, seller, condition, home }]
+    }),
   }
 }
 

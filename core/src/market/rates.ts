@@ -15,13 +15,32 @@ export class MissingRate extends Error {}
  */
 export function convert(minor: number, from: string, to: string, date: string, rates: readonly Rate[]): number {
   if (from === to) return minor
+  const [used] = rateOn(from, to, date, rates) ?? []
+  if (!used)
+    throw new MissingRate(`There is no rate from ${from} to ${to} on or before ${date}. Add one to the rate table.`)
+  return Math.ceil((used.from === from ? minor * used.rate : minor / used.rate) - 1e-9)
+}
+
+/** The rate that holds on a day, alone in a list: the newest one straight, or else one back; null where there is none. */
+function rateOn(from: string, to: string, date: string, rates: readonly Rate[]): [Rate] | null {
   const newest = (a: string, b: string) =>
     rates
       .filter((rate) => rate.from === a && rate.to === b && rate.date <= date)
       .sort((x, y) => (x.date < y.date ? 1 : -1))[0]
-  const straight = newest(from, to)
-  if (straight) return Math.ceil(minor * straight.rate - 1e-9)
-  const back = newest(to, from)
-  if (back) return Math.ceil(minor / back.rate - 1e-9)
-  throw new MissingRate(`There is no rate from ${from} to ${to} on or before ${date}. Add one to the rate table.`)
+  const used = newest(from, to) ?? newest(to, from)
+  return used ? [used] : null
+}
+
+/**
+ * What amounts are worth in one currency at the rates of a day, null where there is none yet; each rate is looked up once,
+ * for long histories.
+ */
+export function worthIn(to: string, rates: readonly Rate[]) {
+  const known = new Map<string, Rate[] | null>()
+  return (minor: number, from: string, date: string): number | null => {
+    const key = `${from} ${date}`
+    if (!known.has(key)) known.set(key, from === to ? [] : rateOn(from, to, date, rates))
+    const own = known.get(key)
+    return own ? convert(minor, from, to, date, own) : null
+  }
 }

@@ -20,6 +20,8 @@ import { DrawerService } from '../drawer/drawerService.ts'
 import { LabelService } from '../drawer/labelService.ts'
 import { RemarkService } from '../drawer/remarkService.ts'
 import { WishService } from '../catalogue/wishService.ts'
+import { FEED_PROVIDERS } from '../feed/feedModule.ts'
+import { RefreshService } from '../feed/refreshService.ts'
 import { ExportService } from '../import/exportService.ts'
 import { ImportController } from '../import/importController.ts'
 import { ImportService } from '../import/importService.ts'
@@ -32,6 +34,9 @@ import { LaterService } from '../later/laterService.ts'
 import { MarketController } from '../market/marketController.ts'
 import { SellerService } from '../market/sellerService.ts'
 import { PricesController } from '../market/pricesController.ts'
+import { OfferService } from '../market/offerService.ts'
+import { PriceService } from '../market/priceService.ts'
+import { TargetService } from '../market/targetService.ts'
 import { QuoteService } from '../market/quoteService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { RosterController } from '../roster/rosterController.ts'
@@ -135,6 +140,11 @@ export class AppModule {
         JobsService,
         MarketService,
         QuoteService,
+        OfferService,
+        PriceService,
+        TargetService,
+        ...FEED_PROVIDERS,
+        RefreshService,
         BriefService,
         SharesService,
         PinsService,

@@ -11,21 +11,33 @@ export interface Settings {
   web: string | null
   /** Folder of a sample world to load into an empty database; null for none. */
   world: string | null
+  /** Where quote sheets are asked for: the address of a service, or the folder of a made-up market; null for nowhere. */
+  market: string | null
 }
 
-/** Read the command line: --port N, --data DIR, --web DIR, --world DIR. Throws with a sentence for the person. */
+/** Read the command line: --port N, --data DIR, --web DIR, --world DIR, --market URL or DIR. Throws with a sentence for the person. */
 export function readSettings(args: readonly string[]): Settings {
   const { values } = parseArgs({
     args: [...args],
-    options: { port: { type: 'string' }, data: { type: 'string' }, web: { type: 'string' }, world: { type: 'string' } },
+    options: {
+      port: { type: 'string' },
+      data: { type: 'string' },
+      web: { type: 'string' },
+      world: { type: 'string' },
+      market: { type: 'string' },
+    },
   })
   const port = Number(values.port ?? 4310)
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`--port must be a number from 0 to 65535; it is ${values.port}.`)
+  // A sample world brings its market along.
+  const world = values.world ? resolve(values.world) : null
   return {
     port,
     data: resolve(values.data ?? 'data'),
     web: values.web ? resolve(values.web) : null,
-    world: values.world ? resolve(values.world) : null,
+    world,
+    market:
+      values.market === undefined ? world : /^https?:/.test(values.market) ? values.market : resolve(values.market),
   }
 }

@@ -9,7 +9,10 @@ import { DataSource } from 'typeorm'
 import { TABLES, type TableName } from '@outfit/core/formats'
 import { PartEntity } from '../catalogue/entities.ts'
 import { PhotoService } from '../catalogue/photoService.ts'
+import { Writer } from '../app/writer.ts'
+import { readStandIn, StandInMarket } from '../feed/standInMarket.ts'
 import { LaterService } from '../later/laterService.ts'
+import { QuoteService } from '../market/quoteService.ts'
 import { RostersFile } from '../roster/dto.ts'
 import { OutfitEntity } from '../roster/entities.ts'
 import { ImportRosters } from '../roster/importRosters.ts'
@@ -32,7 +35,11 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
   writeFileSync(join(data, LOADING), '')
   const imports = app.get(ImportService)
   for (const table of Object.keys(TABLES) as TableName[]) {
-    const { rejects } = await imports.importTable(table, readFileSync(join(folder, `${table}.csv`), 'utf8'))
+    if (table === 'offers') await loadPast(app, folder)
+    const { rejects } = await imports.importTable(table, readFileSync(join(folder, `${table}.csv`), 'utf8'), {
+      // The lists of a world are all its sellers have.
+      whole: true,
+    })
     const [first] = rejects
     if (first) throw new Error(`${table}.csv, line ${first.line}: ${first.reason}`)
   }
@@ -45,6 +52,19 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
   for (const { outfit, ...entry } of file.later ?? [])
     await app.get(LaterService).make({ ...entry, outfit: outfits.find(({ name }) => name === outfit)?.id })
   rmSync(join(data, LOADING))
+}
+
+/** The weeks before the day of the offers, as the world's made-up market had them. */
+async function loadPast(app: INestApplicationContext, folder: string): Promise<void> {
+  const world = readStandIn(folder)
+  if (!world) return
+  const sheets = new StandInMarket(world, () => world.day).past()
+  const quotes = app.get(QuoteService)
+  await app.get(Writer).transaction(async (db) => {
+    await quotes.begin(db)
+    for (const { lines } of sheets) await quotes.collect(db, lines)
+    await quotes.keep(db, { source: 'market', whole: true })
+  })
 }
 
 /** The text of a rosters file with the pictures it names by file kept, and named by their hashes instead. */

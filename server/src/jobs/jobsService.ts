@@ -89,6 +89,11 @@ export class JobsService implements OnModuleDestroy {
     return { id, state: job.state, result: job.result }
   }
 
+  /** The newest job of a kind that was done. */
+  newest(kind: string): Promise<JobEntity | null> {
+    return this.database.getRepository(JobEntity).findOne({ where: { kind, state: 'done' }, order: { id: 'DESC' } })
+  }
+
   async events(id: string): Promise<Observable<JobEvent>> {
     const job = this.running.get(id)
     if (job) return job.events

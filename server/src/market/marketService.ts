@@ -5,10 +5,18 @@ import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
 import { FILLERS, gainsByFillers, type Bringer, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
 import { Changes } from '../app/changes.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { OfferEntity, RateEntity, SellerEntity } from './entities.ts'
+import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
 
 /** Codes in one statement. */
 const LIST = 5000
+/** Figures and boxes looked at as wholes, the cheapest: a plain mitt is on thousands. */
+const MOST_WHOLES = 300
+
+/** Assemblies, figures and releases some parts come with; the parts are bound twice. */
+const BRINGING = (marks: string) => `
+  sold(code) AS (SELECT code FROM part WHERE code IN (${marks}) UNION SELECT assembly FROM component WHERE part IN (${marks})),
+  worn(code) AS (SELECT figure FROM figure_part WHERE part IN (SELECT code FROM sold)),
+  boxed(code) AS (SELECT "release" FROM release_content WHERE (kind = 'part' AND code IN (SELECT code FROM sold)) OR (kind = 'figure' AND code IN (SELECT code FROM worn)))`
 
 export interface MarketToday {
   date: string
@@ -45,8 +53,8 @@ export class MarketService {
   /** The newest date on any quote sheet; prices are converted at the rates of that day. */
   private async today(): Promise<string> {
     const newest = await this.database
-      .getRepository(OfferEntity)
-      .findOne({ where: {}, order: { date: 'DESC' }, select: { date: true } })
+      .getRepository(SheetEntity)
+      .findOne({ where: {}, order: { date: 'DESC' }, select: { seller: true, date: true } })
     return newest?.date ?? new Date().toISOString().slice(0, 10)
   }
 
@@ -177,6 +185,26 @@ export class MarketService {
     }
   }
 
+  /** Figures and releases for sale that bring any of some atomic parts, the cheapest of them. */
+  async wholesBringing(parts: readonly string[]): Promise<{ kind: 'figure' | 'release'; code: string }[]> {
+    const cheapest = await this.cheapest()
+    const found = new Map<string, { kind: 'figure' | 'release'; code: string }>()
+    for (let from = 0; from < parts.length; from += LIST) {
+      const some = parts.slice(from, from + LIST)
+      const marks = some.map(() => '?').join(', ')
+      const rows = (await this.database.query(
+        `WITH ${BRINGING(marks)} SELECT 'figure' AS kind, code FROM worn UNION SELECT 'release', code FROM boxed`,
+        [...some, ...some],
+      )) as { kind: 'figure' | 'release'; code: string }[]
+      for (const thing of rows) found.set(`${thing.kind} ${thing.code}`, thing)
+    }
+    return [...found]
+      .flatMap(([key, thing]) => (cheapest.has(key) ? [{ thing, price: cheapest.get(key)! }] : []))
+      .sort((a, b) => a.price - b.price)
+      .slice(0, MOST_WHOLES)
+      .map(({ thing }) => thing)
+  }
+
   /** Offers that bring any of some atomic parts. */
   private async bringing(parts: readonly string[]): Promise<OfferEntity[]> {
     const found = new Map<string, OfferEntity>()
@@ -184,10 +212,7 @@ export class MarketService {
       const some = parts.slice(from, from + LIST)
       const marks = some.map(() => '?').join(', ')
       const rows = (await this.database.query(
-        `WITH
-           sold(code) AS (SELECT code FROM part WHERE code IN (${marks}) UNION SELECT assembly FROM component WHERE part IN (${marks})),
-           worn(code) AS (SELECT figure FROM figure_part WHERE part IN (SELECT code FROM sold)),
-           boxed(code) AS (SELECT "release" FROM release_content WHERE (kind = 'part' AND code IN (SELECT code FROM sold)) OR (kind = 'figure' AND code IN (SELECT code FROM worn)))
+        `WITH ${BRINGING(marks)}
          SELECT id FROM offer WHERE (kind = 'part' AND code IN (SELECT code FROM sold)) OR (kind = 'figure' AND code IN (SELECT code FROM worn)) OR (kind = 'release' AND code IN (SELECT code FROM boxed))`,
         [...some, ...some],
       )) as { id: string }[]

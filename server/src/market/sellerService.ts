@@ -5,10 +5,10 @@ import type { Seller } from './sellerDto.ts'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'
-import { OfferEntity, ParcelEntity, RateEntity, SellerEntity } from './entities.ts'
+import { OfferEntity, ParcelEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
 
 export type ToldSeller = SellerEntity & {
-  /** Offers, and the day of the newest of them. */
+  /** Offers, and the day a list was last read. */
   offers: number
   newest: string | null
 }
@@ -26,7 +26,7 @@ export class SellerService {
   async all(): Promise<ToldSeller[]> {
     const sellers = await this.database.getRepository(SellerEntity).find({ order: { name: 'ASC' } })
     const counts = (await this.database.query(
-      'SELECT seller, COUNT(*) AS offers, MAX(date) AS newest FROM offer GROUP BY seller',
+      `SELECT seller, (SELECT COUNT(*) FROM offer o WHERE o.seller = s.seller) AS offers, MAX(date) AS newest FROM quote_sheet s GROUP BY seller`,
     )) as { seller: string; offers: number; newest: string }[]
     const bySeller = new Map(counts.map((one) => [one.seller, one]))
     return sellers.map((seller) => ({
@@ -58,8 +58,8 @@ export class SellerService {
       if (!seller) throw notFound('seller', code)
       if (await db.existsBy(ParcelEntity, { seller: code }))
         throw new Problem(409, `${seller.name} has sent parcels, which stay on record. Block the seller instead.`)
-      if (await db.existsBy(OfferEntity, { seller: code }))
-        throw new Problem(409, `${seller.name} has offers. Block the seller instead.`)
+      if (await db.existsBy(SheetEntity, { seller: code }))
+        throw new Problem(409, `${seller.name} has offers, or had them; they stay on record. Block the seller instead.`)
       await db.delete(SellerEntity, { code })
     })
     this.changes.tell('market')

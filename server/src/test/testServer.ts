@@ -75,8 +75,9 @@ export async function startServer({
   world = true,
   runner = InThreadPlanRunner as Type<PlanRunner>,
   data = mkdtempSync(join(tmpdir(), 'outfit-')),
+  market = null as string | null,
 } = {}): Promise<TestServer> {
-  const app = await createApp({ port: 0, data, web: null, world: null }, runner)
+  const app = await createApp({ port: 0, data, web: null, world: null, market }, runner)
   await app.init()
   if (world) await loadSampleWorld(app, WORLD, data)
   await app.listen(0, '127.0.0.1')

@@ -1,0 +1,254 @@
+import { Injectable } from '@nestjs/common'
+import { parse } from 'csv-parse/sync'
+import { setTimeout as sleep } from 'node:timers/promises'
+import { DataSource, type EntityManager } from 'typeorm'
+import {
+  CSV_OPTIONS,
+  delimiterOf,
+  missingColumns,
+  notCsv,
+  rowReader,
+  type Reject,
+  type TableRow,
+} from '@outfit/core/formats'
+import { Changes } from '../app/changes.ts'
+import { Problem } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
+import { RowChecker } from '../import/rowChecker.ts'
+import type { Course } from '../jobs/jobsService.ts'
+import { SellerEntity } from '../market/entities.ts'
+import { QuoteService, type SheetOutcome } from '../market/quoteService.ts'
+import { FeedFault, MarketFeed, type FeedPage } from './marketFeed.ts'
+
+/** How a refresh behaves towards the market. Times are in milliseconds. */
+export const PATIENCE = {
+  /** A page is waited for so long. */
+  page: 4000,
+  /** Times it is asked for. */
+  tries: 3,
+  /** Pause before it is asked for again, twice as long each time; half of it more or less, so that not all ask at once. */
+  pause: 300,
+  /** The longest pause the market is granted. */
+  longest: 5000,
+  /** Sellers asked at a time. */
+  abreast: 3,
+}
+/** Rejected lines told of one seller. */
+const MOST_REJECTS = 40
+
+/**
+ * What came of asking for a seller's list: all of it, part of it (what was read holds, the rest stays as it was), or
+ * nothing. `blocked` and `strange` sellers are not asked: one never buys there, or does not know them.
+ */
+export interface Answered extends SheetOutcome {
+  name: string
+  state: 'whole' | 'partial' | 'silent' | 'blocked' | 'strange'
+  /** Why not all came. */
+  reason: string | null
+  requests: number
+  ms: number
+  rejected: number
+  rejects: Reject[]
+}
+
+export interface Refreshed {
+  at: string
+  sellers: Answered[]
+}
+
+export interface RefreshProgress {
+  done: number
+  of: number
+  /** Who is being asked, and for the how manieth time. */
+  asking: { name: string; attempt: number }[]
+  answered: Answered[]
+}
+
+/** Asks the market for today's lists. A list that does not come leaves the former one standing. */
+@Injectable()
+export class RefreshService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly feed: MarketFeed,
+    private readonly quotes: QuoteService,
+    private readonly changes: Changes,
+  ) {}
+
+  get market(): string | null {
+    return this.feed.name
+  }
+
+  demandMarket(): void {
+    if (this.feed.name === null)
+      throw new Problem(409, 'No market is connected. Bring offers in as tables, or type them in.')
+  }
+
+  /** Ask for the lists of all sellers, or some; what was written stays when it is cancelled. */
+  async refresh(
+    only: readonly string[] | null,
+    { signal, report }: Pick<Course, 'signal' | 'report'>,
+  ): Promise<Refreshed> {
+    const at = new Date().toISOString()
+    const listed = await this.patiently((own) => this.feed.sellers(own), signal)
+    const known = new Map(
+      (await this.database.getRepository(SellerEntity).find()).map((seller) => [seller.code, seller]),
+    )
+    const codes = listed.filter((code) => !only || only.includes(code)).sort()
+    const checker = await RowChecker.open(this.database.manager, 'offers')
+    const answered: Answered[] = []
+    const asking = new Map<string, number>()
+    const tell = () =>
+      report({
+        done: answered.length,
+        of: codes.length,
+        asking: [...asking].map(([code, attempt]) => ({ name: known.get(code)?.name ?? code, attempt })),
+        answered,
+      } satisfies RefreshProgress)
+    const queue = [...codes]
+    const work = async () => {
+      for (let code = queue.shift(); code !== undefined; code = queue.shift()) {
+        signal.throwIfAborted()
+        const seller = known.get(code)
+        const skipped = !seller ? 'strange' : seller.standing === 'blocked' ? 'blocked' : null
+        const attempt = (n: number) => {
+          asking.set(code, n)
+          tell()
+        }
+        answered.push(
+          skipped
+            ? { ...nothing(code), name: seller?.name ?? code, state: skipped }
+            : { ...(await this.ask(code, checker, signal, attempt)), name: seller!.name },
+        )
+        asking.delete(code)
+        tell()
+      }
+    }
+    await Promise.all(Array.from({ length: PATIENCE.abreast }, work))
+    return { at, sellers: answered.sort((a, b) => (a.name < b.name ? -1 : 1)) }
+  }
+
+  private async ask(
+    seller: string,
+    checker: RowChecker<'offers'>,
+    signal: AbortSignal,
+    attempt: (n: number) => void,
+  ): Promise<Omit<Answered, 'name'>> {
+    const start = performance.now()
+    const rows: TableRow<'offers'>[] = []
+    const rejects: Reject[] = []
+    let [requests, line] = [0, 0]
+    let reason: string | null = null
+    let cursor: string | null = null
+    try {
+      do {
+        const page: FeedPage = await this.patiently(
+          (own) => this.feed.page(seller, cursor, own),
+          signal,
+          (n) => {
+            requests += 1
+            attempt(n)
+          },
+        )
+        line = this.read(page.csv, seller, line, checker, rows, rejects)
+        cursor = page.next
+      } while (cursor !== null)
+    } catch (error) {
+      if (!(error instanceof FeedFault)) throw error
+      reason = error.message
+    }
+    const spent = () => ({ requests, ms: Math.round(performance.now() - start) })
+    if (rows.length === 0 && (reason !== null || rejects.length > 0)) {
+      const told = reason ?? 'no line of its list could be read'
+      return { ...nothing(seller), ...spent(), state: 'silent', reason: told, ...some(rejects) }
+    }
+    // What is not in a list of which something is missing may well be for sale.
+    const whole = reason === null && rejects.length === 0
+    const date = rows[0]?.date ?? new Date().toISOString().slice(0, 10)
+    const [outcome] = await this.writer.transaction((db) => this.keep(db, seller, date, rows, whole))
+    this.changes.tell('market')
+    return {
+      ...outcome!,
+      ...spent(),
+      state: whole ? 'whole' : 'partial',
+      reason: reason ?? (rejects.length > 0 ? 'some lines could not be read' : null),
+      ...some(rejects),
+    }
+  }
+
+  private async keep(db: EntityManager, seller: string, date: string, rows: TableRow<'offers'>[], whole: boolean) {
+    await this.quotes.begin(db)
+    await this.quotes.collect(db, rows)
+    return this.quotes.keep(db, { source: 'market', whole, empty: [{ seller, date }] })
+  }
+
+  /** Take the rows of a page that are good; the number of the last line read so far. */
+  private read(
+    csv: string,
+    seller: string,
+    before: number,
+    checker: RowChecker<'offers'>,
+    rows: TableRow<'offers'>[],
+    rejects: Reject[],
+  ): number {
+    let records: { record: string[]; info: { lines: number } }[]
+    try {
+      records = parse(csv, { ...CSV_OPTIONS, delimiter: delimiterOf(csv) }) as unknown as typeof records
+    } catch (error) {
+      rejects.push(notCsv(error))
+      return before
+    }
+    const [header, ...lines] = records
+    const missing = header ? missingColumns('offers', header.record, {}) : []
+    if (!header || missing.length > 0) {
+      rejects.push(...missing)
+      return before
+    }
+    const readRow = rowReader('offers', header.record, {})
+    for (const [i, { record }] of lines.entries()) {
+      const line = before + i + 1
+      const row = readRow(record, line, rejects) as TableRow<'offers'> | null
+      if (!row) continue
+      if (row.seller !== seller)
+        rejects.push({ line, column: 'seller', reason: `"${row.seller}" stands in the list of ${seller}` })
+      else if (checker.check(row, line, rejects)) rows.push(row)
+    }
+    return before + lines.length
+  }
+
+  /** Ask, and again after a pause where that may help. */
+  private async patiently<T>(
+    ask: (signal: AbortSignal) => Promise<T>,
+    signal: AbortSignal,
+    attempt?: (n: number) => void,
+  ): Promise<T> {
+    for (let n = 1; ; n++) {
+      signal.throwIfAborted()
+      attempt?.(n)
+      try {
+        return await ask(AbortSignal.any([signal, AbortSignal.timeout(PATIENCE.page)]))
+      } catch (error) {
+        signal.throwIfAborted()
+        if (!(error instanceof FeedFault) || !error.passing || n >= PATIENCE.tries) throw error
+        const pause = PATIENCE.pause * 2 ** (n - 1) * (0.75 + 0.5 * Math.random())
+        await sleep(Math.min(PATIENCE.longest, Math.max(pause, error.waitMs ?? 0)), undefined, { signal })
+      }
+    }
+  }
+}
+
+const nothing = (seller: string): Omit<Answered, 'name' | 'state'> => ({
+  seller,
+  date: '',
+  lines: 0,
+  fresh: 0,
+  dearer: 0,
+  cheaper: 0,
+  gone: 0,
+  reason: null,
+  requests: 0,
+  ms: 0,
+  rejected: 0,
+  rejects: [],
+})
+const some = (rejects: readonly Reject[]) => ({ rejected: rejects.length, rejects: rejects.slice(0, MOST_REJECTS) })

@@ -1,0 +1,43 @@
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator'
+import { CONDITIONS, OFFER_KINDS } from '@outfit/core/formats'
+import { TARGET_KINDS, type TargetKind } from './targetService.ts'
+
+const MOST = 100_000_000
+
+/** What a seller asks for one thing. */
+export class NewOffer {
+  @IsIn(OFFER_KINDS) kind: (typeof OFFER_KINDS)[number]
+  /** Code of the part, figure or release. */
+  @IsString() @IsNotEmpty() @MaxLength(80) thing: string
+  @IsIn(CONDITIONS) condition: (typeof CONDITIONS)[number]
+  /** Of a unit, in minor units of the seller's currency. */
+  @IsInt() @Min(0) @Max(MOST) price: number
+  @IsInt() @Min(0) @Max(1_000_000) stock: number
+  @IsInt() @Min(1) @Max(10_000) multiple: number
+}
+
+export class Refresh {
+  /** Codes of the sellers to ask; all unless said otherwise. */
+  @IsOptional() @IsArray() @ArrayMaxSize(10_000) @IsString({ each: true }) sellers?: string[]
+}
+
+export class TargetName {
+  @IsIn(TARGET_KINDS) kind: TargetKind
+  @IsString() @IsNotEmpty() @MaxLength(80) code: string
+}
+
+export class TargetPrice {
+  /** In the home currency. */
+  @IsInt() @Min(0) @Max(MOST) price: number
+}

@@ -1,0 +1,93 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource, Like, MoreThan } from 'typeorm'
+import { HOME_CURRENCY, worthIn } from '@outfit/core/market'
+import { Changes } from '../app/changes.ts'
+import { notFound, Problem } from '../app/problem.ts'
+import { Writer } from '../app/writer.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { RowChecker } from '../import/rowChecker.ts'
+import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
+import type { NewOffer } from './offerDto.ts'
+import { QuoteService } from './quoteService.ts'
+
+/** Offers told at a time. */
+const PAGE = 100
+const MOST_SHEETS = 60
+
+/** What a seller offers, line by line, and the sheets that told of it. */
+@Injectable()
+export class OfferService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly catalogue: CatalogueService,
+    private readonly quotes: QuoteService,
+    private readonly changes: Changes,
+  ) {}
+
+  /** Offers of a seller in the order of their ids, after one of them; only those whose code begins so, if asked. */
+  async of(code: string, { after = '', starts = '' }: { after?: string; starts?: string }) {
+    const seller = await this.seller(code)
+    const repository = this.database.getRepository(OfferEntity)
+    const where = { seller: code, ...(starts ? { code: Like(`${starts.replaceAll(/[%_]/g, '')}%`) } : {}) }
+    const [offers, count, rates, sheets] = await Promise.all([
+      repository.find({
+        where: { ...where, ...(after ? { id: MoreThan(after) } : {}) },
+        order: { id: 'ASC' },
+        take: PAGE + 1,
+      }),
+      repository.countBy(where),
+      this.database.getRepository(RateEntity).find(),
+      this.database
+        .getRepository(SheetEntity)
+        .find({ where: { seller: code }, order: { date: 'DESC', source: 'ASC' }, take: MOST_SHEETS }),
+    ])
+    const shown = offers.slice(0, PAGE)
+    const names = await this.catalogue.namesOf(shown)
+    const worth = worthIn(HOME_CURRENCY, rates)
+    const today = new Date().toISOString().slice(0, 10)
+    return {
+      seller,
+      count,
+      offers: shown.map((offer) => ({
+        ...offer,
+        name: (names.get(offer.code) ?? offer.code).replace(/^(Figure|Release): /, ''),
+        home: worth(offer.price, offer.currency, today),
+      })),
+      next: offers.length > PAGE ? shown.at(-1)!.id : null,
+      sheets,
+    }
+  }
+
+  /**
+   * Write down what a seller asks for one thing today, as told by hand: a quote sheet of one line. Stock 0 says it is gone.
+   */
+  async quote(code: string, { kind, thing, condition, price, stock, multiple }: NewOffer): Promise<void> {
+    const seller = await this.seller(code)
+    const date = new Date().toISOString().slice(0, 10)
+    const row = { date, seller: code, kind, code: thing, condition, price, currency: seller.currency, stock, multiple }
+    await this.writer.transaction(async (db) => {
+      const rejects: { column: string | null; reason: string }[] = []
+      const good = (await RowChecker.open(db, 'offers')).check(row, 1, rejects as never)
+      if (!good)
+        throw new Problem(
+          400,
+          `${rejects.map(({ reason }) => reason).join('; ')}. Nothing was written.`,
+          rejects.map(({ column, reason }) => ({
+            field: column === 'code' ? 'thing' : (column ?? 'thing'),
+            message: reason,
+          })),
+        )
+      await this.quotes.begin(db)
+      await this.quotes.collect(db, [row])
+      await this.quotes.keep(db, { source: 'hand', whole: false })
+    })
+    this.changes.tell('market')
+  }
+
+  private async seller(code: string): Promise<SellerEntity> {
+    const seller = await this.database.getRepository(SellerEntity).findOneBy({ code })
+    if (!seller) throw notFound('seller', code)
+    return seller
+  }
+}
