@@ -147,7 +147,11 @@ export class PriceService {
     const yields = (await this.catalogue.yields([{ kind, code }])).get(`${kind} ${code}`)!.yields
     const [lowest, cheapest] = await Promise.all([this.market.lowest(), this.market.cheapest()])
     const units = yields.reduce((sum, { qty }) => sum + qty, 0)
-    const wholes = await this.wholesOf(yields.flatMap(({ part, qty }) => Array<string>(qty).fill(part)))
+    // Only what brings all of it stands against it.
+    const wholes = await this.wholesOf(
+      yields.flatMap(({ part, qty }) => Array<string>(qty).fill(part)),
+      units,
+    )
     return {
       whole: cheapest.get(`${kind} ${code}`) ?? null,
       singly: {
@@ -155,12 +159,12 @@ export class PriceService {
         parts: units,
         unoffered: yields.filter(({ part }) => !lowest.has(part)).map(({ part }) => part),
       },
-      // Only what brings all of it stands against it.
-      wholes: wholes.filter(({ brings }) => brings === units),
+      wholes,
     }
   }
 
-  private async wholesOf(parts: readonly string[]): Promise<Whole[]> {
+  /** What brings at least so many units of some parts, the most saving. */
+  private async wholesOf(parts: readonly string[], least = 0): Promise<Whole[]> {
     if (parts.length === 0) return []
     const [lowest, offers] = await Promise.all([
       this.market.lowest(),
@@ -170,7 +174,9 @@ export class PriceService {
       parts.map((part) => ({ part, qty: 1 })),
       offers,
       lowest,
-    ).slice(0, MOST_WHOLES)
+    )
+      .filter(({ brings }) => brings >= least)
+      .slice(0, MOST_WHOLES)
   }
 
   /** Who was heard when, and what money is worth. */

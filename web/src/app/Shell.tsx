@@ -9,6 +9,7 @@ import { SaveNote } from '../bench/SaveNote.tsx'
 import { Trail } from './Trail.tsx'
 import { LaterNews, WishNews } from './WishNews.tsx'
 
+const PriceNews = lazy(async () => ({ default: (await import('./PriceNews.tsx')).PriceNews }))
 const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog.tsx')).KeysDialog }))
 
 const room = (isActive: boolean) =>
@@ -17,6 +18,7 @@ const room = (isActive: boolean) =>
 /** Addresses that belong to a room besides its own. */
 const AREAS: Record<string, readonly string[]> = {
   Rosters: ['/rosters'],
+  Market: ['/market', '/prices'],
   Parcels: ['/parcels'],
   Drawer: ['/drawer'],
   Parts: ['/parts', '/moulds', '/catalogue', '/packs', '/tables'],
@@ -97,6 +99,9 @@ export function Shell() {
           <Trail />
           <WishNews />
           <LaterNews />
+          <Suspense>
+            <PriceNews />
+          </Suspense>
           <SaveNote />
           <button
             type="button"

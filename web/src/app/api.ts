@@ -58,6 +58,8 @@ export interface ImportRequest {
   strict: boolean
   dry: boolean
   guess?: Corrections
+  /** For offers: the lists are all their sellers have. */
+  whole?: boolean
 }
 
 /** What the finder is asked: words, facets, and which page of the answer. */

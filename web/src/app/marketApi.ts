@@ -17,6 +17,54 @@ export interface SellerTerms {
   standing: Standing
 }
 
+/** A day a list was read. */
+export interface Sheet {
+  date: string
+  source: 'table' | 'hand' | 'market'
+  whole: boolean
+  lines: number
+}
+
+/** What one line of a seller's list says; `home` is its price in the home currency, null without a rate. */
+export interface ListedOffer {
+  id: string
+  date: string
+  kind: 'part' | 'figure' | 'release'
+  code: string
+  condition: 'new' | 'used'
+  price: number
+  currency: string
+  stock: number
+  multiple: number
+  name: string
+  home: number | null
+}
+
+export type NewOffer = Pick<ListedOffer, 'kind' | 'condition' | 'price' | 'stock' | 'multiple'> & { thing: string }
+
+/** What came of asking the market for a seller's list. */
+export interface Answered {
+  seller: string
+  name: string
+  state: 'whole' | 'partial' | 'silent' | 'blocked' | 'strange'
+  reason: string | null
+  lines: number
+  fresh: number
+  dearer: number
+  cheaper: number
+  gone: number
+  requests: number
+  rejected: number
+  rejects: { line: number; column: string | null; reason: string }[]
+}
+
+export interface AskProgress {
+  done: number
+  of: number
+  asking: { name: string; attempt: number }[]
+  answered: Answered[]
+}
+
 export interface ToldSeller extends SellerTerms {
   code: string
   offers: number
@@ -24,12 +72,36 @@ export interface ToldSeller extends SellerTerms {
 }
 
 /** Terms and rates change what everything costs. */
-const CHANGED = ['Sellers', 'Outfit', 'Shelves', 'Catalogue'] as const
+export const CHANGED = ['Sellers', 'Outfit', 'Shelves', 'Catalogue'] as const
 
 /** What is asked and told about sellers and rates; loaded with the room that needs it. */
 export const marketApi = api.enhanceEndpoints({ addTagTypes: ['Sellers'] }).injectEndpoints({
   endpoints: (build) => ({
     market: build.query<{ sellers: ToldSeller[] }, void>({ query: () => 'sellers', providesTags: ['Sellers'] }),
+    connected: build.query<{ market: string | null; last: { at: string; sellers: Answered[] } | null }, void>({
+      query: () => 'market',
+      providesTags: ['Sellers'],
+    }),
+    askMarket: build.mutation<{ job: string }, string[] | undefined>({
+      query: (sellers) => ({ url: 'market/refresh', method: 'POST', body: sellers ? { sellers } : {} }),
+    }),
+    sellerOffers: build.query<
+      {
+        seller: SellerTerms & { code: string }
+        count: number
+        offers: ListedOffer[]
+        next: string | null
+        sheets: Sheet[]
+      },
+      { code: string; after: string; starts: string }
+    >({
+      query: ({ code, ...params }) => ({ url: `sellers/${encodeURIComponent(code)}/offers`, params }),
+      providesTags: ['Sellers'],
+    }),
+    quote: build.mutation<void, { code: string; offer: NewOffer }>({
+      query: ({ code, offer }) => ({ url: `sellers/${encodeURIComponent(code)}/offers`, method: 'PUT', body: offer }),
+      invalidatesTags: CHANGED,
+    }),
     keepSeller: build.mutation<void, { code: string; terms: SellerTerms }>({
       query: ({ code, terms }) => ({ url: `sellers/${encodeURIComponent(code)}`, method: 'PUT', body: terms }),
       invalidatesTags: CHANGED,

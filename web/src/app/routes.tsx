@@ -70,6 +70,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../market/MarketView.tsx')).MarketView }),
       },
       {
+        path: 'market/sellers/:seller',
+        lazy: async () => ({ Component: (await import('../market/SellerView.tsx')).SellerView }),
+      },
+      {
+        path: 'prices/:kind/:code',
+        lazy: async () => ({ Component: (await import('../prices/ThingPricesView.tsx')).ThingPricesView }),
+      },
+      {
+        path: 'outfits/:outfit/prices',
+        lazy: async () => ({ Component: (await import('../prices/OutfitPricesView.tsx')).OutfitPricesView }),
+      },
+      {
+        path: 'rosters/:roster/prices',
+        lazy: async () => ({ Component: (await import('../prices/OutfitPricesView.tsx')).RosterPricesView }),
+      },
+      {
         path: 'packs/:release',
         lazy: async () => ({ Component: (await import('../market/PacksView.tsx')).PacksView }),
       },

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import type { Editable } from '@outfit/core/catalogue'
 import { api, errorText, type ProblemBody } from '../app/api.ts'
@@ -81,6 +81,11 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
         <div className="flex items-baseline gap-3">
           <h1 className="text-2xl">{code === null ? `Own ${noun}` : `Change ${noun}`}</h1>
           {code !== null && <span className="text-soft">{code}</span>}
+          {code !== null && (table === 'figures' || table === 'releases') && (
+            <Link to={`/prices/${noun}/${code}`} className="text-act underline">
+              Prices over time
+            </Link>
+          )}
         </div>
         {unsaved && (
           <p role="status" className="mt-1 text-[13px] text-notice">

@@ -4,12 +4,15 @@ import { Link } from 'react-router'
 import { formatMoney } from '@outfit/core/market'
 import { errorText } from '../app/api.ts'
 import { marketApi, type ToldSeller } from '../app/marketApi.ts'
-import { dayInWords } from '../parcels/parcelWords.ts'
+import { today } from '../parcels/parcelWords.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { AskMarket } from './AskMarket.tsx'
+import { heardInWords } from './askWords.ts'
 import { Rates } from './Rates.tsx'
 import { SellerDialog } from './SellerDialog.tsx'
 import { shippingInWords } from './sellerForm.ts'
+import { WaitedFor } from './WaitedFor.tsx'
 
 const STANDING = { none: '', favoured: '★ favoured', blocked: '✕ blocked' } as const
 
@@ -39,13 +42,14 @@ export function MarketView() {
           </Button>
         </span>
       </div>
+      <AskMarket />
       {sellers.length === 0 ? (
         <EmptyNote title="Nobody sells yet">Make a seller, then bring its offers in as a table.</EmptyNote>
       ) : (
         <table className="mt-3 w-full">
           <thead className="text-left text-[13px] text-soft">
             <tr>
-              {['seller', 'shipping', 'minimum', 'handling', 'days', 'rated', 'offers', 'newest'].map((head) => (
+              {['seller', 'shipping', 'minimum', 'handling', 'days', 'rated', 'offers', 'heard'].map((head) => (
                 <th key={head} className="pr-4 font-normal">
                   {head}
                 </th>
@@ -62,7 +66,10 @@ export function MarketView() {
           </tbody>
         </table>
       )}
-      <Rates />
+      <div className="grid gap-x-10 lg:grid-cols-2">
+        <WaitedFor />
+        <Rates />
+      </div>
       {edited && (
         <SellerDialog
           seller={edited === 'new' ? null : edited}
@@ -76,10 +83,13 @@ export function MarketView() {
 
 function Row({ seller, onEdit }: { seller: ToldSeller; onEdit: () => void }) {
   const money = (amount: number) => (amount === 0 ? 'none' : formatMoney(amount, seller.currency))
+  const heard = heardInWords(seller.newest, today())
   return (
     <tr className="border-t border-rule align-top [&>td]:py-1.5 [&>td]:pr-4">
       <td>
-        <strong className="block">{seller.name}</strong>
+        <Link to={`/market/sellers/${seller.code}`} className="block font-bold hover:text-act hover:underline">
+          {seller.name}
+        </Link>
         <span className="text-[13px] text-soft">
           {seller.country} · {seller.currency}
           {seller.standing !== 'none' && (
@@ -96,7 +106,10 @@ function Row({ seller, onEdit }: { seller: ToldSeller; onEdit: () => void }) {
       <td>{seller.arrivesInDays}</td>
       <td>{seller.rating === null ? '–' : `${seller.rating} of 5`}</td>
       <td>{seller.offers.toLocaleString('en')}</td>
-      <td>{seller.newest ? dayInWords(seller.newest) : '–'}</td>
+      <td className={heard.stale ? 'text-problem' : ''}>
+        {heard.stale && '✕ '}
+        {heard.words}
+      </td>
       <td className="text-right">
         <Button look="plain" aria-label={`Change ${seller.name}`} onClick={onEdit}>
           <Pencil aria-hidden className="size-4" />

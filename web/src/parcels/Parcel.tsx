@@ -9,9 +9,7 @@ import { FIELD } from '../ui/FormDialog.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { CheckInForm } from './CheckInForm.tsx'
 import { LinePicture } from './LinePicture.tsx'
-import { heldUpInWords, standInWords } from './parcelWords.ts'
-
-const today = () => new Date().toISOString().slice(0, 10)
+import { heldUpInWords, standInWords, today } from './parcelWords.ts'
 
 /** One order: its lines and sums, where it stands, who waits for it, and what can be done next. */
 export function Parcel({ parcel, catalogue }: { parcel: ToldParcel; catalogue: Catalogue }) {

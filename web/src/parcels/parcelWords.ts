@@ -1,5 +1,8 @@
 import { formatMoney, HOME_CURRENCY, type ToldParcel } from '@outfit/core/market'
 
+/** The day it is, as everything dated is kept. */
+export const today = (): string => new Date().toISOString().slice(0, 10)
+
 export const dayInWords = (date: string): string =>
   new Date(`${date.slice(0, 10)}T12:00:00`).toLocaleDateString('en-GB', {
     day: 'numeric',

@@ -35,6 +35,10 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
         >
           What happened to it
         </Link>
+        {' · '}
+        <Link to={`/prices/part/${detail.part.code}`} className="inline-block min-h-6 py-0.5 text-act hover:underline">
+          Prices over time
+        </Link>
       </p>
       <h2 className="mt-4 text-lg">
         Carried by

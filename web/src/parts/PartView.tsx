@@ -157,7 +157,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
         onWish={setWished}
       />
       <div>
-        <WaysToGet part={part} />
+        <WaysToGet of={part.code} />
         <PartSources detail={detail} common={commonness(detail.releaseCount)} />
       </div>
     </div>

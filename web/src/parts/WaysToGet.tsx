@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import type { Part } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { WayToGet } from '@outfit/core/sourcing'
 import { api, errorText } from '../app/api.ts'
@@ -19,8 +18,8 @@ function leftWords({ left, leftWorth, leftUnpriced }: WayToGet): string {
 }
 
 /** The cheapest ways to get a part: singly, inside an assembly, on a figure or in a box, with what each leaves over. */
-export function WaysToGet({ part }: { part: Part }) {
-  const { currentData, error } = api.endpoints.waysToGet.useQuery(part.code)
+export function WaysToGet({ of }: { of: string }) {
+  const { currentData, error } = api.endpoints.waysToGet.useQuery(of)
   const [open, setOpen] = useState<string | null>(null)
   return (
     <section aria-label="Ways to get it">
@@ -36,7 +35,7 @@ export function WaysToGet({ part }: { part: Part }) {
             <li key={key} className="border-t border-rule py-1 first:border-0">
               <p className="flex gap-2">
                 <span className="min-w-0 truncate font-semibold">
-                  {way.kind === 'part' && way.code === part.code ? 'The part alone' : way.name}
+                  {way.kind === 'part' && way.code === of ? 'The part alone' : way.name}
                 </span>
                 <span className="ml-auto font-semibold">{euro(way.cost)}</span>
               </p>

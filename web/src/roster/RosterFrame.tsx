@@ -39,6 +39,7 @@ export function RosterFrame({ wide = false, children }: { wide?: boolean; childr
     ...(audited ? [['Audit', at('/audit')] as [string, string]] : []),
     ['Ranking', at('/ranking')],
     ['Buying', at('/buying')],
+    ['Prices', at('/prices')],
     ['House rules', at('/rules')],
   ]
   return (

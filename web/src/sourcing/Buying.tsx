@@ -13,11 +13,13 @@ interface BuyingProps {
   version: string
   currency: string
   back: { to: string; label: string }
+  /** Where the prices of all of it are told. */
+  prices: string
   aside?: ReactNode
 }
 
 /** Plans the buying of something and shows the plan; planned anew when the options change. */
-export function Buying({ ask, version, currency, back, aside }: BuyingProps) {
+export function Buying({ ask, version, currency, back, prices, aside }: BuyingProps) {
   const basics = api.endpoints.basics.useQuery()
   const [options, setOptions] = useBuyingOptions()
   const [again, setAgain] = useState(0)
@@ -46,6 +48,7 @@ export function Buying({ ask, version, currency, back, aside }: BuyingProps) {
       options={options}
       onOptions={setOptions}
       back={back}
+      prices={prices}
       aside={aside}
     />
   )

@@ -24,12 +24,13 @@ interface ReportProps {
   options: BuyingOptions
   onOptions: (change: BuyingOptions) => void
   back: { to: string; label: string }
+  prices: string
   /** What stands beside the heading. */
   aside?: ReactNode
 }
 
 /** Ways to buy what is missing, side by side; the one looked at opened into its parcels and terms. */
-export function Report({ report, job, catalogue: known, options, onOptions, back, aside }: ReportProps) {
+export function Report({ report, job, catalogue: known, options, onOptions, back, prices, aside }: ReportProps) {
   const [shown, show] = useState<Way['key']>('best')
   const [asked, ask] = useState<readonly string[]>([])
   const [ordering, order] = useState<readonly string[] | null>(null)
@@ -59,6 +60,9 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
       <EmptyNote title="Nothing to buy">
         The drawer has every part of {report.name}
         {report.label && `, take ${report.label}`}.{' '}
+        <Link to={prices} className="text-act underline">
+          Prices over time
+        </Link>
         <Link to={back.to} className="font-semibold text-act underline">
           {back.label}
         </Link>

@@ -27,6 +27,7 @@ export function RosterBuyingView() {
       ask={chosen.length > 0 ? { outfits: chosen } : { roster: roster.id }}
       version={`${roster.version} ${shelves.fulfilledTimeStamp ?? ''}`}
       currency={roster.currency}
+      prices={`/rosters/${roster.id}/prices`}
       back={{ to: `/rosters/${roster.id}`, label: 'Back to the shelf' }}
       aside={<For roster={roster} chosen={chosen} />}
     />

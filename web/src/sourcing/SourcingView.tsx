@@ -19,6 +19,7 @@ export function SourcingView() {
       ask={{ outfit: outfit.id, take: take.id }}
       version={String(outfit.version)}
       currency={outfit.roster.currency}
+      prices={`/outfits/${outfit.id}/prices`}
       back={{ to: `/outfits/${outfit.id}/bench?take=${encodeURIComponent(take.label)}`, label: 'Back to the bench' }}
     />
   )

@@ -39,6 +39,7 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
   const [mapping, setMapping] = useState(() => guessMapping(table, upload.header) as Record<string, string>)
   const [corrections, setCorrections] = useState<Corrections>({ moulds: {}, colours: {} })
   const [leaveOut, setLeaveOut] = useState(false)
+  const [complete, setComplete] = useState(false)
   const check = useImport()
   const bring = useImport()
   const columns = columnsOf(table)
@@ -51,6 +52,7 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
     strict: !leaveOut,
     dry: true,
     ...(table === 'parts' ? { guess: corrections } : {}),
+    ...(table === 'offers' ? { whole: complete } : {}),
   }
   const key = JSON.stringify([whole, corrections])
   const latest = useRef(() => {})
@@ -189,6 +191,17 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
               className="size-4 accent-(--act)"
             />
             Leave the rows with faults out and bring the rest in
+          </label>
+        )}
+        {table === 'offers' && (
+          <label className="mt-2 flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={complete}
+              onChange={(event) => setComplete(event.target.checked)}
+              className="size-4 accent-(--act)"
+            />
+            These lists are all their sellers have: what they do not name is no longer for sale
           </label>
         )}
         {(bring.run.problem ?? check.run.problem) && (

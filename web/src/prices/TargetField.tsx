@@ -1,0 +1,93 @@
+import { useState } from 'react'
+import { HOME_CURRENCY, readMoney } from '@outfit/core/market'
+import { errorText } from '../app/api.ts'
+import { pricesApi, type TargetKind } from '../app/pricesApi.ts'
+import { dayInWords } from '../parcels/parcelWords.ts'
+import { Button } from '../ui/Button.tsx'
+import { tell, tellError } from '../ui/tell.ts'
+import { euros } from './priceWords.ts'
+
+interface TargetFieldProps {
+  kind: TargetKind
+  code: string
+  /** What it costs now; null where it, or a part of it, is not for sale. */
+  now: number | null
+}
+
+/** The price something is waited for; told of in the head of every room once it is met. */
+export function TargetField({ kind, code, now }: TargetFieldProps) {
+  const { data } = pricesApi.endpoints.targets.useQuery()
+  const [set, { isLoading }] = pricesApi.endpoints.setTarget.useMutation()
+  const [remove] = pricesApi.endpoints.removeTarget.useMutation()
+  const [text, type] = useState('')
+  const [problem, setProblem] = useState('')
+  const target = data?.targets.find((one) => one.kind === kind && one.code === code) ?? null
+  const keep = async (price: number) => {
+    const answer = await set({ kind, code, price })
+    if (answer.error) return setProblem(errorText(answer.error))
+    return tell(`You are told when it is ${euros(price)} or less.`)
+  }
+  const submit = async () => {
+    setProblem('')
+    try {
+      await keep(readMoney(text, HOME_CURRENCY))
+      type('')
+    } catch (error) {
+      setProblem((error as Error).message)
+    }
+  }
+  const forget = async () => {
+    const { price } = target!
+    const answer = await remove({ kind, code })
+    if (answer.error) return tellError(answer.error)
+    tell('It is no longer waited for.', () => set({ kind, code, price }))
+  }
+  return (
+    <section aria-label="Waited for" className="mt-5">
+      <h2 className="text-lg">Waited for</h2>
+      {target && (
+        <p>
+          {target.metOn ? (
+            <strong className="text-good">
+              ✶ Met on {dayInWords(target.metOn)}: {euros(target.metPrice ?? 0)}, you waited for {euros(target.price)}.
+            </strong>
+          ) : (
+            <>
+              <strong>{euros(target.price)}</strong>, since {dayInWords(target.setOn)}.{' '}
+              {now === null ? 'It cannot be bought whole now.' : `It costs ${euros(now)} now.`}
+            </>
+          )}{' '}
+          <button type="button" className="text-act underline" onClick={() => void forget()}>
+            Stop waiting
+          </button>
+        </p>
+      )}
+      <form
+        className="mt-1 flex items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void submit()
+        }}
+      >
+        <label className="text-soft">
+          tell me at €{' '}
+          <input
+            inputMode="decimal"
+            value={text}
+            onChange={({ target: { value } }) => type(value)}
+            className="w-[86px] rounded-[8px] border border-rule bg-card px-2 py-0.5 text-ink"
+          />{' '}
+          or less
+        </label>
+        <Button type="submit" disabled={text.trim() === '' || isLoading}>
+          Wait for it
+        </Button>
+      </form>
+      {problem && (
+        <p role="alert" className="text-problem">
+          {problem}
+        </p>
+      )}
+    </section>
+  )
+}
