@@ -1,5 +1,5 @@
 import { planSourcing, type PlanOptions } from './planSourcing.ts'
-import { planVariant, relaxations, sensitivity, type Variant } from './strategies.ts'
+import { comingIn, planVariant, relaxations, sensitivity, type Variant } from './strategies.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
 
 /** Work for a thread of its own. */
@@ -14,7 +14,7 @@ export interface PlanResults {
   plan: SourcingPlan
   variant: SourcingPlan
   relax: ReturnType<typeof relaxations>
-  sensitivity: ReturnType<typeof sensitivity>
+  sensitivity: { rises: ReturnType<typeof sensitivity>; falls: ReturnType<typeof comingIn> }
 }
 
 /** Do it; every kind of work solves sourcing problems with the options given. */
@@ -29,6 +29,9 @@ export function doPlanTask(task: PlanTask, options: PlanOptions): PlanResults[Pl
       // "Good enough" was said of the plan; half a search would name a relaxation that is not the smallest.
       return relaxations(task.problem, { ...options, enough: () => false })
     case 'sensitivity':
-      return sensitivity(task.problem, task.plan, options)
+      return {
+        rises: sensitivity(task.problem, task.plan, options),
+        falls: comingIn(task.problem, task.plan, options),
+      }
   }
 }

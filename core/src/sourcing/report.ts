@@ -1,6 +1,6 @@
 import type { Drawables, Level } from '../catalogue/index.ts'
 import type { NaivePlan } from './cheapestOfEach.ts'
-import type { Relaxation, Sensitivity, Variant } from './strategies.ts'
+import type { Fall, Relaxation, Sensitivity, Variant } from './strategies.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
 
 /** What a plan keeps to. Money is in minor units of the home currency; null or left out: no limit. */
@@ -52,5 +52,5 @@ export type ReportWithParts = SourcingReport & Drawables
 export interface VariantReport extends Drawables {
   variant: Variant | { way: 'sensitivity' }
   plan: SourcingPlan | null
-  sensitivity: Sensitivity[] | null
+  sensitivity: { rises: Sensitivity[]; falls: Fall[] } | null
 }

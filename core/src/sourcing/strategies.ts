@@ -6,14 +6,18 @@ import { sourcingModel, unitsOf } from './model.ts'
 import { planSourcing, type PlanOptions } from './planSourcing.ts'
 import { reduceProblem } from './reduce.ts'
 import { settle, unmetIn } from './settle.ts'
-import type { Limits, Seller, SourcingPlan, SourcingProblem } from './types.ts'
+import type { Limits, Offer, Seller, SourcingPlan, SourcingProblem } from './types.ts'
 
 /** Ways to buy that stand beside the best plan and the cheapest of each. */
 export const STRATEGIES = ['fewest', 'one', 'whole'] as const
 export type Strategy = (typeof STRATEGIES)[number]
 
 /** A problem changed in one way: another strategy, or without one seller or offer. */
-export type Variant = { way: Strategy } | { way: 'drop'; seller: string } | { way: 'without'; offer: string }
+export type Variant =
+  | { way: Strategy }
+  | { way: 'favoured'; sellers: string[] }
+  | { way: 'drop'; seller: string }
+  | { way: 'without'; offer: string }
 
 /**
  * Plan a variant of a problem.
@@ -21,6 +25,7 @@ export type Variant = { way: Strategy } | { way: 'drop'; seller: string } | { wa
  * - `fewest`: as few parcels as meet as much as can be met, then the least total.
  * - `one`: all from one seller, whoever meets most of it, then the least total.
  * - `whole`: figures and boxes first; single parts only for what none of those brings, or brings too few of.
+ * - `favoured`: from some sellers first; from others only what those do not have, or have too little of.
  * - `drop`, `without`: the best plan without a seller, or an offer.
  */
 export function planVariant(problem: SourcingProblem, variant: Variant, options: PlanOptions): SourcingPlan {
@@ -37,8 +42,17 @@ export function planVariant(problem: SourcingProblem, variant: Variant, options:
     }
     case 'one':
       return within({ parcels: Math.min(problem.limits.parcels ?? 1, 1) })
-    case 'whole':
-      return planWholeFirst(problem, options)
+    case 'whole': {
+      const many = problem.offers.filter(({ yields, qty, multiple }) => yields.length > 1 && qty >= multiple)
+      const brought = new Set(many.flatMap(({ yields }) => yields.map(({ part }) => part)))
+      // A single part is as good as a figure where no figure brings it.
+      const first = ({ yields }: Offer) => yields.length > 1 || yields.every(({ part }) => !brought.has(part))
+      return planFirst(problem, first, options)
+    }
+    case 'favoured': {
+      const favoured = new Set(variant.sellers)
+      return planFirst(problem, ({ seller }) => favoured.has(seller), options)
+    }
     case 'drop':
       return planSourcing(
         { ...problem, offers: problem.offers.filter(({ seller }) => seller !== variant.seller) },
@@ -70,24 +84,21 @@ export function fewestParcels(
   return { parcels, units: unitsOf(reduced, model.steps, values) }
 }
 
-function planWholeFirst(problem: SourcingProblem, options: PlanOptions): SourcingPlan {
-  const many = ({ yields, qty, multiple }: SourcingProblem['offers'][number]) => yields.length > 1 && qty >= multiple
-  const brought = new Set(problem.offers.filter(many).flatMap(({ yields }) => yields.map(({ part }) => part)))
-  const whole = (kept: ReadonlySet<string>) => ({
+/** Plan from the offers that come first; what those leave unmet may then be bought of any. */
+function planFirst(problem: SourcingProblem, isFirst: (offer: Offer) => boolean, options: PlanOptions): SourcingPlan {
+  const limits = { ...problem.limits, seconds: problem.limits.seconds / 2 }
+  const among = (also: ReadonlySet<string>): SourcingProblem => ({
     ...problem,
-    offers: problem.offers.filter(
-      (offer) => offer.yields.length > 1 || offer.yields.every(({ part }) => !brought.has(part) || kept.has(part)),
-    ),
-    limits: { ...problem.limits, seconds: problem.limits.seconds / 2 },
+    offers: problem.offers.filter((offer) => isFirst(offer) || offer.yields.some(({ part }) => also.has(part))),
+    limits,
   })
-  const first = planSourcing(whole(new Set()), options)
+  const first = planSourcing(among(new Set()), options)
   if (first.unmet.length === 0) return first
-  // What there are too few figures and boxes for is bought singly after all.
   const lacking = new Set(first.unmet.map(({ need }) => need))
   const parts = problem.needs
     .filter(({ id }) => lacking.has(id))
     .flatMap(({ accept }) => accept.map(({ part }) => part))
-  const second = planSourcing(whole(new Set(parts)), options)
+  const second = planSourcing(among(new Set(parts)), options)
   return unmetIn(second) < unmetIn(first) ? second : first
 }
 
@@ -200,4 +211,66 @@ export function sensitivity(
       return { offer, qty, rise: rise === null ? null : Math.floor(rise) }
     })
     .sort((a, b) => (a.rise ?? Infinity) - (b.rise ?? Infinity))
+}
+
+/**
+ * What an offer outside a plan would have to cost for another plan with it to cost no more; null where it would stay out
+ * even for nothing. It may come in sooner. Verified by planning at that price.
+ */
+export interface Fall {
+  offer: string
+  at: number | null
+}
+
+/** Halvings when the price at which an offer comes in is not where the straight line has it. */
+const HALVINGS = 5
+
+/** The offers nearest to coming in: those that bring a part the plan buys, by how little dearer they are than what it buys. */
+export function comingIn(problem: SourcingProblem, plan: SourcingPlan, options: PlanOptions, most = 5): Fall[] {
+  const bought = new Set(plan.baskets.flatMap(({ lines }) => lines.map(({ offer }) => offer)))
+  const offers = new Map(problem.offers.map((offer) => [offer.id, offer]))
+  const paid = new Map<string, number>()
+  for (const id of bought) {
+    const { yields, price } = offers.get(id)!
+    const units = yields.reduce((sum, { qty }) => sum + qty, 0)
+    for (const { part } of yields) paid.set(part, Math.min(paid.get(part) ?? Infinity, price / units))
+  }
+  const excess = ({ yields, price }: Offer) =>
+    price - yields.reduce((sum, { part, qty }) => sum + qty * (paid.get(part) ?? 0), 0)
+  return problem.offers
+    .filter(
+      ({ id, qty, multiple, yields }) =>
+        !bought.has(id) && qty >= multiple && yields.some(({ part }) => paid.has(part)),
+    )
+    .sort((a, b) => excess(a) - excess(b) || (a.id < b.id ? -1 : 1))
+    .slice(0, most)
+    .map(({ id, price }): Fall => ({ offer: id, at: priceToComeIn(problem, plan, id, price, options) }))
+}
+
+function priceToComeIn(
+  problem: SourcingProblem,
+  plan: SourcingPlan,
+  id: string,
+  price: number,
+  options: PlanOptions,
+): number | null {
+  const at = (lower: number) =>
+    planSourcing({ ...problem, offers: problem.offers.map((o) => (o.id === id ? { ...o, price: lower } : o)) }, options)
+  const unitsIn = (other: SourcingPlan) =>
+    other.baskets.flatMap(({ lines }) => lines).find(({ offer }) => offer === id)?.qty ?? 0
+  const isIn = (other: SourcingPlan) =>
+    unitsIn(other) > 0 &&
+    (unmetIn(other) < unmetIn(plan) || (unmetIn(other) === unmetIn(plan) && other.total <= plan.total))
+  const free = at(0)
+  if (!isIn(free)) return null
+  // Where shipping does not hang on the price, its plan's total rises by as much as its units do.
+  const straight = Math.min(price, Math.floor(Math.max(0, plan.total - free.total) / unitsIn(free)))
+  if (isIn(at(straight))) return straight
+  let [low, high] = [0, straight]
+  for (let i = 0; i < HALVINGS && high - low > 1; i++) {
+    const middle = (low + high) >> 1
+    if (isIn(at(middle))) low = middle
+    else high = middle
+  }
+  return low
 }

@@ -205,10 +205,20 @@ test('other ways to buy are planned on a finished plan, once each, and say what 
     lines[0]!.offer,
   )
   const { sensitivity } = await variant({ way: 'sensitivity' })
-  expect(sensitivity!.length).toBeGreaterThan(0)
-  for (const { offer, rise } of sensitivity!) {
+  expect(sensitivity!.rises.length).toBeGreaterThan(0)
+  for (const { offer, rise } of sensitivity!.rises) {
     expect(problem.offers.some(({ id }) => id === offer)).toBe(true)
     expect(rise === null || rise >= 0).toBe(true)
   }
+  const bought = plan.baskets.flatMap((basket) => basket.lines).map(({ offer }) => offer)
+  expect(sensitivity!.falls.length).toBeGreaterThan(0)
+  for (const { offer, at } of sensitivity!.falls) {
+    expect(bought).not.toContain(offer)
+    expect(at === null || at <= problem.offers.find(({ id }) => id === offer)!.price).toBe(true)
+  }
+  const liked = await variant({ way: 'favoured', sellers: ['old-cooperage'] })
+  expect(liked.plan!.unmet).toEqual(plan.unmet)
+  expect(liked.plan!.baskets.map((basket) => basket.seller)).toContain('old-cooperage')
+  expect(liked.plan!.total).toBeGreaterThanOrEqual(plan.total)
   expect((await server.send('POST', `plans/${job}/variants`, { way: 'guess' })).status).toBe(400)
 })

@@ -56,8 +56,10 @@ export class PlanProblem {
 }
 
 export class PlanVariant {
-  @IsIn([...STRATEGIES, 'drop', 'without', 'sensitivity']) way:
-    'fewest' | 'one' | 'whole' | 'drop' | 'without' | 'sensitivity'
+  @IsIn([...STRATEGIES, 'favoured', 'drop', 'without', 'sensitivity']) way:
+    'fewest' | 'one' | 'whole' | 'favoured' | 'drop' | 'without' | 'sensitivity'
+  /** Of sellers that come first. */
+  @IsOptional() @IsArray() @ArrayNotEmpty() @ArrayMaxSize(1000) @IsString({ each: true }) sellers?: string[]
   @IsOptional() @IsString() @IsNotEmpty() seller?: string
   @IsOptional() @IsString() @IsNotEmpty() offer?: string
 }
@@ -103,7 +105,8 @@ export class SourcingController {
   /** Another way to buy what a finished plan buys, a seller or offer left out, or how much dearer its lines may become. */
   @Post(':job/variants')
   @HttpCode(202)
-  variant(@Param('job') job: string, @Body() { way, seller = '', offer = '' }: PlanVariant) {
+  variant(@Param('job') job: string, @Body() { way, seller = '', offer = '', sellers = [] }: PlanVariant) {
+    if (way === 'favoured') return this.sourcing.variant(job, { way, sellers })
     if (way === 'drop') return this.sourcing.variant(job, { way, seller })
     if (way === 'without') return this.sourcing.variant(job, { way, offer })
     return this.sourcing.variant(job, { way })

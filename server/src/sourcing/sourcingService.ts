@@ -9,7 +9,6 @@ import {
   type NaivePlan,
   type ReportWithParts,
   type SecondChoices,
-  type Sensitivity,
   type SourcingPlan,
   type SourcingProblem,
   type SourcingReport,
@@ -37,7 +36,7 @@ interface VariantResult {
   base: string
   variant: VariantReport['variant']
   plan: SourcingPlan | null
-  sensitivity: Sensitivity[] | null
+  sensitivity: VariantReport['sensitivity']
 }
 
 @Injectable()

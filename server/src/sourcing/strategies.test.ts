@@ -1,6 +1,7 @@
 import { beforeAll, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import {
+  comingIn,
   planSourcing,
   planVariant,
   relaxations,
@@ -107,6 +108,40 @@ test('a line may rise by what is told and the plan stays best; above that anothe
         if (rise === null) expect(dearer.unmet).toBeGreaterThan(unmetIn(plan))
         else expect(Math.abs(dearer.total - plan.total - rise * units)).toBeLessThan(units)
       }
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('an offer comes in at the price that is told, and stays out where none would do', () => {
+  fc.assert(
+    fc.property(anyProblem().map(free), (problem) => {
+      const plan = planSourcing(problem, options)
+      for (const { offer, at } of comingIn(problem, plan, options, 2)) {
+        const priced = (price: number): SourcingProblem => ({
+          ...problem,
+          offers: problem.offers.map((one) => (one.id === offer ? { ...one, price } : one)),
+        })
+        const without = everyPurchase({ ...problem, offers: problem.offers.filter(({ id }) => id !== offer) })
+        const then = everyPurchase(priced(at ?? 0))
+        if (at !== null) expect(then.unmet < unmetIn(plan) || then.total <= plan.total).toBe(true)
+        // For nothing it changes nothing: the best plan is as good without it.
+        else expect([then.unmet, then.total]).toEqual([without.unmet, without.total])
+      }
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('favoured sellers come first, others only for what those lack', () => {
+  fc.assert(
+    fc.property(anyProblem().map(free), (problem) => {
+      const plan = planVariant(problem, { way: 'favoured', sellers: ['s0'] }, options)
+      const all = everyPurchase(problem)
+      const only = everyPurchase({ ...problem, offers: problem.offers.filter(({ seller }) => seller === 's0') })
+      expect(unmetIn(plan)).toBeLessThanOrEqual(only.unmet)
+      expect(unmetIn(plan)).toBeGreaterThanOrEqual(all.unmet)
+      if (only.unmet === 0) expect(plan.total).toBe(only.total)
     }),
     { numRuns: 40 },
   )

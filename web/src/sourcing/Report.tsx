@@ -4,7 +4,14 @@ import { Download } from 'lucide-react'
 import { catalogueOf, partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { CAUTIONS } from '@outfit/core/fitting'
 import { formatMoney } from '@outfit/core/market'
-import type { BuyingOptions, ReportWithParts, SourcingPlan } from '@outfit/core/sourcing'
+import {
+  STRATEGIES,
+  type BuyingOptions,
+  type ReportWithParts,
+  type SourcingPlan,
+  type SourcingReport,
+} from '@outfit/core/sourcing'
+import { marketApi } from '../app/marketApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote } from '../ui/Notes.tsx'
 import { OrderDialog } from './OrderDialog.tsx'
@@ -41,8 +48,10 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
   const over = ({ state }: { state: string }) => state !== 'idle' && state !== 'running'
   const one = useVariant(over(fewest) ? job : null, { way: 'one' })
   const whole = useVariant(over(one) ? job : null, { way: 'whole' })
-  const variants = { fewest, one, whole }
-  const more = [fewest, one, whole].flatMap(({ report: variant }) => (variant ? [variant] : []))
+  const favoured = useFavoured(problem)
+  const liked = useVariant(favoured.length > 0 && over(whole) ? job : null, { way: 'favoured', sellers: favoured })
+  const variants = { fewest, one, whole, favoured: liked }
+  const more = [fewest, one, whole, liked].flatMap(({ report: variant }) => (variant ? [variant] : []))
   const catalogue = catalogueOf({
     colours: [...known.colours.values()],
     moulds: [...known.moulds.values()],
@@ -60,28 +69,32 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
       <EmptyNote title="Nothing to buy">
         The drawer has every part of {report.name}
         {report.label && `, take ${report.label}`}.{' '}
-        <Link to={prices} className="text-act underline">
-          Prices over time
-        </Link>
         <Link to={back.to} className="font-semibold text-act underline">
           {back.label}
         </Link>
       </EmptyNote>
     )
-  const titles = { fewest: 'Fewest parcels', one: 'One seller', whole: 'Figures and boxes first' } as const
+  const titles = {
+    fewest: 'Fewest parcels',
+    one: 'One seller',
+    whole: 'Figures and boxes first',
+    favoured: '★ Favoured first',
+  } as const
   const ways: Way[] = [
     { key: 'best', title: 'Best plan', plan, remark: remarkOf(plan, 'best') },
     { key: 'each', title: 'Cheapest of each', plan: naive, remark: remarkOf(naive, 'each') },
-    ...(anything ? (['fewest', 'one', 'whole'] as const) : []).map((key): Way => {
-      const { report: variant, problem: failed } = variants[key]
-      const found = variant?.plan ?? null
-      return { key, title: titles[key], plan: found, remark: found ? remarkOf(found, key) : (failed ?? '') }
-    }),
+    ...(anything ? ([...STRATEGIES, ...(favoured.length > 0 ? (['favoured'] as const) : [])] as const) : []).map(
+      (key): Way => {
+        const { report: variant, problem: failed } = variants[key]
+        const found = variant?.plan ?? null
+        return { key, title: titles[key], plan: found, remark: found ? remarkOf(found, key) : (failed ?? '') }
+      },
+    ),
   ]
   const way = ways.find(({ key }) => key === shown)!
   const looked = way.plan ?? plan
   const solved = 'fills' in looked ? looked : null
-  const variantJob = shown === 'fewest' || shown === 'one' || shown === 'whole' ? variants[shown].job : null
+  const variantJob = shown === 'best' || shown === 'each' ? null : variants[shown].job
   const difference = looked.total - plan.total
   const missing = (one: { unmet: readonly { qty: number }[] }) => one.unmet.reduce((sum, { qty }) => sum + qty, 0)
   const comparable = missing(looked) === missing(plan)
@@ -95,7 +108,12 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
               : `${count(plan.baskets.length, 'parcel')}, ${money(plan.total)}, ${plan.unmet.length > 0 ? 'what can be had is here' : 'all here'} in ${count(daysOf(plan.baskets, problem), 'day')}`}
             <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{proofOf(plan, money)}</span>
           </h1>
-          <span className="ml-auto shrink-0">{aside}</span>
+          <span className="ml-auto flex shrink-0 items-baseline gap-4">
+            <Link to={prices} className="text-act underline">
+              Prices over time
+            </Link>
+            {aside}
+          </span>
         </div>
         {report.relaxed && (
           <p role="alert" className="mt-1 font-semibold text-problem">
@@ -103,7 +121,11 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
             {relaxedInWords(report.relaxed, money)}
           </p>
         )}
-        <div role="radiogroup" aria-label="Ways to buy" className="mt-3 grid grid-cols-5 gap-3.5">
+        <div
+          role="radiogroup"
+          aria-label="Ways to buy"
+          className={`mt-3 grid gap-3.5 ${ways.length > 5 ? 'grid-cols-6' : 'grid-cols-5'}`}
+        >
           {ways.map(({ key, title, plan: found, remark }) => (
             <button
               key={key}
@@ -237,6 +259,13 @@ function Downloads({ job }: { job: string }) {
       ))}
     </div>
   )
+}
+
+/** Those who sell what is wanted and whom one likes to buy from. */
+function useFavoured({ sellers }: SourcingReport['problem']): string[] {
+  const { data } = marketApi.endpoints.market.useQuery()
+  const liked = new Set(data?.sellers.filter(({ standing }) => standing === 'favoured').map(({ code }) => code))
+  return sellers.map(({ id }) => id).filter((id) => liked.has(id))
 }
 
 /** While a plan is made: the best so far, the bound, and the ways to end it. */

@@ -2,7 +2,7 @@ import type { Basket, NaivePlan, SourcingPlan, SourcingReport } from '@outfit/co
 
 /** A way to buy as its card shows it. */
 export interface Way {
-  key: 'best' | 'each' | 'fewest' | 'one' | 'whole'
+  key: 'best' | 'each' | 'fewest' | 'one' | 'whole' | 'favoured'
   title: string
   /** null while it is being worked out. */
   plan: SourcingPlan | NaivePlan | null
