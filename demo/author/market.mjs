@@ -180,7 +180,7 @@ export const market = {
   seed: 4310,
   weeks: WEEKS - 1,
   moods: {
-    'marrow-lane': { silent: 70 },
+    'marrow-lane': { silent: 85 },
     'rope-walk': { busy: 45 },
     'almanac-shed': { garbled: 3 },
     'wet-dock': { slow: 50, cut: 25 },

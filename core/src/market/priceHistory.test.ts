@@ -1,3 +1,4 @@
+import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { costShares, priceHistory, STALE_DAYS, sumHistories, type Quote } from './priceHistory.ts'
 import { worthIn } from './rates.ts'

@@ -1,3 +1,4 @@
+import { describe, expect, it } from '@jest/globals'
 import { trendInWords, trendOf } from './trend.ts'
 
 const weekly = (prices: number[]) =>

@@ -1,3 +1,4 @@
+import { describe, expect, it } from '@jest/globals'
 import { wholesFor, type Bringer } from './waysToGet.ts'
 
 const offer = (kind: Bringer['kind'], code: string, price: number, yields: [string, number][]): Bringer => ({

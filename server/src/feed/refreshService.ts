@@ -23,7 +23,7 @@ import { FeedFault, MarketFeed, type FeedPage } from './marketFeed.ts'
 /** How a refresh behaves towards the market. Times are in milliseconds. */
 export const PATIENCE = {
   /** A page is waited for so long. */
-  page: 4000,
+  page: 2500,
   /** Times it is asked for. */
   tries: 3,
   /** Pause before it is asked for again, twice as long each time; half of it more or less, so that not all ask at once. */
