@@ -4,10 +4,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seeded } from '@outfit/core/random'
 import { writeLarge } from '../demo/large.mjs'
+import { StandInMarket } from '../server/dist/feed/standInMarket.js'
 
 const OFFERS = 1_000_000
 const SELLERS = 120
 const OUTFITS = 12
+const DAY = '2026-11-23'
+/** The market is asked again a week later. */
+const LATER = '2026-11-30'
 
 const sellerCode = (s) => `bench-${String(s).padStart(3, '0')}`
 
@@ -28,8 +32,9 @@ function sellersCsv(random) {
   return rows.join('\n')
 }
 
-/** A million offers of the parts, figures and releases of a catalogue, written as they are drawn. */
+/** A million offers of the parts, figures and releases of a catalogue, written as they are drawn and given back. */
 async function writeOffers(path, tables, random) {
+  const offers = []
   const out = createWriteStream(path)
   out.write('date,seller,kind,code,condition,price,currency,stock,multiple\n')
   const codes = ['parts', 'figures', 'releases'].map((table) => tables[table].map(({ code }) => code))
@@ -42,9 +47,9 @@ async function writeOffers(path, tables, random) {
     const price = Math.round((blind.has(code) ? 450 : [140, 900, 3200][of]) * (0.4 + 1.6 * random()))
     const seller = sellerCode(Math.floor(random() * SELLERS))
     const condition = random() < 0.4 ? 'used' : 'new'
-    lines.push(
-      `2026-11-23,${seller},${kinds[of]},${code},${condition},${price},EUR,${1 + Math.floor(random() * 9)},1\n`,
-    )
+    const stock = 1 + Math.floor(random() * 9)
+    offers.push({ date: DAY, seller, kind: kinds[of], code, condition, price, currency: 'EUR', stock, multiple: 1 })
+    lines.push(`${DAY},${seller},${kinds[of]},${code},${condition},${price},EUR,${stock},1\n`)
     if (lines.length === 5000) {
       if (!out.write(lines.join(''))) await once(out, 'drain')
       lines = []
@@ -52,7 +57,11 @@ async function writeOffers(path, tables, random) {
   }
   out.end(lines.join(''))
   await once(out, 'finish')
+  return offers
 }
+
+/** A part from the middle of the catalogue. */
+const middlePart = ({ parts }) => parts[Math.floor(parts.length / 2)].code
 
 /** Most memory a process ever held, in MB; null where the system does not tell. */
 function peakOf(pid) {
@@ -63,14 +72,15 @@ function peakOf(pid) {
   }
 }
 
-/** The import of a million offers over a catalogue of 60,000 parts, and plans from them. */
+/** The import of a million offers over a catalogue of 60,000 parts, plans from them, and asking a market of that size again. */
 export async function market({ serve, tell, timed }) {
   const folder = mkdtempSync(join(tmpdir(), 'outfit-large-'))
   const data = mkdtempSync(join(tmpdir(), 'outfit-bench-'))
   const tables = await writeLarge(folder)
   const random = seeded(11)
-  await writeOffers(join(folder, 'offers.csv'), tables, random)
-  const { url, child } = await serve(['--port', '0', '--data', data])
+  const offers = await writeOffers(join(folder, 'offers.csv'), tables, random)
+  const standIn = new StandInMarket({ seed: 7, day: DAY, weeks: 0, moods: {}, offers }, () => LATER)
+  let { url, child } = await serve(['--port', '0', '--data', data])
   const ask = async (path, init) => (await fetch(`${url}/api/${path}`, init)).json()
   const post = (path, body) =>
     ask(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
@@ -90,6 +100,10 @@ export async function market({ serve, tell, timed }) {
   try {
     for (const table of Object.keys(tables)) await bring(table, readFileSync(join(folder, `${table}.csv`)))
     await bring('sellers', sellersCsv(random))
+    // A server started anew, so that the memory measured is that of the offers.
+    child.kill()
+    await once(child, 'exit')
+    ;({ url, child } = await serve(['--port', '0', '--data', data, '--market', await standIn.url()]))
     const before = peakOf(child.pid)
     const csv = readFileSync(join(folder, 'offers.csv'))
     const { ms, result } = await timed(() => bring('offers', csv))
@@ -108,7 +122,9 @@ export async function market({ serve, tell, timed }) {
       const placements = worn.map(({ slot, part, order = 0 }) => ({ slot, part, order, turned: false }))
       characters.push({
         name: `${name} ${n}`,
-        outfits: [{ name: `${name} ${n}`, stature: 'full', takes: [{ label: 'A', chosen: true, placements }] }],
+        outfits: [
+          { name: `${name} ${n}`, faction: '', stature: 'full', takes: [{ label: 'A', chosen: true, placements }] },
+        ],
       })
     }
     const roster = { name: 'Bench', note: '', rules: 'exchange-only', currency: 'EUR', characters }
@@ -135,7 +151,24 @@ export async function market({ serve, tell, timed }) {
         'MB at the most': peakOf(child.pid),
       })
     }
+    const code = middlePart(tables)
+    const page = await timed(() => ask(`prices/of/part/${code}`))
+    tell('price page of a part among a million offers', page.ms, 'ms', { offers: page.result.offers.length })
+    const asked = await timed(async () => {
+      const { job } = await post('market/refresh', {})
+      await ended(job)
+      return (await ask('market')).last
+    })
+    const sum = (what) => asked.result.sellers.reduce((total, one) => total + one[what], 0)
+    tell('asking the market for a million offers', asked.ms / 1000, 's', {
+      lists: asked.result.sellers.length,
+      whole: asked.result.sellers.filter(({ state }) => state === 'whole').length,
+      lines: sum('lines'),
+      changed: sum('dearer') + sum('cheaper'),
+      'MB at the most': peakOf(child.pid),
+    })
   } finally {
+    standIn.stop()
     child.kill('SIGKILL')
     for (const path of [folder, data]) rmSync(path, { recursive: true, force: true })
   }

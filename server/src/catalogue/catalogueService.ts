@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In } from 'typeorm'
+import { DataSource, In, type EntityTarget, type FindOptionsWhere } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
 import { Changes } from '../app/changes.ts'
 import {
@@ -191,11 +191,22 @@ export class CatalogueService {
   async namesOf(
     things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[],
   ): Promise<Map<string, string>> {
-    const codes = (kind: string) => In(things.filter((t) => t.kind === kind).map((t) => t.code))
+    // The offers of a plan name each thing many times, and more things than one statement takes.
+    const named = async <E extends { code: string }>(kind: string, entity: EntityTarget<E>): Promise<E[]> => {
+      const codes = [...new Set(things.filter((t) => t.kind === kind).map((t) => t.code))]
+      const found: E[] = []
+      for (let from = 0; from < codes.length; from += LIST)
+        found.push(
+          ...(await this.database
+            .getRepository(entity)
+            .findBy({ code: In(codes.slice(from, from + LIST)) } as FindOptionsWhere<E>)),
+        )
+      return found
+    }
     const [parts, figures, releases, colours] = await Promise.all([
-      this.database.getRepository(PartEntity).findBy({ code: codes('part') }),
-      this.database.getRepository(FigureEntity).findBy({ code: codes('figure') }),
-      this.database.getRepository(ReleaseEntity).findBy({ code: codes('release') }),
+      named('part', PartEntity),
+      named('figure', FigureEntity),
+      named('release', ReleaseEntity),
       this.database.getRepository(ColourEntity).find(),
     ])
     const colourName = (code: string | undefined) => colours.find((c) => c.code === code)?.name

@@ -10,6 +10,7 @@ import { ulid } from 'ulid'
 import { CSV_OPTIONS, delimiterOf, notCsv, TABLE_FILE_LIMIT, tableTooLarge } from '@outfit/core/formats'
 import { notFound, Problem } from '../app/problem.ts'
 import { SETTINGS, type Settings } from '../app/settings.ts'
+import { needsReader, plainRecords } from './plainRecords.ts'
 
 /** Rows shown for the mapping. */
 const SHOWN = 6
@@ -32,6 +33,8 @@ export interface FileRecord {
 @Injectable()
 export class UploadsService implements OnModuleInit {
   private readonly folder: string
+  /** Uploads that can be read without a reader of quotes. */
+  private readonly plain = new Set<string>()
 
   constructor(@Inject(SETTINGS) settings: Settings) {
     this.folder = join(settings.data, 'uploads')
@@ -49,12 +52,14 @@ export class UploadsService implements OnModuleInit {
     const path = this.pathOf(upload)
     let bytes = 0
     let line = 1
+    let plain = true
     const decoder = new TextDecoder('utf-8', { fatal: true })
     const check = async function* (source: AsyncIterable<Buffer>) {
       for await (const chunk of source) {
         bytes += chunk.length
         if (bytes > TABLE_FILE_LIMIT) throw tooLarge(bytes)
         line += linesIn(decoder, chunk, line)
+        plain &&= !needsReader(chunk)
         yield chunk
       }
       linesIn(decoder, null, line)
@@ -62,6 +67,7 @@ export class UploadsService implements OnModuleInit {
     try {
       await pipeline(body, check, createWriteStream(path))
       const { header, rows } = await this.head(path)
+      if (plain) this.plain.add(upload)
       return { upload, bytes, header, rows }
     } catch (error) {
       await rm(path, { force: true })
@@ -74,6 +80,7 @@ export class UploadsService implements OnModuleInit {
     this.demand(upload)
     const path = this.pathOf(upload)
     const delimiter = await this.delimiter(path)
+    if (this.plain.has(upload)) return plainRecords(createReadStream(path, { encoding: 'utf8' }), delimiter)
     return createReadStream(path).pipe(parse({ ...CSV_OPTIONS, delimiter })) as AsyncIterable<FileRecord>
   }
 
@@ -84,6 +91,7 @@ export class UploadsService implements OnModuleInit {
 
   async forget(upload: string): Promise<void> {
     await rm(this.pathOf(upload), { force: true })
+    this.plain.delete(upload)
   }
 
   private pathOf(upload: string): string {
