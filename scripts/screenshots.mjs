@@ -50,7 +50,11 @@ try {
         await fromTheTop(page)
       },
     ],
-    ['house-rules', at('Night market', 'rules'), (page) => page.getByRole('radio', { name: /^Open bench/ }).waitFor()],
+    [
+      'prices',
+      `/outfits/${outfit('Bram')}/prices`,
+      (page) => page.getByRole('region', { name: 'Over time' }).getByRole('img').waitFor(),
+    ],
     ['bench', bench('Odile, skipper'), planned],
     [
       'part',

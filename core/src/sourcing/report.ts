@@ -39,6 +39,10 @@ export interface SourcingReport {
   naive: NaivePlan
   /** Outfits that lack each part, and how many. */
   wantedBy: Record<string, { name: string; qty: number }[]>
+  /** Offers that bring something of what is wanted, and how many of them were looked at: in a large market the cheapest alike. */
+  looked: { at: number; of: number }
+  /** The day a list of each seller was last read. */
+  heard: Record<string, string>
   /** Where a limit is too tight: what would do. */
   relaxed: { alone: Relaxation[]; together: Relaxation[] } | null
   /** What each offer of the problem is. */

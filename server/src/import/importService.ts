@@ -139,7 +139,8 @@ export class ImportService {
         const rows = waiting.map(({ row }) => (common ? { ...row, ...common } : row))
         if (table === 'offers') await this.quotes.collect(db, rows as TableRow<'offers'>[])
         else await writeRows(db, TABLE_TARGETS[table].entity, rows)
-        for (const row of rows) if ('code' in row) codes.push(row['code'] as string)
+        // Only parts are looked up again by their codes; a million offers would fill the memory with them.
+        if (table === 'parts') for (const row of rows) codes.push(row['code'] as string)
       }
       waiting = []
       prints = []

@@ -12,11 +12,19 @@ const LIST = 5000
 /** Figures and boxes looked at as wholes, the cheapest: a plain mitt is on thousands. */
 const MOST_WHOLES = 300
 
-/** Assemblies, figures and releases some parts come with; the parts are bound twice. */
+/**
+ * When more offers than `from` bring something of what is wanted, only so many are looked at for each wanted part in each
+ * condition and currency: those that cost least for each wanted part they bring.
+ */
+export const NARROWING = { from: 6000, part: 30, figure: 6, release: 6 }
+
+/** Which of some atomic parts come with which assemblies, figures and releases; the parts are bound twice. */
 const BRINGING = (marks: string) => `
-  sold(code) AS (SELECT code FROM part WHERE code IN (${marks}) UNION SELECT assembly FROM component WHERE part IN (${marks})),
-  worn(code) AS (SELECT figure FROM figure_part WHERE part IN (SELECT code FROM sold)),
-  boxed(code) AS (SELECT "release" FROM release_content WHERE (kind = 'part' AND code IN (SELECT code FROM sold)) OR (kind = 'figure' AND code IN (SELECT code FROM worn)))`
+  atom(code, part) AS (SELECT code, code FROM part WHERE code IN (${marks}) UNION ALL SELECT assembly, part FROM component WHERE part IN (${marks})),
+  worn(code, part) AS (SELECT w.figure, a.part FROM atom a JOIN figure_part w ON w.part = a.code),
+  boxed(code, part) AS (
+    SELECT c."release", a.part FROM atom a JOIN release_content c ON c.kind = 'part' AND c.code = a.code
+    UNION ALL SELECT c."release", w.part FROM worn w JOIN release_content c ON c.kind = 'figure' AND c.code = w.code)`
 
 export interface MarketToday {
   date: string
@@ -25,6 +33,10 @@ export interface MarketToday {
   /** What each offer is: the thing offered and its condition. */
   things: Map<string, { kind: OfferEntity['kind']; code: string; condition: OfferEntity['condition'] }>
   rates: Rate[]
+  /** Offers that bring something of it, and how many of those are looked at. */
+  looked: { at: number; of: number }
+  /** The day a list of each seller was last read. */
+  heard: Record<string, string>
 }
 
 @Injectable()
@@ -139,16 +151,19 @@ export class MarketService {
    * figure or in a box, and of sellers whose parcels goods nobody needs can fill up their cheapest offers.
    */
   async marketFor(parts: readonly string[]): Promise<MarketToday> {
-    const [everybody, rates, date, brought] = await Promise.all([
+    const [everybody, rates, date, brought, heard] = await Promise.all([
       this.database.getRepository(SellerEntity).find({ order: { code: 'ASC' } }),
       this.rates(),
       this.today(),
       this.bringing(parts),
+      this.database.query('SELECT seller, MAX(date) AS date FROM quote_sheet GROUP BY seller') as Promise<
+        { seller: string; date: string }[]
+      >,
     ])
     // Nobody buys where one never buys.
     const sellers = everybody.filter(({ standing }) => standing !== 'blocked')
     const known = new Set(sellers.map(({ code }) => code))
-    const bringing = brought.filter(({ seller }) => known.has(seller))
+    const bringing = brought.offers.filter(({ seller }) => known.has(seller))
     const asked = sellers.map((s): MarketSeller => ({
       id: s.code,
       name: s.name,
@@ -181,6 +196,8 @@ export class MarketService {
           ...yields.get(`${kind} ${code}`)!,
         }))
         .filter((offer) => offer.yields.length > 0),
+      heard: Object.fromEntries(heard.map(({ seller, date: on }) => [seller, on])),
+      looked: { at: brought.offers.length, of: brought.of },
       things: new Map(all.map(({ id, kind, code, condition }) => [id, { kind, code, condition }])),
     }
   }
@@ -205,23 +222,34 @@ export class MarketService {
       .map(({ thing }) => thing)
   }
 
-  /** Offers that bring any of some atomic parts. */
-  private async bringing(parts: readonly string[]): Promise<OfferEntity[]> {
-    const found = new Map<string, OfferEntity>()
+  /**
+   * Offers that bring any of some atomic parts. Of a market in which a plain mitt is on thousands of figures only the
+   * cheapest for each part are looked at; `of` is how many there were.
+   */
+  private async bringing(parts: readonly string[]): Promise<{ offers: OfferEntity[]; of: number }> {
+    const found = new Map<string, boolean>()
     for (let from = 0; from < parts.length; from += LIST) {
       const some = parts.slice(from, from + LIST)
       const marks = some.map(() => '?').join(', ')
       const rows = (await this.database.query(
-        `WITH ${BRINGING(marks)}
-         SELECT id FROM offer WHERE (kind = 'part' AND code IN (SELECT code FROM sold)) OR (kind = 'figure' AND code IN (SELECT code FROM worn)) OR (kind = 'release' AND code IN (SELECT code FROM boxed))`,
+        `WITH ${BRINGING(marks)},
+           brings(kind, code, part, n) AS (
+             SELECT kind, code, part, COUNT(*) OVER (PARTITION BY kind, code) FROM (
+               SELECT DISTINCT 'part' AS kind, code, part FROM atom
+               UNION ALL SELECT DISTINCT 'figure', code, part FROM worn UNION ALL SELECT DISTINCT 'release', code, part FROM boxed)),
+           ranked(id, kind, rank) AS (
+             SELECT o.id, o.kind, ROW_NUMBER() OVER (PARTITION BY b.part, b.kind, o.condition, o.currency ORDER BY CAST(o.price AS REAL) / b.n, o.id)
+             FROM brings b JOIN offer o ON o.kind = b.kind AND o.code = b.code)
+         SELECT id, kind, MIN(rank) AS rank FROM ranked GROUP BY id`,
         [...some, ...some],
-      )) as { id: string }[]
-      const ids = rows.map(({ id }) => id)
-      for (let at = 0; at < ids.length; at += LIST)
-        for (const offer of await this.database.getRepository(OfferEntity).findBy({ id: In(ids.slice(at, at + LIST)) }))
-          found.set(offer.id, offer)
+      )) as { id: string; kind: OfferEntity['kind']; rank: number }[]
+      for (const { id, kind, rank } of rows) found.set(id, rank <= NARROWING[kind] || found.get(id) === true)
     }
-    return [...found.values()]
+    const ids = [...found].flatMap(([id, isNear]) => (found.size <= NARROWING.from || isNear ? [id] : []))
+    const offers: OfferEntity[] = []
+    for (let at = 0; at < ids.length; at += LIST)
+      offers.push(...(await this.database.getRepository(OfferEntity).findBy({ id: In(ids.slice(at, at + LIST)) })))
+    return { offers, of: found.size }
   }
 
   /** The offers of a seller that cost least to take one step of. */

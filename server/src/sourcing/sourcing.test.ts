@@ -9,6 +9,7 @@ import {
 } from '@outfit/core/sourcing'
 import { JobEntity } from '../jobs/entities.ts'
 import { KEPT_JOBS } from '../jobs/jobsService.ts'
+import { NARROWING } from '../market/marketService.ts'
 import {
   EndlessPlanRunner,
   PatientPlanRunner,
@@ -221,4 +222,27 @@ test('other ways to buy are planned on a finished plan, once each, and say what 
   expect(liked.plan!.baskets.map((basket) => basket.seller)).toContain('old-cooperage')
   expect(liked.plan!.total).toBeGreaterThanOrEqual(plan.total)
   expect((await server.send('POST', `plans/${job}/variants`, { way: 'guess' })).status).toBe(400)
+})
+
+test('of a large market only the cheapest alike are looked at, and the report says so', async () => {
+  const bram = outfits.find(({ name }) => name === 'Bram, engines')!
+  const plan = async () => {
+    const { body } = await startPlan(bram.id, 20)
+    await jobEnd(server, body.job)
+    return reportOf(body.job)
+  }
+  const all = await plan()
+  expect(all.looked.at).toBe(all.looked.of)
+  const former = { ...NARROWING }
+  Object.assign(NARROWING, { from: 20, part: 4, figure: 1, release: 1 })
+  const near = await plan()
+  Object.assign(NARROWING, former)
+  expect([near.looked.of, near.looked.at < near.looked.of]).toEqual([all.looked.of, true])
+  expect(near.problem.offers.length).toBeLessThan(all.problem.offers.length)
+  expect(near.plan.unmet).toEqual(all.plan.unmet)
+  expect(near.plan.total).toBeGreaterThanOrEqual(all.plan.total)
+  // The cheapest of each part is among those.
+  expect(near.naive.baskets.flatMap(({ lines }) => lines).length).toBe(
+    all.naive.baskets.flatMap(({ lines }) => lines).length,
+  )
 })

@@ -66,7 +66,18 @@ export class SourcingService {
     return this.once(['plan', problem, about], 'sourcing-plan', about, async (waiting): Promise<SourcingReport> => {
       const plan = await this.runner.run({ do: 'plan', problem }, waiting)
       const relaxed = plan.status === 'impossible' ? await this.runner.run({ do: 'relax', problem }, waiting) : null
-      return { ...about, options, date: market.date, problem, plan, naive, relaxed, things }
+      return {
+        ...about,
+        options,
+        date: market.date,
+        looked: market.looked,
+        heard: market.heard,
+        problem,
+        plan,
+        naive,
+        relaxed,
+        things,
+      }
     })
   }
 

@@ -36,6 +36,33 @@ describe('worth knowing about a plan', () => {
     expect(notes({})).toEqual({})
   })
 
+  test('whose prices may be old, and how much of a large market was looked at', () => {
+    const told = {
+      ...report({
+        plan: {
+          baskets: [
+            { seller: 's', lines: [] },
+            { seller: 't', lines: [] },
+          ],
+        },
+      }),
+      heard: { s: '2026-10-01', t: '2026-11-20' },
+      looked: { at: 900, of: 42_002 },
+    }
+    expect(planNotes(told, told.plan, nameOf, '2026-11-25T10:00:00Z').slice(0, 2)).toEqual([
+      {
+        title: 'Prices that may be old',
+        lines: ['Tin Whistle Parts was last heard 55 days ago; ask again before you order.'],
+      },
+      {
+        title: 'A large market',
+        lines: [
+          'Of 42,002 offers that bring something of it, the 900 cheapest for each part were looked at; “proven” is said of those.',
+        ],
+      },
+    ])
+  })
+
   test('what is for sale nowhere, by name and with the reason', () => {
     expect(notes({ plan: { unmet: [{ need: 'n', qty: 2, why: 'not enough on offer' }] } })).toEqual({
       'Not to be had': ['2 × Mitt · Fawn: not enough on offer.'],

@@ -1,4 +1,4 @@
-import { formatMoney } from '@outfit/core/market'
+import { daysBetween, formatMoney, STALE_DAYS } from '@outfit/core/market'
 import type { NaivePlan, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
 
 export interface PlanNote {
@@ -21,9 +21,15 @@ const cut = (names: readonly string[]): string[] => {
  * left over; of the naive plan what was filled up or would be refused.
  */
 export function planNotes(
-  { problem, things }: Pick<SourcingReport, 'problem' | 'things'>,
+  {
+    problem,
+    things,
+    looked,
+    heard = {},
+  }: Pick<SourcingReport, 'problem' | 'things'> & Partial<Pick<SourcingReport, 'looked' | 'heard'>>,
   plan: SourcingPlan | NaivePlan,
   nameOf: (part: string) => string,
+  today = new Date().toISOString(),
 ): PlanNote[] {
   const sellerOf = (id: string) => problem.sellers.find((seller) => seller.id === id)?.name ?? id
   const needs = new Map(problem.needs.map((need) => [need.id, need.accept]))
@@ -38,6 +44,17 @@ export function planNotes(
     'Not to be had',
     unmet.map(({ need, qty, why }) => `${unit(qty, wanted(need))}: ${why || 'no seller offers it'}.`),
   )
+  add(
+    'Prices that may be old',
+    plan.baskets.flatMap(({ seller }) => {
+      const age = heard[seller] === undefined ? 0 : daysBetween(heard[seller], today)
+      return age > STALE_DAYS ? [`${sellerOf(seller)} was last heard ${age} days ago; ask again before you order.`] : []
+    }),
+  )
+  if (looked && looked.at < looked.of)
+    add('A large market', [
+      `Of ${looked.of.toLocaleString('en')} offers that bring something of it, the ${looked.at.toLocaleString('en')} cheapest for each part were looked at; “proven” is said of those.`,
+    ])
   if ('refused' in plan) {
     add('Minimums', [
       ...plan.filledUp.map(
