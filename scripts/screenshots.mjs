@@ -53,7 +53,7 @@ try {
     [
       'prices',
       `/outfits/${outfit('Bram')}/prices`,
-      (page) => page.getByRole('region', { name: 'Over time' }).getByRole('img').waitFor(),
+      (page) => page.getByRole('region', { name: 'Over time' }).getByRole('img').first().waitFor(),
     ],
     ['bench', bench('Odile, skipper'), planned],
     [
