@@ -197,11 +197,14 @@ describe('a market that is not as it should be', () => {
   let service: Server
   let server: TestServer
   let answer: (path: string) => string | null = () => null
+  /** The `Link` header of every list. */
+  let link = ''
   const former = { ...PATIENCE }
   beforeAll(async () => {
     Object.assign(PATIENCE, { page: 2000, pause: 5 })
     service = createServer((request, response) => {
       const body = answer(request.url ?? '')
+      if (link && request.url !== '/sellers') response.setHeader('Link', link)
       if (body !== null) response.end(body)
     })
     await new Promise<void>((resolve) => service.listen(0, '127.0.0.1', resolve))
@@ -248,6 +251,25 @@ describe('a market that is not as it should be', () => {
       [4, 'tin-whistle sells in EUR, not in GBP'],
       [5, 'stock 1 is below the pack size 2'],
     ])
+  })
+
+  test('pages that go round in a circle are left, with what they said', async () => {
+    const header = 'date,seller,kind,code,condition,price,currency,stock,multiple'
+    answer = (path) => {
+      if (path === '/sellers') return '{"sellers":["tin-whistle"]}'
+      return path.endsWith('page=1')
+        ? `${header}\n2027-01-05,tin-whistle,part,P-00002,new,151,EUR,3,1`
+        : `${header}\n2027-01-05,tin-whistle,part,P-00003,new,150,EUR,3,1`
+    }
+    link = '</sheets/tin-whistle?page=1>; rel="next"'
+    await jobEnd(server, await start())
+    link = ''
+    expect((await last())!.sellers[0]).toMatchObject({
+      state: 'partial',
+      reason: 'its pages go round in a circle',
+      requests: 2,
+      lines: 2,
+    })
   })
 
   test('can be left waiting', async () => {

@@ -140,6 +140,7 @@ export class RefreshService {
     let [requests, line] = [0, 0]
     let reason: string | null = null
     let cursor: string | null = null
+    const seen = new Set<string>()
     try {
       do {
         const page: FeedPage = await this.patiently(
@@ -152,6 +153,8 @@ export class RefreshService {
         )
         line = this.read(page.csv, seller, line, checker, rows, rejects)
         cursor = page.next
+        if (cursor !== null && seen.has(cursor)) throw new FeedFault('its pages go round in a circle', false)
+        if (cursor !== null) seen.add(cursor)
       } while (cursor !== null)
     } catch (error) {
       if (!(error instanceof FeedFault)) throw error
