@@ -60,7 +60,13 @@ export function PriceHistory({
       ) : asTable ? (
         <PointTable points={points} />
       ) : (
-        <Suspense fallback={<Waiting>Drawing…</Waiting>}>
+        <Suspense
+          fallback={
+            <div className="mt-2 h-[320px]">
+              <Waiting>Drawing…</Waiting>
+            </div>
+          }
+        >
           <Chart option={option} label={finding} className="mt-2 h-[320px] w-full" />
         </Suspense>
       )}

@@ -16,10 +16,14 @@ export interface ChartedPrices {
   line: string
 }
 
-const BLUE = '#2F5D8A'
-const INK = '#2A2730'
-const MOSS = '#4C7A5A'
-const MUSTARD = '#C8902B'
+// As SVG the chart follows the colours of the page, by day and by night.
+const BLUE = 'var(--act)'
+const INK = 'var(--ink)'
+const SOFT = 'var(--soft)'
+const RULE = 'var(--rule)'
+const PAPER = 'var(--paper)'
+const MOSS = 'var(--good)'
+const MUSTARD = 'var(--notice)'
 const FONT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 
 /** The chart of a price history: the quartile band, the median in it, offers as dots, what was paid as diamonds. */
@@ -42,7 +46,7 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
     itemStyle:
       condition === 'new'
         ? { color: INK, opacity: 0.4 }
-        : { color: '#F4EEE2', borderColor: INK, borderWidth: 1, opacity: 0.6 },
+        : { color: PAPER, borderColor: INK, borderWidth: 1, opacity: 0.6 },
     data: asked.filter((one) => one.condition === condition).map(dot),
   })
   // A band is drawn in its own colour, and marks as they stand in the chart; what is not in it has no entry.
@@ -59,8 +63,13 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
     grid: { left: 58, right: 18, top: 34, bottom: 30 },
     legend: { top: 0, left: 0, itemHeight: 9, itemWidth: 20, textStyle: { color: INK }, data: legend },
     textStyle: { fontFamily: FONT },
-    xAxis: { type: 'time', axisLabel: { hideOverlap: true } },
-    yAxis: { type: 'value', min: 0, axisLabel: { formatter: '€{value}' } },
+    xAxis: { type: 'time', axisLabel: { hideOverlap: true, color: SOFT }, axisLine: { lineStyle: { color: SOFT } } },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      axisLabel: { formatter: '€{value}', color: SOFT },
+      splitLine: { lineStyle: { color: RULE } },
+    },
     tooltip: {
       trigger: 'item',
       formatter: ({ name, value, seriesName }: { name: string; value: [string, number]; seriesName: string }) =>
