@@ -1,8 +1,9 @@
 /**
  * `npm run demo` and `npm start`: install and build what is missing, then serve.
- *   --port N    port on 127.0.0.1 (4310)
- *   --data DIR  folder of the database (demo-data for the demo, data otherwise)
- *   --fresh     forget what was changed and load the demo world again (demo only)
+ *   --port N      port on 127.0.0.1 (4310)
+ *   --data DIR    folder of the database (demo-data for the demo, data otherwise)
+ *   --market URL  a service to ask for quote sheets (the demo has one of its own)
+ *   --fresh       forget what was changed and load the demo world again (demo only)
  */
 import { existsSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
@@ -14,10 +15,15 @@ let values
 try {
   ;({ values } = parseArgs({
     args: process.argv.slice(3),
-    options: { port: { type: 'string' }, data: { type: 'string' }, ...(demo ? { fresh: { type: 'boolean' } } : {}) },
+    options: {
+      port: { type: 'string' },
+      data: { type: 'string' },
+      market: { type: 'string' },
+      ...(demo ? { fresh: { type: 'boolean' } } : {}),
+    },
   }))
 } catch (error) {
-  console.error(`${error.message}\nOptions: --port N, --data DIR${demo ? ', --fresh' : ''}.`)
+  console.error(`${error.message}\nOptions: --port N, --data DIR, --market URL${demo ? ', --fresh' : ''}.`)
   process.exit(2)
 }
 const data = resolve(values.data ?? join(ROOT, demo ? 'demo-data' : 'data'))
@@ -28,7 +34,11 @@ if (values.fresh)
   for (const file of ['outfit.sqlite', 'outfit.sqlite-wal', 'outfit.sqlite-shm'])
     if (existsSync(join(data, file))) rmSync(join(data, file))
 const { child } = await serve(
-  ['--data', data, '--port', values.port ?? '4310', ...(demo ? ['--world', join(ROOT, 'demo/world')] : [])],
+  [
+    ...['--data', data, '--port', values.port ?? '4310'],
+    ...(demo ? ['--world', join(ROOT, 'demo/world')] : []),
+    ...(values.market ? ['--market', values.market] : []),
+  ],
   { log: true },
 ).catch((error) => {
   console.error(error.message)

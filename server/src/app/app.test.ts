@@ -99,7 +99,11 @@ test('the interface for programs is described', async () => {
 
 describe('the command line', () => {
   test('has defaults', () => {
-    expect(readSettings([])).toMatchObject({ port: 4310, web: null, world: null })
+    expect(readSettings([])).toMatchObject({ port: 4310, web: null, world: null, market: null })
+    // A world brings its market along, unless another is named.
+    const { world, market } = readSettings(['--world', 'w'])
+    expect(market).toBe(world)
+    expect(readSettings(['--world', 'w', '--market', 'https://prices.test']).market).toBe('https://prices.test')
     expect(readSettings(['--port', '0', '--data', '/x/y'])).toMatchObject({ port: 0, data: '/x/y' })
   })
 
