@@ -103,6 +103,23 @@ async function offered(): Promise<Record<string, string>> {
   )
 }
 
+const day = (n: number) => `2026-02-${String(n).padStart(2, '0')}`
+const line = fc.record({
+  kind: fc.constant('part' as const),
+  code: fc.constantFrom('A', 'B', 'C'),
+  condition: fc.constantFrom('new' as const, 'used' as const),
+  price: fc.integer({ min: 1, max: 4 }),
+  currency: fc.constant('EUR'),
+  stock: fc.integer({ min: 0, max: 2 }),
+  multiple: fc.constant(1),
+})
+const anySheet = fc.record({
+  seller: fc.constantFrom('a', 'b'),
+  date: fc.integer({ min: 1, max: 5 }).map(day),
+  whole: fc.boolean(),
+  lines: fc.array(line, { maxLength: 4 }),
+})
+
 describe('quote sheets', () => {
   test('a whole sheet ends what it does not name, and writes down only what changed', async () => {
     await clear()
@@ -159,22 +176,6 @@ describe('quote sheets', () => {
   })
 
   test('sheets in any order come to what their words say', async () => {
-    const day = (n: number) => `2026-02-${String(n).padStart(2, '0')}`
-    const line = fc.record({
-      kind: fc.constant('part' as const),
-      code: fc.constantFrom('A', 'B', 'C'),
-      condition: fc.constantFrom('new' as const, 'used' as const),
-      price: fc.integer({ min: 1, max: 4 }),
-      currency: fc.constant('EUR'),
-      stock: fc.integer({ min: 0, max: 2 }),
-      multiple: fc.constant(1),
-    })
-    const anySheet = fc.record({
-      seller: fc.constantFrom('a', 'b'),
-      date: fc.integer({ min: 1, max: 5 }).map(day),
-      whole: fc.boolean(),
-      lines: fc.array(line, { maxLength: 4 }),
-    })
     await fc.assert(
       fc.asyncProperty(fc.array(anySheet, { minLength: 1, maxLength: 6 }), async (sheets) => {
         await clear()
@@ -183,6 +184,34 @@ describe('quote sheets', () => {
         expect(await offered()).toEqual(asOf(sheets, day(9)))
       }),
       { numRuns: 200 },
+    )
+  }, 120_000)
+
+  test('many days brought in at once come to the same, over whatever was there', async () => {
+    const sheets = fc.uniqueArray(anySheet, {
+      selector: ({ seller, date }) => `${seller} ${date}`,
+      minLength: 1,
+      maxLength: 6,
+    })
+    await fc.assert(
+      fc.asyncProperty(fc.option(anySheet), sheets, fc.boolean(), async (before, batch, whole) => {
+        await clear()
+        if (before) await keep(before)
+        await database.transaction(async (db) => {
+          await quotes.begin(db)
+          for (const { seller, date, lines } of batch)
+            await quotes.collect(
+              db,
+              lines.map((one) => ({ seller, date, ...one })),
+            )
+          await quotes.keep(db, { source: 'market', whole, empty: batch })
+        })
+        const inOrder = [...batch].sort((a, b) => (a.date < b.date ? -1 : 1)).map((one) => ({ ...one, whole }))
+        const all = [...(before ? [before] : []), ...inOrder]
+        for (const n of [1, 2, 3, 4, 5]) expect(await quotedOn(day(n))).toEqual(asOf(all, day(n)))
+        expect(await offered()).toEqual(asOf(all, day(9)))
+      }),
+      { numRuns: 150 },
     )
   }, 120_000)
 })

@@ -3,6 +3,7 @@ import type { EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import type { TableRow } from '@outfit/core/formats'
 import type { SheetSource } from './entities.ts'
+import { LineCounter } from './lineCounter.ts'
 
 const ulid = monotonicFactory()
 /** What tells a line of a list from the others. */
@@ -32,47 +33,33 @@ export interface SheetOutcome {
  */
 @Injectable()
 export class QuoteService {
+  /** Of the lines collected last, how many are alike, and how many each sheet has, by day and seller. */
+  private counter = new LineCounter()
+  private sheets = new Map<string, Map<string, number>>()
+
   /** Make room for lines to come. */
   async begin(db: EntityManager): Promise<void> {
+    this.counter = new LineCounter()
+    this.sheets = new Map()
     for (const table of ['sheet_row', 'sheet_line', 'sheet_seller'])
       await db.query(`DROP TABLE IF EXISTS temp.${table}`)
     await db.query(
-      'CREATE TEMP TABLE sheet_row (date TEXT, seller TEXT, kind TEXT, code TEXT, condition TEXT, multiple INTEGER, price INTEGER, currency TEXT, stock INTEGER)',
+      'CREATE TEMP TABLE sheet_row (date TEXT, kind TEXT, code TEXT, seller TEXT, condition TEXT, multiple INTEGER, nth INTEGER, price INTEGER, currency TEXT, stock INTEGER)',
     )
   }
 
-  /** Collect lines. */
+  /** Collect lines; those of one sheet that offer the same are numbered as they come. */
   async collect(db: EntityManager, rows: readonly TableRow<'offers'>[]): Promise<void> {
     // One prepared statement of the driver: through the query builder a million lines take twice as long.
     const { databaseConnection } = db.connection.driver as unknown as { databaseConnection: Prepares }
-    const insert = databaseConnection.prepare('INSERT INTO temp.sheet_row VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)')
-    for (const r of rows)
-      insert.run(r.date, r.seller, r.kind, r.code, r.condition, r.multiple, r.price, r.currency, r.stock)
-  }
-
-  /** Put what was collected in order, and number lines of one sheet that offer the same as they came. */
-  private async arrange(db: EntityManager): Promise<void> {
-    await db.query(
-      `CREATE TEMP TABLE sheet_line (date TEXT, kind TEXT, code TEXT, seller TEXT, condition TEXT, multiple INTEGER, nth INTEGER,
-         price INTEGER, currency TEXT, stock INTEGER, n INTEGER, PRIMARY KEY (date, kind, code, seller, condition, multiple, nth)) WITHOUT ROWID`,
-    )
-    await db.query(
-      `INSERT INTO temp.sheet_line
-         SELECT date, kind, code, seller, condition, multiple, 0, price, currency, stock, rowid FROM temp.sheet_row
-         ORDER BY date, kind, code, seller, condition, multiple, rowid ON CONFLICT DO NOTHING`,
-    )
-    const count = async (table: string) =>
-      ((await db.query(`SELECT COUNT(*) AS n FROM temp.${table}`)) as [{ n: number }])[0].n
-    if ((await count('sheet_line')) < (await count('sheet_row')))
-      await db.query(
-        `INSERT INTO temp.sheet_line
-           SELECT r.date, r.kind, r.code, r.seller, r.condition, r.multiple,
-             ROW_NUMBER() OVER (PARTITION BY r.date, r.kind, r.code, r.seller, r.condition, r.multiple ORDER BY r.rowid),
-             r.price, r.currency, r.stock, r.rowid
-           FROM (SELECT rowid AS own FROM temp.sheet_row EXCEPT SELECT n FROM temp.sheet_line)
-           CROSS JOIN temp.sheet_row r ON r.rowid = own`,
-      )
-    await db.query('DROP TABLE temp.sheet_row')
+    const insert = databaseConnection.prepare('INSERT INTO temp.sheet_row VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)')
+    for (const { date, kind, code, seller, condition, multiple, price, currency, stock } of rows) {
+      const nth = this.counter.before(`${date} ${kind} ${code} ${seller} ${condition} ${multiple}`)
+      insert.run(date, kind, code, seller, condition, multiple, nth, price, currency, stock)
+      const sheets = this.sheets.get(date) ?? new Map<string, number>()
+      if (sheets.size === 0) this.sheets.set(date, sheets)
+      sheets.set(seller, (sheets.get(seller) ?? 0) + 1)
+    }
   }
 
   /**
@@ -86,15 +73,65 @@ export class QuoteService {
       empty = [],
     }: { source: SheetSource; whole: boolean; empty?: readonly { seller: string; date: string }[] },
   ): Promise<SheetOutcome[]> {
-    await this.arrange(db)
-    const days = (await db.query('SELECT DISTINCT date FROM temp.sheet_line')) as { date: string }[]
-    const outcomes: SheetOutcome[] = []
-    for (const date of [...new Set([...days, ...empty].map(({ date: one }) => one))].sort()) {
-      await this.nameSellers(
-        db,
+    for (const { seller, date } of empty) {
+      const sheets = this.sheets.get(date) ?? new Map<string, number>()
+      this.sheets.set(date, sheets.set(seller, sheets.get(seller) ?? 0))
+    }
+    const days = [...this.sheets.keys()].sort()
+    const [past] = (await db.query('SELECT 1 FROM quote_sheet LIMIT 1')) as object[]
+    const note = (date: string) => this.noteSheets(db, date, source, whole)
+    const outcomes =
+      !past && days.length === 1 ? await this.keepFirst(db, days[0]!) : await this.keepDays(db, days, whole, note)
+    if (!past && days.length === 1) await note(days[0]!)
+    for (const table of ['sheet_row', 'sheet_line', 'sheet_seller'])
+      await db.query(`DROP TABLE IF EXISTS temp.${table}`)
+    return outcomes
+  }
+
+  /** Write down that a day's sheets were read. */
+  private async noteSheets(db: EntityManager, date: string, source: SheetSource, whole: boolean): Promise<void> {
+    await db.query(
+      `INSERT INTO quote_sheet (seller, date, source, whole, lines, readAt)
+         SELECT j.key, ?, ?, ?, j.value, ? FROM json_each(?) j WHERE true
+         ON CONFLICT (seller, date, source) DO UPDATE SET whole = MAX(whole, excluded.whole), readAt = excluded.readAt,
+           lines = CASE WHEN excluded.whole = 1 THEN excluded.lines ELSE MAX(lines, excluded.lines) END`,
+      [
         date,
-        empty.filter((one) => one.date === date).map(({ seller }) => seller),
-      )
+        source,
+        whole ? 1 : 0,
+        new Date().toISOString(),
+        JSON.stringify(Object.fromEntries(this.sheets.get(date)!)),
+      ],
+    )
+  }
+
+  /** The first lists there ever were, all of one day: nothing needs to be looked up, and one sort is enough. */
+  private async keepFirst(db: EntityManager, date: string): Promise<SheetOutcome[]> {
+    await db.query(
+      `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_row l ORDER BY ${line('l')}`,
+    )
+    await db.query(
+      `INSERT INTO offer (id, date, ${LINE.join(', ')}, price, currency, stock)
+         SELECT ${NEW_ID}, l.date, ${line('l')}, l.price, l.currency, l.stock FROM quote l`,
+      [idStart()],
+    )
+    return [...this.sheets.get(date)!].sort().map(([seller, lines]) => newcomer(seller, date, lines))
+  }
+
+  private async keepDays(
+    db: EntityManager,
+    days: readonly string[],
+    whole: boolean,
+    note: (date: string) => Promise<void>,
+  ): Promise<SheetOutcome[]> {
+    await db.query(
+      `CREATE TEMP TABLE sheet_line (date TEXT, kind TEXT, code TEXT, seller TEXT, condition TEXT, multiple INTEGER, nth INTEGER,
+         price INTEGER, currency TEXT, stock INTEGER, PRIMARY KEY (date, kind, code, seller, condition, multiple, nth)) WITHOUT ROWID`,
+    )
+    await db.query('INSERT INTO temp.sheet_line SELECT * FROM temp.sheet_row ORDER BY 1, 2, 3, 4, 5, 6, 7')
+    const outcomes: SheetOutcome[] = []
+    for (const date of days) {
+      await this.nameSellers(db, date)
       const sellers = (await db.query('SELECT seller, lines, known FROM temp.sheet_seller ORDER BY seller')) as Named[]
       if (sellers.some(({ known }) => known)) {
         outcomes.push(...(await this.compare(db, date, whole, sellers)))
@@ -104,17 +141,7 @@ export class QuoteService {
         await this.writeOffers(db, date, whole)
       } else {
         // To whoever never quoted before, all is new; nothing needs to be looked up.
-        outcomes.push(
-          ...sellers.map(({ seller, lines }) => ({
-            seller,
-            date,
-            lines,
-            fresh: lines,
-            dearer: 0,
-            cheaper: 0,
-            gone: 0,
-          })),
-        )
+        outcomes.push(...sellers.map(({ seller, lines }) => newcomer(seller, date, lines)))
         await db.query(
           `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_line l WHERE l.date = ?`,
           [date],
@@ -125,16 +152,8 @@ export class QuoteService {
           [idStart(), date],
         )
       }
-      await db.query(
-        `INSERT INTO quote_sheet (seller, date, source, whole, lines, readAt)
-           SELECT s.seller, s.date, ?, ?, s.lines, ? FROM temp.sheet_seller s WHERE true
-           ON CONFLICT (seller, date, source) DO UPDATE SET whole = MAX(whole, excluded.whole), readAt = excluded.readAt,
-             lines = CASE WHEN excluded.whole = 1 THEN excluded.lines ELSE MAX(lines, excluded.lines) END`,
-        [source, whole ? 1 : 0, new Date().toISOString()],
-      )
+      await note(date)
     }
-    await db.query('DROP TABLE IF EXISTS temp.sheet_seller')
-    await db.query('DROP TABLE temp.sheet_line')
     return outcomes
   }
 
@@ -142,21 +161,20 @@ export class QuoteService {
    * The sellers of a day's sheets: whether they quoted before, whether this is their newest day, and the next day their
    * whole list was read.
    */
-  private async nameSellers(db: EntityManager, date: string, empty: readonly string[]): Promise<void> {
+  private async nameSellers(db: EntityManager, date: string): Promise<void> {
     await db.query('DROP TABLE IF EXISTS temp.sheet_seller')
     await db.query(
       'CREATE TEMP TABLE sheet_seller (seller TEXT PRIMARY KEY, date TEXT, lines INTEGER, known INTEGER, again INTEGER, newest INTEGER, next TEXT) WITHOUT ROWID',
     )
     await db.query(
       `INSERT INTO temp.sheet_seller
-         SELECT seller, date, SUM(lines),
+         SELECT s.seller, s.date, s.lines,
            EXISTS (SELECT 1 FROM quote_sheet q WHERE q.seller = s.seller),
            EXISTS (SELECT 1 FROM quote_sheet q WHERE q.seller = s.seller AND q.date = s.date),
            NOT EXISTS (SELECT 1 FROM quote_sheet q WHERE q.seller = s.seller AND q.date > s.date),
            (SELECT MIN(q.date) FROM quote_sheet q WHERE q.seller = s.seller AND q.date > s.date AND q.whole = 1)
-         FROM (SELECT seller, date, COUNT(*) AS lines FROM temp.sheet_line WHERE date = ? GROUP BY seller
-               UNION ALL SELECT value, ?, 0 FROM json_each(?)) s GROUP BY seller`,
-      [date, date, JSON.stringify(empty)],
+         FROM (SELECT key AS seller, ? AS date, value AS lines FROM json_each(?)) s`,
+      [date, JSON.stringify(Object.fromEntries(this.sheets.get(date)!))],
     )
   }
 
@@ -266,6 +284,16 @@ export class QuoteService {
       )
   }
 }
+
+const newcomer = (seller: string, date: string, lines: number): SheetOutcome => ({
+  seller,
+  date,
+  lines,
+  fresh: lines,
+  dearer: 0,
+  cheaper: 0,
+  gone: 0,
+})
 
 interface Prepares {
   prepare(statement: string): { run(...values: unknown[]): unknown }
