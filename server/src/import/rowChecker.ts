@@ -57,6 +57,7 @@ interface Kinds {
  */
 export class RowChecker<T extends TableName> {
   private readonly seen = new Set<string>()
+  private readonly refers: readonly [keyof TableRow<T> & string, EntityTarget<ObjectLiteral>[]][]
   private readonly trays: { line: number; code: string; parent: string | null }[] = []
   private readonly inside: { line: number; assembly: string; part: string; slot: string }[] = []
 
@@ -66,7 +67,9 @@ export class RowChecker<T extends TableName> {
     private readonly codes: ReadonlyMap<EntityTarget<ObjectLiteral>, Set<string>>,
     private readonly kinds: Kinds,
     private readonly components: readonly ComponentEntity[],
-  ) {}
+  ) {
+    this.refers = Object.entries(target.refers) as [keyof TableRow<T> & string, EntityTarget<ObjectLiteral>[]][]
+  }
 
   static async open<T extends TableName>(db: EntityManager, table: T): Promise<RowChecker<T>> {
     const target = TABLE_TARGETS[table] as unknown as TableTarget<T>
@@ -195,13 +198,12 @@ export class RowChecker<T extends TableName> {
 
   private references(row: TableRow<T>): Fault[] {
     const faults: Fault[] = []
-    const refers = Object.entries(this.target.refers) as [keyof TableRow<T> & string, EntityTarget<ObjectLiteral>[]][]
-    for (const [column, entities] of refers) {
+    for (const [column, entities] of this.refers) {
       const value = row[column] as string | string[] | null
       if (value === null || entities[0] === this.target.entity) continue
       const entity = entities.length === 1 ? entities[0]! : this.target.choose!(row, entities)
       const known = this.codes.get(entity)!
-      for (const code of [value].flat())
+      for (const code of Array.isArray(value) ? value : [value])
         if (!known.has(code)) faults.push({ column, reason: `${column} "${code}" is not known` })
     }
     return faults
