@@ -2,16 +2,24 @@ import { Inject, Injectable, type OnModuleDestroy, type Provider } from '@nestjs
 import { SETTINGS, type Settings } from '../app/settings.ts'
 import { HttpFeed } from './httpFeed.ts'
 import { MarketFeed, NoFeed } from './marketFeed.ts'
-import { readStandIn, StandInMarket } from './standInMarket.ts'
+import { hasStandIn, readStandIn, StandInMarket } from './standInMarket.ts'
 
-/** The made-up market, as long as the application runs; `market` is null where another or none is connected. */
+const isAddress = (market: string) => /^https?:\/\//.test(market)
+
+/** The made-up market of the settings, if they name one; read and started when it is first asked. */
 @Injectable()
 export class StandIn implements OnModuleDestroy {
-  readonly market: StandInMarket | null
+  /** Its folder. */
+  readonly folder: string | null
+  private market: StandInMarket | null = null
 
-  constructor(@Inject(SETTINGS) settings: Settings) {
-    const world = settings.market !== null && !isAddress(settings.market) ? readStandIn(settings.market) : null
-    this.market = world && new StandInMarket(world, () => new Date().toISOString().slice(0, 10))
+  constructor(@Inject(SETTINGS) { market }: Settings) {
+    this.folder = market !== null && !isAddress(market) && hasStandIn(market) ? market : null
+  }
+
+  url(): Promise<string> {
+    this.market ??= new StandInMarket(readStandIn(this.folder!)!, () => new Date().toISOString().slice(0, 10))
+    return this.market.url()
   }
 
   onModuleDestroy(): void {
@@ -19,16 +27,14 @@ export class StandIn implements OnModuleDestroy {
   }
 }
 
-const isAddress = (market: string) => /^https?:\/\//.test(market)
-
 /** The market the settings name: an address, a folder with a made-up one, or none. */
 export const FEED_PROVIDERS: Provider[] = [
   StandIn,
   {
     provide: MarketFeed,
     inject: [SETTINGS, StandIn],
-    useFactory: ({ market }: Settings, { market: standIn }: StandIn): MarketFeed => {
-      if (standIn) return new HttpFeed('the stand-in market', () => standIn.url())
+    useFactory: ({ market }: Settings, standIn: StandIn): MarketFeed => {
+      if (standIn.folder !== null) return new HttpFeed('the stand-in market', () => standIn.url())
       if (market === null || !isAddress(market)) return new NoFeed()
       const base = market.replace(/\/+$/, '')
       return new HttpFeed(new URL(base).host, () => Promise.resolve(base))

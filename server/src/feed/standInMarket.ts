@@ -37,18 +37,25 @@ const BUSY = 1
 const PAGES = 20
 const FEWEST = 120
 
+const FILE = 'market.json'
+
+/** Whether a world brings a made-up market along. */
+export const hasStandIn = (world: string): boolean => existsSync(join(world, FILE))
+
 /** Read the made-up market of a world: the lists of its offers' newest day, and market.json; null where it has none. */
 export function readStandIn(world: string): StandInWorld | null {
-  const path = join(world, 'market.json')
-  if (!existsSync(path)) return null
-  const { seed, weeks, moods } = JSON.parse(readFileSync(path, 'utf8')) as Omit<StandInWorld, 'day' | 'offers'>
+  if (!hasStandIn(world)) return null
+  const { seed, weeks, moods } = JSON.parse(readFileSync(join(world, FILE), 'utf8')) as Omit<
+    StandInWorld,
+    'day' | 'offers'
+  >
   const [header = [], ...records] = parse(readFileSync(join(world, 'offers.csv'), 'utf8'), {
     ...CSV_OPTIONS,
     info: false,
   }) as unknown as string[][]
   const read = rowReader('offers', header, {})
   const rejects: never[] = []
-  const all = records.map((record, i) => read(record, i + 2, rejects) as TableRow<'offers'>)
+  const all = records.flatMap((record, i) => (read(record, i + 2, rejects) as TableRow<'offers'> | null) ?? [])
   const day = all.reduce((newest, { date }) => (date > newest ? date : newest), '')
   return { seed, weeks, moods, day, offers: all.filter(({ date }) => date === day) }
 }
