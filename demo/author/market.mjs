@@ -170,7 +170,7 @@ export const sellers = [
       [12, 330],
       [null, 470],
     ],
-    share: 0.35,
+    share: 0.41,
     level: 1.12,
   },
 ]
@@ -237,8 +237,16 @@ export function offers() {
     parts.map((p) => [p.code, Math.round(BASE[p.kind] * (0.6 + 0.9 * random()) * (DEAR[p.key] ?? 1))]),
   )
   const newer = seeded(2611)
-  return sellers
-    .flatMap((seller, i) => linesOf(seller, worth, i < FOUNDERS ? random : newer, i >= FOUNDERS))
+  const listed = sellers.map((seller, i) => linesOf(seller, worth, i < FOUNDERS ? random : newer, i >= FOUNDERS))
+  // What is only drawn or wished for stays so, and what is dear: no newer seller has what no figure and no founder has.
+  const made = new Set([
+    ...listed.slice(0, FOUNDERS).flatMap((lines) => lines.map(({ code }) => code)),
+    ...figures.flatMap(({ placements }) => placements.map(({ part }) => part)),
+  ])
+  const dear = new Set(parts.filter(({ key }) => key in DEAR).map(({ code }) => code))
+  const has = ({ kind, code }) => kind !== 'part' || (made.has(code) && !dear.has(code))
+  return listed
+    .flatMap((lines, i) => (i < FOUNDERS ? lines : lines.filter(has)))
     .map((line) => ({ date: DAY, ...line }))
 }
 
