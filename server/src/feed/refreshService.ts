@@ -228,13 +228,21 @@ export class RefreshService {
     for (let n = 1; ; n++) {
       signal.throwIfAborted()
       attempt?.(n)
+      // Held here until the answer is in: a signal made of AbortSignal.any and .timeout can be collected before its time.
+      const own = new AbortController()
+      const stop = () => own.abort()
+      signal.addEventListener('abort', stop, { once: true })
+      const timer = setTimeout(stop, PATIENCE.page)
       try {
-        return await ask(AbortSignal.any([signal, AbortSignal.timeout(PATIENCE.page)]))
+        return await ask(own.signal)
       } catch (error) {
         signal.throwIfAborted()
         if (!(error instanceof FeedFault) || !error.passing || n >= PATIENCE.tries) throw error
         const pause = PATIENCE.pause * 2 ** (n - 1) * (0.75 + 0.5 * Math.random())
         await sleep(Math.min(PATIENCE.longest, Math.max(pause, error.waitMs ?? 0)), undefined, { signal })
+      } finally {
+        clearTimeout(timer)
+        signal.removeEventListener('abort', stop)
       }
     }
   }
