@@ -1,3 +1,4 @@
+export * from './asked.ts'
 export * from './bands.ts'
 export * from './drift.ts'
 export * from './money.ts'

@@ -10,6 +10,7 @@ export { FILLERS, problemFor, type MarketOffer, type MarketSeller, type ProblemO
 export { planToCsv } from './planToCsv.ts'
 export type { BuyingOptions, ReportWithParts, SourcingReport, VariantReport } from './report.ts'
 export { costOfTake, type TakeCost } from './costOfTake.ts'
+export * from './prices.ts'
 export { waysToGet, wholesFor, type Bringer, type WayToGet, type Whole } from './waysToGet.ts'
 export { BROKEN, Ledger, UNMET } from './ledger.ts'
 export { PlanSearch, type FoundPlan } from './searchPlans.ts'
