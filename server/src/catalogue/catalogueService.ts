@@ -187,7 +187,20 @@ export class CatalogueService {
     }))
   }
 
-  /** Name of a part, figure or release with the colour of a part: "Side braid, Copper". */
+  /** The same by "kind code", without saying what kind of thing it is. */
+  async plainNamesOf(
+    things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[],
+  ): Promise<Map<string, string>> {
+    const names = await this.namesOf(things)
+    return new Map(
+      things.flatMap(({ kind, code }) => {
+        const name = names.get(code)
+        return name === undefined ? [] : [[`${kind} ${code}`, name.replace(/^(Figure|Release): /, '')] as const]
+      }),
+    )
+  }
+
+  /** Name of a part, figure or release with the colour of a part: "Side braid, Copper"; of the others with their kind. */
   async namesOf(
     things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[],
   ): Promise<Map<string, string>> {

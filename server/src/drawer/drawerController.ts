@@ -1,5 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
+import { today } from '../app/today.ts'
 import { ActService } from './actService.ts'
 import { BinService } from './binService.ts'
 import { DrawerService } from './drawerService.ts'
@@ -17,8 +18,6 @@ import {
   TakeOut,
 } from './dto.ts'
 import { RemarkService } from './remarkService.ts'
-
-export const today = () => new Date().toISOString().slice(0, 10)
 
 /** All owned parts: where they lie, where they went, and what is done with them. */
 @ApiTags('drawer')

@@ -2,10 +2,11 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { TableRow } from '@outfit/core/formats'
+import type { Answered, Refreshed } from '@outfit/core/market'
 import { jobEnd, startServer, WORLD, type TestServer } from '../test/testServer.ts'
 import { HttpFeed } from './httpFeed.ts'
 import { FeedFault } from './marketFeed.ts'
-import { PATIENCE, type Answered, type Refreshed } from './refreshService.ts'
+import { PATIENCE } from './refreshService.ts'
 import { readStandIn, StandInMarket, type StandInWorld } from './standInMarket.ts'
 
 const never = new AbortController().signal
@@ -270,6 +271,13 @@ describe('a market that is not as it should be', () => {
       requests: 2,
       lines: 2,
     })
+  })
+
+  test('an answer without end is given up', async () => {
+    const header = 'date,seller,kind,code,condition,price,currency,stock,multiple\n'
+    answer = (path) => (path === '/sellers' ? '{"sellers":["tin-whistle"]}' : header + 'x'.repeat(33 * 1024 * 1024))
+    await jobEnd(server, await start())
+    expect((await last())!.sellers[0]).toMatchObject({ state: 'silent', reason: 'its answer is too long', requests: 1 })
   })
 
   test('can be left waiting', async () => {

@@ -1,4 +1,5 @@
 import { Inject, Injectable, type OnModuleDestroy, type Provider } from '@nestjs/common'
+import { today } from '../app/today.ts'
 import { SETTINGS, type Settings } from '../app/settings.ts'
 import { HttpFeed } from './httpFeed.ts'
 import { MarketFeed, NoFeed } from './marketFeed.ts'
@@ -18,7 +19,7 @@ export class StandIn implements OnModuleDestroy {
   }
 
   url(): Promise<string> {
-    this.market ??= new StandInMarket(readStandIn(this.folder!)!, () => new Date().toISOString().slice(0, 10))
+    this.market ??= new StandInMarket(readStandIn(this.folder!)!, today)
     return this.market.url()
   }
 

@@ -39,9 +39,7 @@ export class HttpFeed extends MarketFeed {
     try {
       response = await fetch(`${await this.base()}${path}`, { signal, redirect: 'error' })
       if (response.ok) {
-        const text = await response.text()
-        if (text.length > MOST_BYTES) throw new FeedFault('its answer is too long', false)
-        return { text, link: response.headers.get('link') ?? '' }
+        return { text: await textOf(response), link: response.headers.get('link') ?? '' }
       }
     } catch (error) {
       if (error instanceof FeedFault) throw error
@@ -55,4 +53,16 @@ export class HttpFeed extends MarketFeed {
       Number.isFinite(wait) && wait > 0 ? wait * 1000 : null,
     )
   }
+}
+
+/** The body as text, given up as soon as it is too long. */
+async function textOf(response: Response): Promise<string> {
+  const decoder = new TextDecoder()
+  let [text, bytes] = ['', 0]
+  for await (const chunk of (response.body ?? []) as AsyncIterable<Uint8Array>) {
+    bytes += chunk.length
+    if (bytes > MOST_BYTES) throw new FeedFault('its answer is too long', false)
+    text += decoder.decode(chunk, { stream: true })
+  }
+  return text + decoder.decode()
 }

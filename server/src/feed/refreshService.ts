@@ -11,13 +11,15 @@ import {
   type Reject,
   type TableRow,
 } from '@outfit/core/formats'
+import type { Answered, Refreshed, RefreshProgress } from '@outfit/core/market'
 import { Changes } from '../app/changes.ts'
 import { Problem } from '../app/problem.ts'
+import { today } from '../app/today.ts'
 import { Writer } from '../app/writer.ts'
 import { RowChecker } from '../import/rowChecker.ts'
 import type { Course } from '../jobs/jobsService.ts'
 import { SellerEntity } from '../market/entities.ts'
-import { QuoteService, type SheetOutcome } from '../market/quoteService.ts'
+import { QuoteService } from '../market/quoteService.ts'
 import { FeedFault, MarketFeed, type FeedPage } from './marketFeed.ts'
 
 /** How a refresh behaves towards the market. Times are in milliseconds. */
@@ -26,7 +28,7 @@ export const PATIENCE = {
   page: 2500,
   /** Times it is asked for. */
   tries: 3,
-  /** Pause before it is asked for again, twice as long each time; half of it more or less, so that not all ask at once. */
+  /** Pause before it is asked for again, twice as long each time; up to a quarter more or less, so that not all ask at once. */
   pause: 300,
   /** The longest pause the market is granted. */
   longest: 5000,
@@ -35,34 +37,6 @@ export const PATIENCE = {
 }
 /** Rejected lines told of one seller. */
 const MOST_REJECTS = 40
-
-/**
- * What came of asking for a seller's list: all of it, part of it (what was read holds, the rest stays as it was), or
- * nothing. `blocked` and `strange` sellers are not asked: one never buys there, or does not know them.
- */
-export interface Answered extends SheetOutcome {
-  name: string
-  state: 'whole' | 'partial' | 'silent' | 'blocked' | 'strange'
-  /** Why not all came. */
-  reason: string | null
-  requests: number
-  ms: number
-  rejected: number
-  rejects: Reject[]
-}
-
-export interface Refreshed {
-  at: string
-  sellers: Answered[]
-}
-
-export interface RefreshProgress {
-  done: number
-  of: number
-  /** Who is being asked, and for the how manieth time. */
-  asking: { name: string; attempt: number }[]
-  answered: Answered[]
-}
 
 /** Asks the market for today's lists. A list that does not come leaves the former one standing. */
 @Injectable()
@@ -102,8 +76,11 @@ export class RefreshService {
       report({
         done: answered.length,
         of: codes.length,
-        asking: [...asking].map(([code, attempt]) => ({ name: known.get(code)?.name ?? code, attempt })),
-        answered,
+        asking: [...asking].map(([code, attempt]) => ({
+          name: known.get(code)?.name ?? code,
+          attempt,
+          tries: PATIENCE.tries,
+        })),
       } satisfies RefreshProgress)
     const queue = [...codes]
     const work = async () => {
@@ -167,7 +144,7 @@ export class RefreshService {
     }
     // What is not in a list of which something is missing may well be for sale.
     const whole = reason === null && rejects.length === 0
-    const date = rows[0]?.date ?? new Date().toISOString().slice(0, 10)
+    const date = rows[0]?.date ?? today()
     const [outcome] = await this.writer.transaction((db) => this.keep(db, seller, date, rows, whole))
     this.changes.tell('market')
     return {

@@ -1,6 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { RefreshService, type Refreshed } from '../feed/refreshService.ts'
+import type { Refreshed } from '@outfit/core/market'
+import { RefreshService } from '../feed/refreshService.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { NewOffer, Refresh } from './offerDto.ts'
 import { OfferService } from './offerService.ts'

@@ -4,6 +4,7 @@ import { OFFER_KINDS } from '@outfit/core/formats'
 import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
 import { FILLERS, gainsByFillers, type Bringer, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
 import { Changes } from '../app/changes.ts'
+import { today } from '../app/today.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
 
@@ -63,15 +64,15 @@ export class MarketService {
   }
 
   /** The newest date on any quote sheet; prices are converted at the rates of that day. */
-  private async today(): Promise<string> {
+  private async day(): Promise<string> {
     const newest = await this.database
       .getRepository(SheetEntity)
       .findOne({ where: {}, order: { date: 'DESC' }, select: { seller: true, date: true } })
-    return newest?.date ?? new Date().toISOString().slice(0, 10)
+    return newest?.date ?? today()
   }
 
   private async lowestPrices(): Promise<Map<string, number>> {
-    const [rates, date] = await Promise.all([this.rates(), this.today()])
+    const [rates, date] = await Promise.all([this.rates(), this.day()])
     const rows = await this.database
       .getRepository(OfferEntity)
       .createQueryBuilder('o')
@@ -98,7 +99,7 @@ export class MarketService {
       this.database.getRepository(OfferEntity).findBy({ kind: 'part', code }),
       this.database.getRepository(SellerEntity).find(),
       this.rates(),
-      this.today(),
+      this.day(),
     ])
     return offers
       .map(({ id, seller, condition, price, currency, stock, multiple, date: on }) => ({
@@ -125,7 +126,7 @@ export class MarketService {
         .find({ where: OFFER_KINDS.map((kind) => ({ kind, code: codesOf(kind) })), order: { id: 'ASC' } }),
       this.database.getRepository(SellerEntity).find(),
       this.rates(),
-      this.today(),
+      this.day(),
       this.catalogue.namesOf(things),
       this.catalogue.yields(things),
     ])
@@ -154,7 +155,7 @@ export class MarketService {
     const [everybody, rates, date, brought, heard] = await Promise.all([
       this.database.getRepository(SellerEntity).find({ order: { code: 'ASC' } }),
       this.rates(),
-      this.today(),
+      this.day(),
       this.bringing(parts),
       this.database.query('SELECT seller, MAX(date) AS date FROM quote_sheet GROUP BY seller') as Promise<
         { seller: string; date: string }[]

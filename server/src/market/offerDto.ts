@@ -11,7 +11,7 @@ import {
   Min,
 } from 'class-validator'
 import { CONDITIONS, OFFER_KINDS } from '@outfit/core/formats'
-import { TARGET_KINDS, type TargetKind } from './targetService.ts'
+import { TARGET_KINDS, type TargetKind } from '@outfit/core/sourcing'
 
 const MOST = 100_000_000
 

@@ -3,6 +3,7 @@ import { DataSource, Like, MoreThan } from 'typeorm'
 import { HOME_CURRENCY, worthIn } from '@outfit/core/market'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
+import { today } from '../app/today.ts'
 import { Writer } from '../app/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RowChecker } from '../import/rowChecker.ts'
@@ -43,16 +44,15 @@ export class OfferService {
         .find({ where: { seller: code }, order: { date: 'DESC', source: 'ASC' }, take: MOST_SHEETS }),
     ])
     const shown = offers.slice(0, PAGE)
-    const names = await this.catalogue.namesOf(shown)
+    const names = await this.catalogue.plainNamesOf(shown)
     const worth = worthIn(HOME_CURRENCY, rates)
-    const today = new Date().toISOString().slice(0, 10)
     return {
       seller,
       count,
       offers: shown.map((offer) => ({
         ...offer,
-        name: (names.get(offer.code) ?? offer.code).replace(/^(Figure|Release): /, ''),
-        home: worth(offer.price, offer.currency, today),
+        name: names.get(`${offer.kind} ${offer.code}`) ?? offer.code,
+        home: worth(offer.price, offer.currency, today()),
       })),
       next: offers.length > PAGE ? shown.at(-1)!.id : null,
       sheets,
@@ -64,8 +64,17 @@ export class OfferService {
    */
   async quote(code: string, { kind, thing, condition, price, stock, multiple }: NewOffer): Promise<void> {
     const seller = await this.seller(code)
-    const date = new Date().toISOString().slice(0, 10)
-    const row = { date, seller: code, kind, code: thing, condition, price, currency: seller.currency, stock, multiple }
+    const row = {
+      date: today(),
+      seller: code,
+      kind,
+      code: thing,
+      condition,
+      price,
+      currency: seller.currency,
+      stock,
+      multiple,
+    }
     await this.writer.transaction(async (db) => {
       const rejects: { column: string | null; reason: string }[] = []
       const good = (await RowChecker.open(db, 'offers')).check(row, 1, rejects as never)

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { convert, goodsOf, HOME_CURRENCY } from '@outfit/core/market'
+import { convert, goodsOf, HOME_CURRENCY, worthIn } from '@outfit/core/market'
 import { groupBy } from '@outfit/core/catalogue'
 import type { Coming } from '@outfit/core/drawer'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
@@ -45,11 +45,12 @@ export class ParcelService {
 
   /** An amount in the home currency, at the rate of a day. */
   async toHome(): Promise<(amount: number, currency: string, date: string) => number> {
-    const rates = await this.database.manager.find(RateEntity)
+    const rates = await this.database.manager.find(RateEntity, { order: { date: 'ASC' } })
+    const worth = worthIn(HOME_CURRENCY, rates)
     return (amount, currency, date) => {
-      // An order may be older than the rate table; then its oldest-known rate is as near as it gets.
-      const known = rates.some((rate) => rate.date <= date)
-      return convert(amount, currency, HOME_CURRENCY, known ? date : '9999-12-31', rates)
+      // An order may be older than the rate table; then the oldest rate of its currency is as near as it gets.
+      const oldest = rates.find(({ from, to }) => [from, to].includes(currency) && [from, to].includes(HOME_CURRENCY))
+      return worth(amount, currency, date) ?? convert(amount, currency, HOME_CURRENCY, oldest?.date ?? date, rates)
     }
   }
 

@@ -1,60 +1,15 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import type { PricePoint } from '@outfit/core/market'
 import type { RosterShelf } from '@outfit/core/roster'
+import type { OutfitPrices, Target, ThingPrices } from '@outfit/core/sourcing'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-
-interface Point {
-  date: string
-  n: number
-  low: number
-  q1: number
-  median: number
-  q3: number
-  high: number
-}
-interface Series {
-  condition: string
-  points: Point[]
-  trend: { direction: string }
-}
-interface Offered {
-  seller: string
-  home: number
-  condition: string
-  price: number
-  heard: string
-  outlier: { times: number } | null
-}
-interface Thing {
-  thing: { name: string }
-  series: Series[]
-  offers: Offered[]
-  lowest: number | null
-  paid: { qty: number; home: number }[]
-  against: { whole: number | null; singly: { sum: number; parts: number }; wholes: { brings: number }[] } | null
-}
-interface OfOutfits {
-  wanted: number
-  worn: number
-  lowest: number
-  series: Series[]
-  bySlot: { shares: { cost: number; share: number }[] }
-  byOutfit: { shares: { key: string; cost: number }[] }
-  wholes: { brings: number; saves: number; singly: number; leftWorth: number; cost: number }[]
-}
-interface Target {
-  code: string
-  name: string
-  now: number | null
-  metOn: string | null
-  seen: boolean
-}
 
 let server: TestServer
 beforeAll(async () => {
   server = await startServer()
 })
 afterAll(() => server.stop())
-const thing = async (kind: string, code: string) => (await server.get<Thing>(`prices/of/${kind}/${code}`)).body
+const thing = async (kind: string, code: string) => (await server.get<ThingPrices>(`prices/of/${kind}/${code}`)).body
 const shelves = async () => (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters
 const quote = (seller: string, offer: object) => server.send<ProblemBody>('PUT', `sellers/${seller}/offers`, offer)
 const offerOf = { kind: 'part', thing: 'P-00066', condition: 'new', stock: 3, multiple: 1 }
@@ -63,11 +18,11 @@ describe('the price page of a thing', () => {
   test('has half a year of weeks, each in order from lowest to highest', async () => {
     const { series, thing: of } = await thing('part', 'P-00066')
     expect(of.name).toBe('Felt hat with hair, Oak')
-    const [any, fresh, used] = series.map(({ points }) => points) as [Point[], Point[], Point[]]
+    const [any, fresh, used] = series.map(({ points }) => points) as [PricePoint[], PricePoint[], PricePoint[]]
     expect([any.length, any[0]!.date, any.at(-1)!.date]).toEqual([26, '2026-06-01', '2026-11-23'])
     for (const { low, q1, median, q3, high } of any)
       expect([low, q1, median, q3, high]).toEqual([low, q1, median, q3, high].sort((a, b) => a - b))
-    const n = (points: Point[], date: string) => points.find((one) => one.date === date)?.n ?? 0
+    const n = (points: readonly PricePoint[], date: string) => points.find((one) => one.date === date)?.n ?? 0
     for (const { date, n: both } of any) expect(n(fresh, date) + n(used, date)).toBe(both)
   })
 
@@ -79,7 +34,7 @@ describe('the price page of a thing', () => {
 
   test('sets a figure against its parts and against what brings all of it', async () => {
     const { against, lowest } = await thing('figure', 'F-0022')
-    expect(against!.whole).toBe(lowest)
+    expect(against!.wholes.find(({ code }) => code === 'F-0022')!.cost).toBe(lowest)
     expect(against!.singly.sum).toBeGreaterThan(0)
     for (const { brings } of against!.wholes) expect(brings).toBe(against!.singly.parts)
     expect(against!.wholes.length).toBeGreaterThan(0)
@@ -96,6 +51,18 @@ describe('the price page of a thing', () => {
     const line = parcels.find(({ cancelledOn }) => cancelledOn === null)!.lines.find(({ qty }) => qty > 0)!
     const { paid } = await thing(line.kind, line.code)
     expect(paid.reduce((sum, { qty }) => sum + qty, 0)).toBeGreaterThanOrEqual(line.qty)
+  })
+
+  test('leaves out whom one never buys from', async () => {
+    const sellers = (await server.get<{ sellers: Record<string, unknown>[] }>('sellers')).body.sellers
+    const { code, offers: _offers, newest: _newest, ...terms } = sellers.find((one) => one['code'] === 'rope-walk')!
+    const before = (await thing('part', 'P-00066')).offers
+    expect(before.map(({ seller }) => seller)).toContain(code)
+    await server.send('PUT', `sellers/${String(code)}`, { ...terms, standing: 'blocked' })
+    const { offers, series, lowest } = await thing('part', 'P-00066')
+    expect(offers.map(({ seller }) => seller)).toEqual(before.map(({ seller }) => seller).filter((one) => one !== code))
+    expect(series[0]!.points.at(-1)!.low).toBe(lowest)
+    await server.send('PUT', `sellers/${String(code)}`, terms)
   })
 
   test('is none of what is not known', async () => {
@@ -170,16 +137,16 @@ describe('the price page of an outfit and of a roster', () => {
     const [roster] = await shelves()
     const outfits = roster!.outfits.filter(({ toBuy }) => toBuy > 0)
     const pages = await Promise.all(
-      outfits.map(async ({ id }) => (await server.get<OfOutfits>(`prices/outfits/${id}`)).body),
+      outfits.map(async ({ id }) => (await server.get<OutfitPrices>(`prices/outfits/${id}`)).body),
     )
     for (const [i, page] of pages.entries()) {
-      expect(page.wanted).toBe(outfits[i]!.toBuy)
-      expect(page.bySlot.shares.reduce((sum, { cost }) => sum + cost, 0)).toBe(page.lowest)
+      expect(page.singly.parts).toBe(outfits[i]!.toBuy)
+      expect(page.bySlot.shares.reduce((sum, { cost }) => sum + cost, 0)).toBe(page.singly.sum)
       for (const { saves, singly, leftWorth, cost } of page.wholes) expect(saves).toBe(singly + leftWorth - cost)
     }
-    const whole = (await server.get<OfOutfits>(`prices/rosters/${roster!.id}`)).body
-    expect(whole.lowest).toBe(pages.reduce((sum, { lowest }) => sum + lowest, 0))
-    expect(whole.byOutfit.shares.reduce((sum, { cost }) => sum + cost, 0)).toBe(whole.lowest)
+    const whole = (await server.get<OutfitPrices>(`prices/rosters/${roster!.id}`)).body
+    expect(whole.singly.sum).toBe(pages.reduce((sum, { singly }) => sum + singly.sum, 0))
+    expect(whole.byOutfit.shares.reduce((sum, { cost }) => sum + cost, 0)).toBe(whole.singly.sum)
     const last = whole.series[0]!.points.at(-1)!
     expect(last.low).toBeLessThanOrEqual(last.median)
   })
@@ -187,9 +154,11 @@ describe('the price page of an outfit and of a roster', () => {
   test('adds up all it wears when asked', async () => {
     const outfit = (await shelves())[0]!.outfits.find(({ toBuy }) => toBuy > 0)!
     const [wanted, all] = await Promise.all(
-      ['', '?all=yes'].map(async (query) => (await server.get<OfOutfits>(`prices/outfits/${outfit.id}${query}`)).body),
+      ['', '?all=yes'].map(
+        async (query) => (await server.get<OutfitPrices>(`prices/outfits/${outfit.id}${query}`)).body,
+      ),
     )
-    expect([all!.wanted, wanted!.wanted < all!.wanted]).toEqual([all!.worn, true])
+    expect([all!.singly.parts, wanted!.singly.parts < all!.singly.parts]).toEqual([all!.worn, true])
     expect((await server.get('prices/outfits/none')).status).toBe(404)
   })
 })
@@ -227,6 +196,12 @@ describe('prices waited for', () => {
     const told = await targets()
     expect(told.map(({ name }) => name).sort()).toEqual([outfit.name, roster!.name].sort())
     for (const { now, metOn } of told) expect(metOn !== null).toBe(now !== null)
+  })
+
+  test('of an outfit that has all it wears are not met by costing nothing', async () => {
+    const done = (await shelves()).flatMap(({ outfits }) => outfits).find(({ toBuy }) => toBuy === 0)!
+    await server.send('PUT', `prices/targets/outfit/${done.id}`, { price: 500 })
+    expect((await targets()).find(({ code }) => code === done.id)).toMatchObject({ now: null, metOn: null })
   })
 
   test('of nothing known, or of no price, are refused', async () => {

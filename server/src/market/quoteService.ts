@@ -1,26 +1,15 @@
 import { Injectable } from '@nestjs/common'
 import type { EntityManager } from 'typeorm'
-import { monotonicFactory } from 'ulid'
+import { ulid } from 'ulid'
 import type { TableRow } from '@outfit/core/formats'
+import type { SheetOutcome } from '@outfit/core/market'
 import type { SheetSource } from './entities.ts'
 import { LineCounter } from './lineCounter.ts'
 
-const ulid = monotonicFactory()
 /** What tells a line of a list from the others. */
 const LINE = ['kind', 'code', 'seller', 'condition', 'multiple', 'nth'] as const
 const line = (table: string) => LINE.map((column) => `${table}.${column}`).join(', ')
 const sameLine = (a: string, b: string) => LINE.map((column) => `${a}.${column} = ${b}.${column}`).join(' AND ')
-
-/** What came of a sheet: lines read, and of those, against what the seller had before, new, dearer, cheaper; and gone. */
-export interface SheetOutcome {
-  seller: string
-  date: string
-  lines: number
-  fresh: number
-  dearer: number
-  cheaper: number
-  gone: number
-}
 
 /**
  * Takes quote sheets in: dated lists of what sellers ask. Each line is a quote that holds from its day until the line's next
@@ -81,8 +70,7 @@ export class QuoteService {
     const [past] = (await db.query('SELECT 1 FROM quote_sheet LIMIT 1')) as object[]
     const note = (date: string) => this.noteSheets(db, date, source, whole)
     const outcomes =
-      !past && days.length === 1 ? await this.keepFirst(db, days[0]!) : await this.keepDays(db, days, whole, note)
-    if (!past && days.length === 1) await note(days[0]!)
+      !past && days.length === 1 ? await this.keepFirst(db, days[0]!, note) : await this.keepDays(db, days, whole, note)
     for (const table of ['sheet_row', 'sheet_line', 'sheet_seller'])
       await db.query(`DROP TABLE IF EXISTS temp.${table}`)
     return outcomes
@@ -106,7 +94,11 @@ export class QuoteService {
   }
 
   /** The first lists there ever were, all of one day: nothing needs to be looked up, and one sort is enough. */
-  private async keepFirst(db: EntityManager, date: string): Promise<SheetOutcome[]> {
+  private async keepFirst(
+    db: EntityManager,
+    date: string,
+    note: (date: string) => Promise<void>,
+  ): Promise<SheetOutcome[]> {
     await db.query(
       `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_row l ORDER BY ${line('l')}`,
     )
@@ -115,6 +107,7 @@ export class QuoteService {
          SELECT ${NEW_ID}, l.date, ${line('l')}, l.price, l.currency, l.stock FROM quote l`,
       [idStart()],
     )
+    await note(date)
     return [...this.sheets.get(date)!].sort().map(([seller, lines]) => newcomer(seller, date, lines))
   }
 
@@ -306,7 +299,10 @@ interface Named {
   known: number
 }
 
-/** Ids in the order of the lines, so that they are written one after another: the start of one, and a number. */
+/**
+ * Ids in the order of the lines, so that they are written one after another: the start of one, drawn anew for each statement,
+ * and a number.
+ */
 const NEW_ID = `? || printf('%010d', ROW_NUMBER() OVER ())`
 const idStart = () => ulid().slice(0, -10)
 const COLUMNS = `${LINE.join(', ')}, date, price, currency, stock`

@@ -1,22 +1,15 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { monotonicFactory } from 'ulid'
+import { targetAt, type Target, type TargetKind } from '@outfit/core/sourcing'
 import { notFound } from '../app/problem.ts'
+import { today } from '../app/today.ts'
 import { Writer } from '../app/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { OutfitEntity, RosterEntity } from '../roster/entities.ts'
 import { TargetEntity } from './entities.ts'
 import { MarketService } from './marketService.ts'
 import { PriceService } from './priceService.ts'
-
-export const TARGET_KINDS = ['part', 'figure', 'release', 'outfit', 'roster'] as const
-export type TargetKind = (typeof TARGET_KINDS)[number]
-
-/** A target with what it is for and what that costs now; null where it, or a part of it, is not for sale. */
-export interface ToldTarget extends TargetEntity {
-  name: string
-  now: number | null
-}
 
 const newId = monotonicFactory()
 
@@ -35,31 +28,27 @@ export class TargetService {
   ) {}
 
   /** Every target, those that are met first. */
-  async all(): Promise<ToldTarget[]> {
-    const targets = await this.database.getRepository(TargetEntity).find({ order: { id: 'ASC' } })
+  async all(): Promise<Target[]> {
+    const targets = await this.database.getRepository(TargetEntity).find({ order: { id: 'DESC' } })
     if (targets.length === 0) return []
     const names = await this.namesOf(targets)
-    const told: ToldTarget[] = []
+    const told: Target[] = []
+    const changed: TargetEntity[] = []
     for (const target of targets) {
       const name = names.get(`${target.kind} ${target.code}`)
-      // An outfit can be taken down; its target goes with it.
-      if (name !== undefined) told.push({ ...target, name, now: await this.priceOf(target) })
+      // An outfit that was taken off can be put back; till then nothing is told of it.
+      if (name === undefined) continue
+      const now = await this.priceOf(target)
+      const standing = targetAt(target, now, today())
+      if (standing !== target) changed.push(standing)
+      told.push({ ...standing, name, now })
     }
-    const today = new Date().toISOString().slice(0, 10)
-    const changed = told.filter(({ now, price, metOn }) => (now !== null && now <= price) !== (metOn !== null))
-    for (const target of changed)
-      Object.assign(
-        target,
-        target.metOn === null
-          ? { metOn: today, metPrice: target.now, seen: false }
-          : { metOn: null, metPrice: null, seen: false },
-      )
     if (changed.length > 0)
       await this.writer.transaction(async (db) => {
         for (const { id, metOn, metPrice, seen } of changed)
           await db.update(TargetEntity, { id }, { metOn, metPrice, seen })
       })
-    return told.sort((a, b) => Number(a.metOn === null) - Number(b.metOn === null) || (a.id < b.id ? 1 : -1))
+    return told.sort((a, b) => Number(a.metOn === null) - Number(b.metOn === null))
   }
 
   async set(kind: TargetKind, code: string, price: number): Promise<void> {
@@ -71,7 +60,7 @@ export class TargetService {
         kind,
         code,
         price,
-        setOn: new Date().toISOString().slice(0, 10),
+        setOn: today(),
         metOn: null,
         metPrice: null,
         seen: false,
@@ -92,10 +81,8 @@ export class TargetService {
 
   private async priceOf({ kind, code }: Pick<TargetEntity, 'kind' | 'code'>): Promise<number | null> {
     if (kind !== 'outfit' && kind !== 'roster') return (await this.market.cheapest()).get(`${kind} ${code}`) ?? null
-    const { lowest, unoffered } = await this.prices.lowestOfOutfits(
-      kind === 'outfit' ? { outfit: code } : { roster: code },
-    )
-    return unoffered > 0 ? null : lowest
+    const { sum, parts, unoffered } = await this.prices.toBuy(kind === 'outfit' ? { outfit: code } : { roster: code })
+    return parts === 0 || unoffered.length > 0 ? null : sum
   }
 
   private async namesOf(targets: readonly Pick<TargetEntity, 'kind' | 'code'>[]): Promise<Map<string, string>> {
@@ -104,15 +91,12 @@ export class TargetService {
     const [outfits, rosters, named] = await Promise.all([
       this.database.getRepository(OutfitEntity).findBy({ id: codes('outfit') }),
       this.database.getRepository(RosterEntity).findBy({ id: codes('roster') }),
-      this.catalogue.namesOf(things),
+      this.catalogue.plainNamesOf(things),
     ])
     return new Map([
       ...outfits.map(({ id, name }): [string, string] => [`outfit ${id}`, name]),
       ...rosters.map(({ id, name }): [string, string] => [`roster ${id}`, name]),
-      ...things.flatMap(({ kind, code }): [string, string][] => {
-        const name = named.get(code)
-        return name === undefined ? [] : [[`${kind} ${code}`, name.replace(/^(Figure|Release): /, '')]]
-      }),
+      ...named,
     ])
   }
 }

@@ -1,12 +1,11 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
+import { today } from '../app/today.ts'
 import { JoinUniforms, NewUniform, Preference, SaveHeads, SaveUniform, ShownAs, WearHeads } from './planningDto.ts'
 import { RemovedService } from './removedService.ts'
 import { StandService } from './standService.ts'
 import { TeamService } from './teamService.ts'
 import { UniformService } from './uniformService.ts'
-
-const today = () => new Date().toISOString().slice(0, 10)
 
 /** What is shared by or decided for several outfits of a roster, and whether they stand built. */
 @ApiTags('rosters')
