@@ -1,4 +1,4 @@
-import type { Rate, ShippingBand, Standing } from '@outfit/core/market'
+import type { Rate, Refreshed, SheetLine, ShippingBand, Standing } from '@outfit/core/market'
 import type { Shipping } from '@outfit/core/sourcing'
 import { api } from './api.ts'
 
@@ -26,44 +26,14 @@ export interface Sheet {
 }
 
 /** What one line of a seller's list says; `home` is its price in the home currency, null without a rate. */
-export interface ListedOffer {
+export interface ListedOffer extends SheetLine {
   id: string
   date: string
-  kind: 'part' | 'figure' | 'release'
-  code: string
-  condition: 'new' | 'used'
-  price: number
-  currency: string
-  stock: number
-  multiple: number
   name: string
   home: number | null
 }
 
 export type NewOffer = Pick<ListedOffer, 'kind' | 'condition' | 'price' | 'stock' | 'multiple'> & { thing: string }
-
-/** What came of asking the market for a seller's list. */
-export interface Answered {
-  seller: string
-  name: string
-  state: 'whole' | 'partial' | 'silent' | 'blocked' | 'strange'
-  reason: string | null
-  lines: number
-  fresh: number
-  dearer: number
-  cheaper: number
-  gone: number
-  requests: number
-  rejected: number
-  rejects: { line: number; column: string | null; reason: string }[]
-}
-
-export interface AskProgress {
-  done: number
-  of: number
-  asking: { name: string; attempt: number }[]
-  answered: Answered[]
-}
 
 export interface ToldSeller extends SellerTerms {
   code: string
@@ -78,7 +48,7 @@ export const CHANGED = ['Sellers', 'Outfit', 'Shelves', 'Catalogue'] as const
 export const marketApi = api.enhanceEndpoints({ addTagTypes: ['Sellers'] }).injectEndpoints({
   endpoints: (build) => ({
     market: build.query<{ sellers: ToldSeller[] }, void>({ query: () => 'sellers', providesTags: ['Sellers'] }),
-    connected: build.query<{ market: string | null; last: { at: string; sellers: Answered[] } | null }, void>({
+    connected: build.query<{ market: string | null; last: Refreshed | null }, void>({
       query: () => 'market',
       providesTags: ['Sellers'],
     }),

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { api, errorText } from '../app/api.ts'
-import { CHANGED, marketApi, type Answered, type AskProgress } from '../app/marketApi.ts'
+import type { Answered, RefreshProgress } from '@outfit/core/market'
+import { CHANGED, marketApi } from '../app/marketApi.ts'
 import { useAppDispatch } from '../app/store.ts'
 import { watchJob, type JobEvent } from '../app/watchJob.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
@@ -15,7 +16,7 @@ const MARK: Record<Answered['state'], readonly [mark: string, look: string]> = {
   strange: ['–', 'text-soft'],
 }
 
-interface Asking extends JobEvent<AskProgress> {
+interface Asking extends JobEvent<RefreshProgress> {
   job: string
 }
 
@@ -42,7 +43,7 @@ export function AskMarket() {
     const answer = await ask(sellers)
     if (answer.error) return setProblem(errorText(answer.error))
     const { job } = answer.data
-    leave.current = watchJob<AskProgress>(job, (event) => {
+    leave.current = watchJob<RefreshProgress>(job, (event) => {
       if (event.state === 'running')
         return setAsking((before) => ({ job, ...event, progress: event.progress ?? before?.progress ?? null }))
       // Whatever ended it, some lists may have been written.
@@ -110,7 +111,9 @@ export function AskMarket() {
 
 function Progress({ asking: { progress } }: { asking: Asking }) {
   if (!progress) return <span role="status">Asking who sells…</span>
-  const waits = progress.asking.map(({ name, attempt }) => (attempt > 1 ? `${name} (again, ${attempt} of 3)` : name))
+  const waits = progress.asking.map(({ name, attempt, tries }) =>
+    attempt > 1 ? `${name} (again, ${attempt} of ${tries})` : name,
+  )
   return (
     <span role="status">
       <strong>

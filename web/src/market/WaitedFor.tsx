@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
-import { pricePage, pricesApi, type Target } from '../app/pricesApi.ts'
+import type { Target } from '@outfit/core/sourcing'
+import { pricePage, pricesApi } from '../app/pricesApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 import { euros } from '../prices/priceWords.ts'
 import { tell, tellError } from '../ui/tell.ts'

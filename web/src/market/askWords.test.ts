@@ -1,9 +1,11 @@
 import { describe, expect, test } from '@jest/globals'
-import type { Answered } from '../app/marketApi.ts'
+import type { Answered } from '@outfit/core/market'
 import { answerInWords, heardInWords, outcomeInWords, sheetInWords } from './askWords.ts'
 
 const answered = (more: Partial<Answered>): Answered => ({
   seller: 's',
+  date: '2026-11-25',
+  ms: 40,
   name: 'Somebody',
   state: 'whole',
   reason: null,

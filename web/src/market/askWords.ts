@@ -1,5 +1,5 @@
-import { daysBetween, STALE_DAYS } from '@outfit/core/market'
-import type { Answered, Sheet } from '../app/marketApi.ts'
+import { daysBetween, STALE_DAYS, type Answered } from '@outfit/core/market'
+import type { Sheet } from '../app/marketApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 
 const count = (n: number, one: string) => `${n.toLocaleString('en')} ${one}${n === 1 ? '' : 's'}`

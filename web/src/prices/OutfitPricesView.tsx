@@ -3,7 +3,8 @@ import { Link, useParams } from 'react-router'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { partLabel, type Catalogue, type Slot } from '@outfit/core/catalogue'
 import { errorText } from '../app/api.ts'
-import { pricesApi, type OutfitPrices } from '../app/pricesApi.ts'
+import type { OutfitPrices } from '@outfit/core/sourcing'
+import { pricesApi } from '../app/pricesApi.ts'
 import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
@@ -63,7 +64,7 @@ function PricesOf({ of, id }: { of: 'outfits' | 'rosters'; id: string }) {
       </div>
       {!data || !catalogue ? (
         <Waiting>Looking prices up…</Waiting>
-      ) : data.wanted === 0 ? (
+      ) : data.singly.parts === 0 ? (
         <EmptyNote title="Nothing is to be bought">
           All {data.worn} parts are owned or on the way. Tick “all it wears” for what they would cost.
         </EmptyNote>
@@ -82,7 +83,8 @@ interface PageProps {
 }
 
 function Page({ data, catalogue, kind, id }: PageProps) {
-  const { wanted, lowest, unoffered, series, wholes } = data
+  const { series, wholes } = data
+  const { parts: wanted, sum: lowest, unoffered } = data.singly
   const label = (code: string) => {
     const part = catalogue.parts.get(code)
     return part ? partLabel(catalogue, part) : code

@@ -1,7 +1,8 @@
 import { Link, useParams } from 'react-router'
 import { daysBetween, STALE_DAYS } from '@outfit/core/market'
 import { errorText } from '../app/api.ts'
-import { pricesApi, type ThingKind, type ThingPrices } from '../app/pricesApi.ts'
+import type { ThingKind, ThingPrices } from '@outfit/core/sourcing'
+import { pricesApi } from '../app/pricesApi.ts'
 import { dayInWords, today } from '../parcels/parcelWords.ts'
 import { WaysToGet } from '../parts/WaysToGet.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -48,7 +49,7 @@ function Page({ prices }: { prices: ThingPrices }) {
             finding={findingOf}
           />
           {against ? (
-            <AgainstParts against={against} kind={thing.kind} />
+            <AgainstParts against={against} whole={lowest} kind={thing.kind} />
           ) : (
             <div className="mt-5 max-w-[560px]">
               <WaysToGet of={thing.code} />
@@ -87,10 +88,7 @@ function Offers({ offers }: Pick<ThingPrices, 'offers'>) {
               className="border-b border-rule py-1"
             >
               <div className="flex items-baseline gap-2">
-                <Link
-                  to={`/market/sellers/${offer.seller}`}
-                  className={`hover:text-act hover:underline ${offer.blocked ? 'text-soft line-through' : ''}`}
-                >
+                <Link to={`/market/sellers/${offer.seller}`} className="hover:text-act hover:underline">
                   {offer.sellerName}
                 </Link>
                 <span className="text-[13px] text-soft">
@@ -131,8 +129,14 @@ function Paid({ paid }: Pick<ThingPrices, 'paid'>) {
   )
 }
 
-function AgainstParts({ against, kind }: { against: NonNullable<ThingPrices['against']>; kind: ThingKind }) {
-  const { whole, singly, wholes } = against
+interface AgainstProps {
+  against: NonNullable<ThingPrices['against']>
+  /** Lowest price of the thing itself. */
+  whole: number | null
+  kind: ThingKind
+}
+
+function AgainstParts({ against: { singly, wholes }, whole, kind }: AgainstProps) {
   const lacking = singly.unoffered.length
   const difference = whole === null ? null : singly.sum - whole
   return (

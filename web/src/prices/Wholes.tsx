@@ -12,7 +12,7 @@ export function Wholes({ wholes, units }: { wholes: readonly Whole[]; units: num
         <li key={whole.kind + whole.code} className="border-b border-rule py-1.5">
           <div className="flex items-baseline gap-2">
             <Link to={pricePage(whole.kind, whole.code)} className="font-semibold hover:text-act hover:underline">
-              {whole.name.replace(/^(Figure|Release): /, '')}
+              {whole.name}
             </Link>
             <span className="text-[13px] text-soft">
               {whole.kind === 'figure' ? 'figure' : 'box'}, {whole.condition}, {whole.sellerName}
