@@ -8,6 +8,7 @@ import { startServer, type TestServer } from '../test/testServer.ts'
 import { databaseIn } from './database.ts'
 import { First1763900000000 } from './migrations/first.ts'
 import { MIGRATIONS } from './migrations/index.ts'
+import { NumberedOffers1764800000000 } from './migrations/numberedOffers.ts'
 
 /** A database as the first release left it, with an assembly in it. */
 async function oldest(data: string): Promise<void> {
@@ -102,6 +103,48 @@ test('every migration can be taken back, the newest first, and done again', asyn
   expect((await tables()).filter((row) => !/sqlite_/.test((row as { name: string }).name))).toEqual([])
   await database.runMigrations()
   expect(await tables()).toEqual(whole)
+  await database.destroy()
+  rmSync(data, { recursive: true, force: true })
+})
+
+test('lines of parcels name their offers also after these were numbered, and after that is taken back', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'outfit-numbered-'))
+  const before = MIGRATIONS.slice(0, MIGRATIONS.indexOf(NumberedOffers1764800000000))
+  const old = new DataSource({ ...databaseIn(data), entities: [], migrations: before } as never)
+  await old.initialize()
+  const lines: [id: string, code: string, nth: number][] = [
+    ['c', 'P-1', 0],
+    ['a', 'P-1', 1],
+    ['b', 'P-0', 0],
+  ]
+  await old.query(
+    `INSERT INTO seller (code, name, country, currency, minimum, handling, arrivesInDays, shippingBasis, shippingBands) VALUES ('s', 'S', 'Here', 'EUR', 0, 0, 3, 'value', '[]')`,
+  )
+  for (const [id, code, nth] of lines)
+    await old.query(
+      `INSERT INTO offer (id, date, seller, kind, code, condition, price, currency, stock, multiple, nth) VALUES (?, '2026-01-02', 's', 'part', ?, 'used', 30, 'EUR', 2, 1, ?)`,
+      [id, code, nth],
+    )
+  await old.query(
+    `INSERT INTO parcel (id, seller, orderedOn, expectedOn, currency, shipping, handling) VALUES ('p', 's', '2026-01-03', '2026-01-09', 'EUR', 100, 0)`,
+  )
+  for (const [line, offer] of ['a', 'b', 'c', 'sold long ago', null].entries())
+    await old.query(
+      `INSERT INTO parcel_line (parcel, line, kind, code, condition, qty, price, offer) VALUES ('p', ?, 'part', 'P-9', 'used', 1, 30, ?)`,
+      [line, offer],
+    )
+  await old.destroy()
+  const database = new DataSource({ ...databaseIn(data), entities: [] } as never)
+  const named = async () =>
+    (
+      (await database.query(
+        'SELECT o.code, o.nth FROM parcel_line l LEFT JOIN offer o ON o.id = l.offer ORDER BY l.line',
+      )) as { code: string | null; nth: number | null }[]
+    ).map(({ code, nth }) => (code === null ? null : `${code} ${nth}`))
+  await database.initialize()
+  expect(await named()).toEqual(['P-1 1', 'P-0 0', 'P-1 0', null, null])
+  await database.undoLastMigration()
+  expect(await named()).toEqual(['P-1 1', 'P-0 0', 'P-1 0', null, null])
   await database.destroy()
   rmSync(data, { recursive: true, force: true })
 })

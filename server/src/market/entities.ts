@@ -1,4 +1,4 @@
-import { Column, Entity, PrimaryColumn } from 'typeorm'
+import { Column, Entity, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm'
 import type { Standing } from '@outfit/core/market'
 import type { Shipping } from '@outfit/core/sourcing'
 
@@ -28,7 +28,7 @@ export class RateEntity {
 
 @Entity('offer')
 export class OfferEntity {
-  @PrimaryColumn('text') id: string
+  @PrimaryGeneratedColumn('increment') id: number
   @Column('text') date: string
   @Column('text') seller: string
   @Column('text') kind: 'part' | 'figure' | 'release'
@@ -124,7 +124,7 @@ export class ParcelLineEntity {
   @Column('integer') qty: number
   /** Of one unit. */
   @Column('integer') price: number
-  @Column('text', { nullable: true }) offer: string | null
+  @Column('integer', { nullable: true }) offer: number | null
   /** How many came fit for use; null until it was checked in. */
   @Column('integer', { nullable: true }) arrived: number | null
   @Column('integer', { default: 0 }) damaged: number

@@ -1,4 +1,16 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common'
+import {
+  Body,
+  Controller,
+  DefaultValuePipe,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseIntPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import type { Refreshed } from '@outfit/core/market'
 import { RefreshService } from '../feed/refreshService.ts'
@@ -44,7 +56,11 @@ export class MarketController {
 
   /** What a seller offers, a page at a time, and the sheets that told of it. */
   @Get('sellers/:code/offers')
-  offersOf(@Param('code') code: string, @Query('after') after = '', @Query('starts') starts = '') {
+  offersOf(
+    @Param('code') code: string,
+    @Query('after', new DefaultValuePipe(0), ParseIntPipe) after: number,
+    @Query('starts') starts = '',
+  ) {
     return this.offers.of(code, { after, starts })
   }
 

@@ -179,7 +179,7 @@ export class MarketService {
     for (const seller of asked)
       if (involved.has(seller.id) && gainsByFillers(seller))
         for (const offer of await this.cheapestOf(seller.id)) offers.set(offer.id, offer)
-    const all = [...offers.values()].sort((a, b) => (a.id < b.id ? -1 : 1))
+    const all = [...offers.values()].sort((a, b) => a.id - b.id)
     const yields = await this.catalogue.yields(all)
     return {
       date,
@@ -188,7 +188,7 @@ export class MarketService {
       // A blind pack surely yields nothing, so no plan can count on it.
       offers: all
         .map(({ id, seller, kind, code, price, currency, stock, multiple }) => ({
-          id,
+          id: String(id),
           seller,
           price,
           currency,
@@ -199,7 +199,7 @@ export class MarketService {
         .filter((offer) => offer.yields.length > 0),
       heard: Object.fromEntries(heard.map(({ seller, date: on }) => [seller, on])),
       looked: { at: brought.offers.length, of: brought.of },
-      things: new Map(all.map(({ id, kind, code, condition }) => [id, { kind, code, condition }])),
+      things: new Map(all.map(({ id, kind, code, condition }) => [String(id), { kind, code, condition }])),
     }
   }
 
@@ -228,7 +228,7 @@ export class MarketService {
    * cheapest for each part are looked at; `of` is how many there were.
    */
   private async bringing(parts: readonly string[]): Promise<{ offers: OfferEntity[]; of: number }> {
-    const found = new Map<string, boolean>()
+    const found = new Map<number, boolean>()
     for (let from = 0; from < parts.length; from += LIST) {
       const some = parts.slice(from, from + LIST)
       const marks = some.map(() => '?').join(', ')
@@ -243,7 +243,7 @@ export class MarketService {
              FROM brings b JOIN offer o ON o.kind = b.kind AND o.code = b.code)
          SELECT id, kind, MIN(rank) AS rank FROM ranked GROUP BY id`,
         [...some, ...some],
-      )) as { id: string; kind: OfferEntity['kind']; rank: number }[]
+      )) as { id: number; kind: OfferEntity['kind']; rank: number }[]
       for (const { id, kind, rank } of rows) found.set(id, rank <= NARROWING[kind] || found.get(id) === true)
     }
     const ids = [...found].flatMap(([id, isNear]) => (found.size <= NARROWING.from || isNear ? [id] : []))

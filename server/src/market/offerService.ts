@@ -27,13 +27,13 @@ export class OfferService {
   ) {}
 
   /** Offers of a seller in the order of their ids, after one of them; only those whose code begins so, if asked. */
-  async of(code: string, { after = '', starts = '' }: { after?: string; starts?: string }) {
+  async of(code: string, { after = 0, starts = '' }: { after?: number; starts?: string }) {
     const seller = await this.seller(code)
     const repository = this.database.getRepository(OfferEntity)
     const where = { seller: code, ...(starts ? { code: Like(`${starts.replaceAll(/[%_]/g, '')}%`) } : {}) }
     const [offers, count, rates, sheets] = await Promise.all([
       repository.find({
-        where: { ...where, ...(after ? { id: MoreThan(after) } : {}) },
+        where: { ...where, id: MoreThan(after) },
         order: { id: 'ASC' },
         take: PAGE + 1,
       }),

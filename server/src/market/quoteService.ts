@@ -1,6 +1,5 @@
 import { Injectable } from '@nestjs/common'
 import type { EntityManager } from 'typeorm'
-import { ulid } from 'ulid'
 import type { TableRow } from '@outfit/core/formats'
 import type { SheetOutcome } from '@outfit/core/market'
 import type { SheetSource } from './entities.ts'
@@ -93,7 +92,10 @@ export class QuoteService {
     )
   }
 
-  /** The first lists there ever were, all of one day: nothing needs to be looked up, and one sort is enough. */
+  /**
+   * The first lists there ever were, all of one day: nothing needs to be looked up, and one sort is enough. Offers are copied
+   * from the quotes, whose checks they have passed; their prices are put in order when all are there.
+   */
   private async keepFirst(
     db: EntityManager,
     date: string,
@@ -102,11 +104,20 @@ export class QuoteService {
     await db.query(
       `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_row l ORDER BY ${line('l')}`,
     )
-    await db.query(
-      `INSERT INTO offer (id, date, ${LINE.join(', ')}, price, currency, stock)
-         SELECT ${NEW_ID}, l.date, ${line('l')}, l.price, l.currency, l.stock FROM quote l`,
-      [idStart()],
-    )
+    const [{ sql: byStep }] = (await db.query("SELECT sql FROM sqlite_master WHERE name = 'offer_by_step'")) as [
+      { sql: string },
+    ]
+    await db.query('DROP INDEX offer_by_step')
+    await db.query('PRAGMA ignore_check_constraints = ON')
+    try {
+      await db.query(
+        `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
+           SELECT l.date, ${line('l')}, l.price, l.currency, l.stock FROM quote l`,
+      )
+    } finally {
+      await db.query('PRAGMA ignore_check_constraints = OFF')
+    }
+    await db.query(byStep)
     await note(date)
     return [...this.sheets.get(date)!].sort().map(([seller, lines]) => newcomer(seller, date, lines))
   }
@@ -128,9 +139,12 @@ export class QuoteService {
       const sellers = (await db.query('SELECT seller, lines, known FROM temp.sheet_seller ORDER BY seller')) as Named[]
       if (sellers.some(({ known }) => known)) {
         outcomes.push(...(await this.compare(db, date, whole, sellers)))
+        await breath()
         await this.holdLater(db, date, whole)
         if (whole) await this.endUnnamed(db)
+        await breath()
         await this.writeQuotes(db, date, whole)
+        await breath()
         await this.writeOffers(db, date, whole)
       } else {
         // To whoever never quoted before, all is new; nothing needs to be looked up.
@@ -140,9 +154,9 @@ export class QuoteService {
           [date],
         )
         await db.query(
-          `INSERT INTO offer (id, date, ${LINE.join(', ')}, price, currency, stock)
-             SELECT ${NEW_ID}, l.date, ${line('l')}, l.price, l.currency, l.stock FROM temp.sheet_line l WHERE l.date = ?`,
-          [idStart(), date],
+          `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
+             SELECT l.date, ${line('l')}, l.price, l.currency, l.stock FROM temp.sheet_line l WHERE l.date = ?`,
+          [date],
         )
       }
       await note(date)
@@ -191,7 +205,7 @@ export class QuoteService {
     )) as Omit<SheetOutcome, 'date'>[]
     const unnamed = whole
       ? ((await db.query(
-          `SELECT o.seller, COUNT(*) AS gone FROM temp.sheet_seller s JOIN offer o ON o.seller = s.seller
+          `SELECT o.seller, COUNT(*) AS gone FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
            WHERE s.newest AND o.stock >= o.multiple AND ${notNamed('o')} GROUP BY o.seller`,
         )) as { seller: string; gone: number }[])
       : []
@@ -233,7 +247,7 @@ export class QuoteService {
       )
     await db.query(
       `INSERT INTO quote (${COLUMNS})
-         SELECT ${line('o')}, s.date, o.price, o.currency, 0 FROM temp.sheet_seller s JOIN offer o ON o.seller = s.seller
+         SELECT ${line('o')}, s.date, o.price, o.currency, 0 FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
          WHERE s.newest AND NOT s.again AND ${notNamed('o')}`,
     )
     const [old] = (await db.query('SELECT 1 FROM temp.sheet_seller WHERE NOT newest OR again LIMIT 1')) as object[]
@@ -262,21 +276,24 @@ export class QuoteService {
   /** A line's last quote is its offer. */
   private async writeOffers(db: EntityManager, date: string, whole: boolean): Promise<void> {
     await db.query(
-      `INSERT INTO offer (id, date, ${LINE.join(', ')}, price, currency, stock)
-         SELECT ${NEW_ID}, l.date, ${line('l')}, l.price, l.currency, l.stock
+      `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
+         SELECT l.date, ${line('l')}, l.price, l.currency, l.stock
          FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
          WHERE l.date = ? AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'l')} AND q.date > s.date))
          ON CONFLICT (${LINE.join(', ')}) DO UPDATE SET date = excluded.date, price = excluded.price, currency = excluded.currency, stock = excluded.stock`,
-      [idStart(), date],
+      [date],
     )
     if (whole)
       await db.query(
         `DELETE FROM offer WHERE id IN (
-           SELECT o.id FROM temp.sheet_seller s JOIN offer o ON o.seller = s.seller
+           SELECT o.id FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
            WHERE ${notNamed('o')} AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'o')} AND q.date > s.date)))`,
       )
   }
 }
+
+/** The driver answers at once: between steps that each take a moment, whoever only reads has a turn. */
+const breath = () => new Promise(setImmediate)
 
 const newcomer = (seller: string, date: string, lines: number): SheetOutcome => ({
   seller,
@@ -299,12 +316,6 @@ interface Named {
   known: number
 }
 
-/**
- * Ids in the order of the lines, so that they are written one after another: the start of one, drawn anew for each statement,
- * and a number.
- */
-const NEW_ID = `? || printf('%010d', ROW_NUMBER() OVER ())`
-const idStart = () => ulid().slice(0, -10)
 const COLUMNS = `${LINE.join(', ')}, date, price, currency, stock`
 /** The day of a line's last quote before, or up to, some day. */
 const lastQuote = (table: string, when: string) =>

@@ -94,7 +94,10 @@ export class OrderService {
     if (await db.existsBy(ParcelEntity, { job, seller: code, cancelledOn: IsNull() }))
       throw new Problem(409, `This basket of ${seller.name} was ordered already. Nothing was ordered again.`)
     const offers = new Map(
-      (await db.findBy(OfferEntity, { id: In(lines.map(({ offer }) => offer)) })).map((offer) => [offer.id, offer]),
+      (await db.findBy(OfferEntity, { id: In(lines.map(({ offer }) => Number(offer))) })).map((offer) => [
+        String(offer.id),
+        offer,
+      ]),
     )
     const bought = lines.map(({ offer: id, qty }) => {
       const offer = offers.get(id)
@@ -114,7 +117,7 @@ export class OrderService {
         arrivesInDays: seller.arrivesInDays,
         shipping: { basis: seller.shippingBasis, bands: seller.shippingBands },
       },
-      bought.map(({ offer, qty, weight }) => ({ offer: offer.id, qty, price: offer.price, weight })),
+      bought.map(({ offer, qty, weight }) => ({ offer: String(offer.id), qty, price: offer.price, weight })),
     )
     if (goods < seller.minimum)
       throw new Problem(

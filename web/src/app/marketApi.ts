@@ -27,7 +27,7 @@ export interface Sheet {
 
 /** What one line of a seller's list says; `home` is its price in the home currency, null without a rate. */
 export interface ListedOffer extends SheetLine {
-  id: string
+  id: number
   date: string
   name: string
   home: number | null
@@ -60,10 +60,10 @@ export const marketApi = api.enhanceEndpoints({ addTagTypes: ['Sellers'] }).inje
         seller: SellerTerms & { code: string }
         count: number
         offers: ListedOffer[]
-        next: string | null
+        next: number | null
         sheets: Sheet[]
       },
-      { code: string; after: string; starts: string }
+      { code: string; after: number; starts: string }
     >({
       query: ({ code, ...params }) => ({ url: `sellers/${encodeURIComponent(code)}/offers`, params }),
       providesTags: ['Sellers'],

@@ -24,7 +24,7 @@ function Page({ code }: { code: string }) {
   const [typed, type] = useState('')
   const starts = useSettled(typed, 250)
   // Where each page shown so far began.
-  const [pages, setPages] = useState<readonly string[]>([''])
+  const [pages, setPages] = useState<readonly number[]>([0])
   const after = pages.at(-1)!
   const { data, error, refetch } = marketApi.endpoints.sellerOffers.useQuery({ code, after, starts })
   const [edited, edit] = useState<ListedOffer | 'new' | null>(null)
@@ -61,7 +61,7 @@ function Page({ code }: { code: string }) {
               value={typed}
               onChange={({ target }) => {
                 type(target.value)
-                setPages([''])
+                setPages([0])
               }}
               placeholder="P-001"
               className="w-[120px] rounded-[8px] border border-rule bg-card px-2 py-0.5"

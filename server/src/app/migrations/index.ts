@@ -7,6 +7,7 @@ import { Drawer1764400000000 } from './drawer.ts'
 import { Parcels1764500000000 } from './parcels.ts'
 import { Sellers1764600000000 } from './sellers.ts'
 import { Quotes1764700000000 } from './quotes.ts'
+import { NumberedOffers1764800000000 } from './numberedOffers.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -19,4 +20,5 @@ export const MIGRATIONS = [
   Parcels1764500000000,
   Sellers1764600000000,
   Quotes1764700000000,
+  NumberedOffers1764800000000,
 ]
