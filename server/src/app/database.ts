@@ -15,6 +15,9 @@ export const ENTITIES = [brief, catalogue, drawer, imports, jobs, later, market,
   Object.values(module),
 )
 
+/** Large sorts, as of a million offers, have a second thread. */
+const PRAGMAS = ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000', 'threads = 1']
+
 interface Pragmas {
   pragma(statement: string): unknown
 }
@@ -33,8 +36,7 @@ export function databaseIn(folder: string): DataSourceOptions {
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {
-      for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000'])
-        db.pragma(pragma)
+      for (const pragma of PRAGMAS) db.pragma(pragma)
     },
   } as DataSourceOptions
 }

@@ -1,22 +1,15 @@
 import { Injectable } from '@nestjs/common'
-import { parse } from 'csv-parse/sync'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { DataSource, type EntityManager } from 'typeorm'
-import {
-  CSV_OPTIONS,
-  delimiterOf,
-  missingColumns,
-  notCsv,
-  rowReader,
-  type Reject,
-  type TableRow,
-} from '@outfit/core/formats'
+import { missingColumns, notCsv, rowReader, type Reject, type TableRow } from '@outfit/core/formats'
 import type { Answered, Refreshed, RefreshProgress } from '@outfit/core/market'
 import { Changes } from '../app/changes.ts'
 import { Problem } from '../app/problem.ts'
 import { today } from '../app/today.ts'
 import { Writer } from '../app/writer.ts'
+import { recordsOf } from '../import/plainRecords.ts'
 import { RowChecker } from '../import/rowChecker.ts'
+import type { FileRecord } from '../import/uploadsService.ts'
 import type { Course } from '../jobs/jobsService.ts'
 import { SellerEntity } from '../market/entities.ts'
 import { QuoteService } from '../market/quoteService.ts'
@@ -145,8 +138,10 @@ export class RefreshService {
     // What is not in a list of which something is missing may well be for sale.
     const whole = reason === null && rejects.length === 0
     const date = rows[0]?.date ?? today()
-    const [outcome] = await this.writer.transaction((db) => this.keep(db, seller, date, rows, whole))
-    this.changes.tell('market')
+    const [outcome] = await this.writer
+      .transaction((db) => this.keep(db, seller, date, rows, whole))
+      // Also after a failure: what was read meanwhile saw lines that are gone again.
+      .finally(() => this.changes.tell('market'))
     return {
       ...outcome!,
       ...spent(),
@@ -171,9 +166,9 @@ export class RefreshService {
     rows: TableRow<'offers'>[],
     rejects: Reject[],
   ): number {
-    let records: { record: string[]; info: { lines: number } }[]
+    let records: FileRecord[]
     try {
-      records = parse(csv, { ...CSV_OPTIONS, delimiter: delimiterOf(csv) }) as unknown as typeof records
+      records = recordsOf(csv)
     } catch (error) {
       rejects.push(notCsv(error))
       return before

@@ -36,6 +36,8 @@ const BUSY = 1
 /** A list has at the most so many pages, of no fewer lines. */
 const PAGES = 20
 const FEWEST = 120
+/** Lists kept for their next pages, more than are asked for at a time. */
+const KEPT = 8
 
 const FILE = 'market.json'
 
@@ -68,6 +70,8 @@ export class StandInMarket {
   private readonly bySeller = new Map<string, TableRow<'offers'>[]>()
   /** Requests so far of each seller; what goes wrong is drawn anew for each. */
   private readonly asked = new Map<string, number>()
+  /** The lists drawn last: each is asked for page by page. */
+  private readonly lately = new Map<string, TableRow<'offers'>[]>()
   private server: Server | null = null
   private listening: Promise<string> | null = null
 
@@ -104,11 +108,15 @@ export class StandInMarket {
 
   /** A seller's list of a day. */
   sheet(seller: string, date: string): TableRow<'offers'>[] {
+    const key = `${seller} ${date}`
+    const kept = this.lately.get(key)
+    if (kept) return kept
     const { day, seed } = this.world
-    return sheetOfDay(this.bySeller.get(seller) ?? [], seller, daysBetween(day, date), seed).map((line) => ({
-      ...line,
-      date,
-    }))
+    const drawn = sheetOfDay(this.bySeller.get(seller) ?? [], seller, daysBetween(day, date), seed)
+    const sheet = drawn.map((line) => ({ ...line, date }))
+    this.lately.set(key, sheet)
+    if (this.lately.size > KEPT) this.lately.delete(this.lately.keys().next().value!)
+    return sheet
   }
 
   /** The lists of the weeks before its day, the oldest first, without those a seller's silence lost. */

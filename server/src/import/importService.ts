@@ -1,9 +1,6 @@
 import { Injectable } from '@nestjs/common'
-import { parse } from 'csv-parse/sync'
 import { DataSource, type EntityManager, type ObjectLiteral } from 'typeorm'
 import {
-  CSV_OPTIONS,
-  delimiterOf,
   missingColumns,
   notCsv,
   PartGuesser,
@@ -22,6 +19,7 @@ import { ColourEntity, MouldEntity, PartEntity, PrintEntity } from '../catalogue
 import { FinderService } from '../catalogue/finderService.ts'
 import { WishService } from '../catalogue/wishService.ts'
 import { QuoteService } from '../market/quoteService.ts'
+import { recordsOf } from './plainRecords.ts'
 import { RowChecker } from './rowChecker.ts'
 import { TABLE_TARGETS } from './tableTargets.ts'
 import { writeRows } from './tableWriter.ts'
@@ -73,7 +71,7 @@ export class ImportService {
   async importTable(table: TableName, csv: string, options: ImportOptions = {}): Promise<ImportReport> {
     let records: FileRecord[]
     try {
-      records = parse(csv, { ...CSV_OPTIONS, delimiter: delimiterOf(csv) }) as unknown as FileRecord[]
+      records = recordsOf(csv)
     } catch (error) {
       return { ...nothing(table), rejects: [notCsv(error)], rejected: 1 }
     }

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { parse } from 'csv-parse/sync'
 import fc from 'fast-check'
 import { CSV_OPTIONS } from '@outfit/core/formats'
-import { needsReader, plainRecords } from './plainRecords.ts'
+import { needsReader, plainRecords, recordsOf } from './plainRecords.ts'
 
 async function* inPieces(text: string, size: number) {
   for (let at = 0; at < text.length; at += size) yield text.slice(at, at + size)
@@ -25,11 +25,22 @@ test('tables without quotes are read as csv-parse reads them, in whatever pieces
           record: string[]
           info: { lines: number }
         }[]
-        expect(read).toEqual(expected.map(({ record, info }) => ({ record, info: { lines: info.lines } })))
+        const wanted = expected.map(({ record, info }) => ({ record, info: { lines: info.lines } }))
+        expect(read).toEqual(wanted)
+        // At once the delimiter is guessed from the header.
+        if (text.split('\n')[0]!.includes(';')) expect(recordsOf(text)).toEqual(wanted)
       },
     ),
     { numRuns: 500 },
   )
+})
+
+test('a table with quotes is read at once as well', () => {
+  expect(recordsOf('a,b\r\n"1,5",2\r\n').map(({ record }) => record)).toEqual([
+    ['a', 'b'],
+    ['1,5', '2'],
+  ])
+  expect(() => recordsOf('a,b\n"1,2\n')).toThrow('Quote')
 })
 
 test('quotes and other line ends need a reader', () => {

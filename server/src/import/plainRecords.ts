@@ -1,3 +1,5 @@
+import { parse } from 'csv-parse/sync'
+import { CSV_OPTIONS, delimiterOf } from '@outfit/core/formats'
 import type { FileRecord } from './uploadsService.ts'
 
 const QUOTE = 0x22
@@ -13,19 +15,30 @@ export const needsReader = (chunk: Uint8Array): boolean => chunk.includes(QUOTE)
 export async function* plainRecords(text: AsyncIterable<string>, delimiter: string): AsyncGenerator<FileRecord> {
   let rest = ''
   let lines = 0
-  const isEmpty = (line: string) => line.trim() === '' && !line.includes(delimiter)
-  const recordOf = (line: string): FileRecord => ({
-    record: line.split(delimiter).map((cell) => cell.trim()),
-    info: { lines },
-  })
   for await (const piece of text) {
-    const found = (rest + (lines === 0 && rest === '' ? piece.replace(/^\uFEFF/, '') : piece)).split('\n')
+    const found = (rest + (lines === 0 && rest === '' ? withoutMark(piece) : piece)).split('\n')
     rest = found.pop()!
     for (const line of found) {
       lines += 1
-      if (!isEmpty(line)) yield recordOf(line)
+      if (!isEmpty(line, delimiter)) yield recordOf(line, lines, delimiter)
     }
   }
   lines += 1
-  if (!isEmpty(rest)) yield recordOf(rest)
+  if (!isEmpty(rest, delimiter)) yield recordOf(rest, lines, delimiter)
 }
+
+/** The records of a table that is all here. Throws what csv-parse throws where it is no CSV. */
+export function recordsOf(text: string): FileRecord[] {
+  const delimiter = delimiterOf(text)
+  if (/["\r]/.test(text)) return parse(text, { ...CSV_OPTIONS, delimiter }) as unknown as FileRecord[]
+  return withoutMark(text)
+    .split('\n')
+    .flatMap((line, i) => (isEmpty(line, delimiter) ? [] : [recordOf(line, i + 1, delimiter)]))
+}
+
+const withoutMark = (text: string) => text.replace(/^\uFEFF/, '')
+const isEmpty = (line: string, delimiter: string) => line.trim() === '' && !line.includes(delimiter)
+const recordOf = (line: string, lines: number, delimiter: string): FileRecord => ({
+  record: line.split(delimiter).map((cell) => cell.trim()),
+  info: { lines },
+})
