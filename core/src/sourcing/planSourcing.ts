@@ -40,7 +40,8 @@ interface Candidate {
 /**
  * How the seconds are shared, by how many offers there are. The search and the exact solver take turns: the search finds
  * plans, the solver works out the best way to mix the best of them. What is left goes to all of
- * the problem that can still be in a better plan, for the optimum and its proof; where that is hopeless the turns go on.
+ * the problem that can still be in a better plan, for the optimum and its proof; where that is hopeless the turns go on
+ * until the search finds nothing more.
  */
 interface Schedule {
   /** Shares of the seconds for the turns of search, and the most for each mixing after it. */
@@ -80,7 +81,6 @@ export function planSourcing(
   const left = () => Math.max(0, seconds - (now() - start))
   const late = () => enough() || left() <= 0
   const reduced = reduceProblem(problem)
-  const schedule = SCHEDULES.find(({ offers }) => reduced.offers.length < offers)!
   let best: Candidate | undefined
   let bound = -Infinity
   const tell = (estimate = Infinity) =>
@@ -111,6 +111,11 @@ export function planSourcing(
   })
   bound = priced.bound
   tell()
+  /** All of the problem that can be in a better plan than the best so far. */
+  const reach = () => (unmetIn(best?.settled) <= fewest ? withinReach(reduced, priced, best!.settled.total) : reduced)
+  const [small] = SCHEDULES
+  const schedule =
+    reach().offers.length < small!.offers ? small! : SCHEDULES.find(({ offers }) => reduced.offers.length < offers)!
   const search = new PlanSearch(new Ledger(focus(reduced, priced)), { late })
   if (best) search.adopt(best.settled)
   /** One turn of search for a share of the seconds. */
@@ -140,8 +145,13 @@ export function planSourcing(
     if (!late()) look(share)
     if (!late()) mix(Math.min(left(), seconds * schedule.mixing))
   })
-  if (schedule.whole && !late()) {
-    const narrow = unmetIn(best?.settled) <= fewest ? withinReach(reduced, priced, best!.settled.total) : reduced
+  if (!schedule.whole)
+    while (!late() && !search.exhausted) {
+      look(schedule.search.at(-1)!)
+      if (!late()) mix(Math.min(left(), seconds * schedule.mixing))
+    }
+  if (!late()) {
+    const narrow = reach()
     const model = sourcingModel(narrow, 'cost', fewest)
     const outcome = solve(model.milp, {
       seconds: Math.max(0.1, left()),
@@ -156,11 +166,7 @@ export function planSourcing(
     // What the narrow problem leaves out is no cheaper than the best plan known then, which the total never exceeds.
     bound = Math.max(bound, outcome.bound)
     if (outcome.values) offer(unitsOf(narrow, model.steps, outcome.values))
-  } else
-    while (!late() && !search.exhausted) {
-      look(schedule.search.at(-1)!)
-      if (!late()) mix(Math.min(left(), seconds * schedule.mixing))
-    }
+  }
   const settled = best?.settled ?? settle(problem, new Map())
   const whole = wholeBound(Math.max(bound, -mostCredit(reduced)), settled.total)
   const gap = gapOf(settled.total, whole)

@@ -36,6 +36,25 @@ describe('the search', () => {
     expect(found.cost).toBe(300)
   })
 
+  test('buys one figure in place of assemblies from two sellers, none of which a single part of it would replace', () => {
+    const yieldsOf = (parts: string[]) => parts.map((part) => ({ part, qty: 1 }))
+    const [upper, lower] = [
+      ['A', 'B', 'C'],
+      ['D', 'E', 'F'],
+    ] as const
+    const given = problem([...upper, ...lower], {
+      sellers: [seller('s', 100), seller('t', 100), seller('u', 100)],
+      offers: [
+        offer('upper', 's', 'A', 100, { yields: yieldsOf([...upper]) }),
+        offer('lower', 't', 'D', 100, { yields: yieldsOf([...lower]) }),
+        offer('f', 'u', 'A', 210, { yields: yieldsOf([...upper, ...lower]) }),
+      ],
+    })
+    const search = new PlanSearch(new Ledger(given), { late: () => false })
+    search.run(() => 0)
+    expect(search.best(1).map(({ units, cost }) => [[...units.keys()], cost])).toEqual([[['f'], 310]])
+  })
+
   test('opens a seller nobody would ask for one part alone', () => {
     const parts = ['A', 'B', 'C', 'D']
     const found = best(

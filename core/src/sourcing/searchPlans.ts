@@ -57,6 +57,8 @@ export class PlanSearch {
       this.begun = true
       moves.begin()
       this.remember()
+      moves.openEach()
+      this.remember()
     }
     const count = ledger.sellerCount
     for (let share = left(); share > 0 && !this.exhausted && !this.options.late(); share = left()) {
@@ -127,6 +129,8 @@ export class PlanSearch {
 class Moves {
   readonly random: () => number
   private readonly drawer: number
+  /** Whether all that a box brings is tried together; too slow for every round. */
+  private thorough = true
 
   constructor(
     private readonly ledger: Ledger,
@@ -184,6 +188,15 @@ class Moves {
       }
       if (!better) better = this.openOne()
     }
+  }
+
+  /** Open each seller in turn, perhaps for another, where that saves; a box that has nearly all is found so. */
+  openEach(): void {
+    for (const s of this.shuffled(this.drawer)) {
+      if (this.late()) return
+      if (this.ledger.lines[s] === 0 && this.open(s)) this.descend()
+    }
+    this.thorough = false
   }
 
   /** Open some seller that is closed, perhaps for another, if one of a few looked at saves. */
@@ -394,7 +407,11 @@ class Moves {
     let better = false
     for (const offer of this.ledger.offersOf[seller]!)
       if (this.isBundle(offer))
-        while (this.ledger.canBuyMore(offer) && this.mayPay(offer) && this.attempt(() => this.bring(offer)))
+        while (
+          this.ledger.canBuyMore(offer) &&
+          this.mayPay(offer) &&
+          (this.attempt(() => this.bring(offer)) || (this.thorough && this.attempt(() => this.bring(offer, true))))
+        )
           better = true
     return better
   }
@@ -403,20 +420,28 @@ class Moves {
   private mayPay(offer: number): boolean {
     const { ledger } = this
     let saves = ledger.dearestParcel() - ledger.netPrice[offer]!
+    const bundles = new Set<number>()
     for (let y = ledger.firstSource[offer]!; y < ledger.firstSource[offer + 1]!; y++) {
       let most = 0
       for (const { need } of ledger.takers[y]!) {
         if (ledger.missing[need]! > 0) return true
-        for (const from of ledger.ways[need]!)
-          if (from.price + from.penalty > most && ledger.fill[from.at]! > 0) most = from.price + from.penalty
+        for (const from of ledger.ways[need]!) {
+          if (ledger.fill[from.at] === 0) continue
+          if (from.price + from.penalty > most) most = from.price + from.penalty
+          // Of another bundle a unit saves nothing, but all it brings may do.
+          if (this.thorough && this.isBundle(from.offer) && from.offer !== offer && !bundles.has(from.offer)) {
+            bundles.add(from.offer)
+            saves += ledger.netPrice[from.offer]!
+          }
+        }
       }
       saves += most * ledger.perStep[y]!
     }
     return saves > 0
   }
 
-  /** Buy a step more of an offer and use of it what saves; where nothing does, nothing is bought. */
-  private bring(offer: number): void {
+  /** Buy a step more of an offer and use of it what saves, or `all`; where nothing does, nothing is bought. */
+  private bring(offer: number, all = false): void {
     const { ledger } = this
     ledger.hold(offer, ledger.steps[offer]! + 1)
     const steps = ledger.steps[offer]!
@@ -424,7 +449,7 @@ class Moves {
       for (;;) {
         if (ledger.taken[y]! >= steps * ledger.perStep[y]!) break
         let best: { need: number; to: Way; from: Way | undefined } | null = null
-        let cost = ledger.cost - EPS
+        let cost = all ? Infinity : ledger.cost - EPS
         for (const { need, way } of ledger.takers[y]!) {
           const to = ledger.ways[need]![way]!
           const from = this.bestFrom(need, to)

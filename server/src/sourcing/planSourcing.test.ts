@@ -59,6 +59,41 @@ test('is never dearer than the cheapest of each that meets as much', () => {
   )
 })
 
+test('of very many offers, once the search finds nothing more, the solver has what is left of the time for the proof', () => {
+  // Each box brings two of three parts, so that prices on the parts prove three halves of a box, and it takes two.
+  const sellers = Array.from({ length: 20 }, (_, s) => ({
+    id: `s${s}`,
+    name: `Seller ${s}`,
+    minimum: 0,
+    handling: 0,
+    arrivesInDays: 5,
+    shipping: { basis: 'value' as const, bands: [{ upTo: null, price: 0 }] },
+  }))
+  const offers = Array.from({ length: 1100 }, (_, n) => ({
+    id: `o${n}`,
+    seller: sellers[n % sellers.length]!.id,
+    price: 100 + (n % 40),
+    qty: 1,
+    multiple: 1,
+    weight: 1,
+    yields: ['A', 'B', 'C'].filter((_, part) => part !== n % 3).map((part) => ({ part, qty: 1 })),
+  }))
+  const given: SourcingProblem = {
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: 'EUR',
+    needs: ['A', 'B', 'C'].map((part) => ({ id: part, qty: 1, accept: [{ part, penalty: 0 }] })),
+    owned: [],
+    sellers,
+    offers,
+    resale: [],
+    limits: { parcels: null, arriveBy: null, budget: null, seconds: 30, gap: 0 },
+  }
+  const answer = plan(given)
+  expectHonest(given, answer)
+  expect([answer.status, answer.total, answer.bound]).toEqual(['optimal', 200, 200])
+})
+
 test('a solver that finds nothing in its time leaves an honest plan, as good as the naive one', () => {
   const nothing: SolveMilp = () => ({ status: 'unknown', values: null, bound: -Infinity })
   fc.assert(
