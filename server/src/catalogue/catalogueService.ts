@@ -27,9 +27,6 @@ import {
 /** Codes in one list of a statement; SQLite takes up to 32,766 variables. */
 const LIST = 10_000
 
-/** So many things have what they yield looked up one by one. */
-const FEW_THINGS = 1500
-
 @Injectable()
 export class CatalogueService {
   /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. */
@@ -235,30 +232,31 @@ export class CatalogueService {
    * the units it comes in: figures, assemblies and loose parts piece by piece, for whoever takes things apart less far.
    */
   async yields(things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[]) {
-    const db = this.database.manager
-    // Of few things only their own rows are read; of a whole market everything is, which is quicker than long lists.
-    const few = things.length <= FEW_THINGS
     const ofKind = (kind: string) => things.filter((thing) => thing.kind === kind).map(({ code }) => code)
-    const contents = await db.find(ReleaseContentEntity, few ? { where: { release: In(ofKind('release')) } } : {})
+    const contents = await this.rowsOf<Pick<ReleaseContentEntity, 'release' | 'kind' | 'code' | 'qty'>>(
+      'SELECT "release", kind, code, qty FROM release_content WHERE "release" IN LISTED ORDER BY "release", kind, code',
+      ofKind('release'),
+    )
     const inside = (kind: string) => [...ofKind(kind), ...contents.filter((c) => c.kind === kind).map((c) => c.code)]
     const [components, figureParts] = await Promise.all([
-      db.find(ComponentEntity, few ? { where: { assembly: In(inside('part')) } } : {}),
-      db.find(FigurePartEntity, few ? { where: { figure: In(inside('figure')) } } : {}),
+      this.rowsOf<ComponentEntity>(
+        'SELECT assembly, slot, part, level FROM component WHERE assembly IN LISTED ORDER BY assembly, slot',
+        inside('part'),
+      ),
+      this.rowsOf<Pick<FigurePartEntity, 'figure' | 'slot' | 'part'>>(
+        'SELECT figure, slot, part FROM figure_part WHERE figure IN LISTED ORDER BY figure, slot, "order"',
+        inside('figure'),
+      ),
     ])
-    const atomic = new Set([...inside('part'), ...components.map((c) => c.part), ...figureParts.map((p) => p.part)])
-    const [parts, moulds] = await Promise.all([
-      db.find(PartEntity, {
-        select: { code: true, mould: true },
-        // Boxes of many figures can hold more different parts than one statement takes.
-        ...(few && atomic.size <= LIST ? { where: { code: In([...atomic]) } } : {}),
-      }),
-      db.find(MouldEntity, { select: { code: true, mass: true } }),
-    ])
+    const atomic = [...inside('part'), ...components.map((c) => c.part), ...figureParts.map((p) => p.part)]
+    const masses = await this.rowsOf<{ code: string; mass: number }>(
+      'SELECT p.code, m.mass FROM part p JOIN mould m ON m.code = p.mould WHERE p.code IN LISTED',
+      atomic,
+    )
     const inAssembly = groupBy(components, (c) => c.assembly)
     const onFigure = groupBy(figureParts, (p) => p.figure)
     const inRelease = groupBy(contents, (c) => c.release)
-    const mass = new Map(moulds.map((m) => [m.code, m.mass]))
-    const massOf = new Map(parts.map((p) => [p.code, mass.get(p.mould) ?? 0]))
+    const massOf = new Map(masses.map(({ code, mass }) => [code, mass]))
     const unitsIn = (kind: string, code: string): Piece[][] => {
       if (kind === 'figure') return [(onFigure.get(code) ?? []).map(({ slot, part }) => ({ slot, part }))]
       if (kind === 'release')
@@ -278,5 +276,12 @@ export class CatalogueService {
         return [`${kind} ${code}`, { yields, weight, units }] as const
       }),
     )
+  }
+
+  /** Rows of a statement for which `LISTED` are some codes, however many: a statement takes only so many variables. */
+  private rowsOf<R>(statement: string, codes: readonly string[]): Promise<R[]> {
+    if (codes.length === 0) return Promise.resolve([])
+    const listed = statement.replace('LISTED', '(SELECT value FROM json_each(?))')
+    return this.database.query(listed, [JSON.stringify([...new Set(codes)])])
   }
 }
