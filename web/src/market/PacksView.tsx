@@ -4,6 +4,7 @@ import { againstOpened, formatMoney, HOME_CURRENCY, packOdds, type PackOdds } fr
 import { skipToken } from '@reduxjs/toolkit/query'
 import { api, errorText, type ReleaseDetail } from '../app/api.ts'
 import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'
+import { axis, BLUE, CHART, INK, MUSTARD } from '../ui/chartLook.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { oddsInWords, verdictInWords } from './packWords.ts'
@@ -168,11 +169,14 @@ function Table({ odds, pack }: { odds: PackOdds; pack: number | null }) {
 }
 
 function chartOf({ chance, half, ninety }: PackOdds) {
-  const line = (at: number, name: string) => ({ xAxis: at, label: { formatter: name, position: 'end', rotate: 0 } })
+  const line = (at: number, name: string) => ({
+    xAxis: at,
+    label: { color: INK, formatter: name, position: 'end', rotate: 0 },
+  })
   return {
-    animation: false,
+    ...CHART,
     grid: { left: 52, right: 24, top: 24, bottom: 44 },
-    xAxis: {
+    xAxis: axis({
       type: 'value',
       min: 0,
       max: chance.length - 1,
@@ -180,8 +184,8 @@ function chartOf({ chance, half, ninety }: PackOdds) {
       name: 'packs',
       nameLocation: 'middle',
       nameGap: 28,
-    },
-    yAxis: { type: 'value', min: 0, max: 100, axisLabel: { formatter: '{value} %' } },
+    }),
+    yAxis: axis({ type: 'value', min: 0, max: 100 }, { formatter: '{value} %' }),
     tooltip: { trigger: 'axis', valueFormatter: (value: number) => `${value.toFixed(1)} %` },
     series: [
       {
@@ -189,11 +193,11 @@ function chartOf({ chance, half, ninety }: PackOdds) {
         name: 'all there',
         showSymbol: chance.length < 40,
         data: chance.map((there, n) => [n, there * 100]),
-        lineStyle: { color: '#2F5D8A', width: 2 },
-        itemStyle: { color: '#2F5D8A' },
+        lineStyle: { color: BLUE, width: 2 },
+        itemStyle: { color: BLUE },
         markLine: {
           symbol: 'none',
-          lineStyle: { color: '#C8902B', type: 'dashed' },
+          lineStyle: { color: MUSTARD, type: 'dashed' },
           data: [line(half, 'half'), line(ninety, 'nine of ten')],
         },
       },

@@ -2,6 +2,7 @@ import { lazy, Suspense, useMemo, useState } from 'react'
 import { formatMoney, HOME_CURRENCY, spendingOf, type Spent } from '@outfit/core/market'
 import { api, errorText } from '../app/api.ts'
 import { parcelsApi } from '../app/parcelsApi.ts'
+import { axis, BLUE, CHART, CORAL, INK } from '../ui/chartLook.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { ParcelsFrame } from './ParcelsFrame.tsx'
 import { dayInWords } from './parcelWords.ts'
@@ -87,10 +88,10 @@ export function SpendingView() {
 function chartOf(spending: readonly Spent[], budget: number | null) {
   const euros = (minor: number) => minor / 100
   return {
-    animation: false,
+    ...CHART,
     grid: { left: 56, right: 24, top: 24, bottom: 36 },
-    xAxis: { type: 'time', axisLabel: { hideOverlap: true } },
-    yAxis: { type: 'value', min: 0, axisLabel: { formatter: '€{value}' } },
+    xAxis: axis({ type: 'time' }, { hideOverlap: true }),
+    yAxis: axis({ type: 'value', min: 0 }, { formatter: '€{value}' }),
     tooltip: { trigger: 'axis', valueFormatter: (value: number) => `€${value.toFixed(2)}` },
     series: [
       {
@@ -98,16 +99,16 @@ function chartOf(spending: readonly Spent[], budget: number | null) {
         step: 'end',
         name: 'in all',
         data: spending.map(({ date, total }) => [date, euros(total)]),
-        lineStyle: { color: '#2F5D8A', width: 2 },
-        itemStyle: { color: '#2F5D8A' },
-        areaStyle: { color: '#2F5D8A', opacity: 0.12 },
+        lineStyle: { color: BLUE, width: 2 },
+        itemStyle: { color: BLUE },
+        areaStyle: { color: BLUE, opacity: 0.12 },
         ...(budget === null
           ? {}
           : {
               markLine: {
                 symbol: 'none',
-                lineStyle: { color: '#D9573F', type: 'dashed' },
-                label: { formatter: 'budget', position: 'insideEndTop' },
+                lineStyle: { color: CORAL, type: 'dashed' },
+                label: { color: INK, formatter: 'budget', position: 'insideEndTop' },
                 data: [{ yAxis: euros(budget) }],
               },
             }),

@@ -1,4 +1,5 @@
 import type { PricePoint } from '@outfit/core/market'
+import { axis, BLUE, CHART, INK, MOSS, MUSTARD, PAPER } from '../ui/chartLook.ts'
 
 interface Dots {
   date: string
@@ -15,16 +16,6 @@ export interface ChartedPrices {
   /** What the line is: "median". */
   line: string
 }
-
-// As SVG the chart follows the colours of the page, by day and by night.
-const BLUE = 'var(--act)'
-const INK = 'var(--ink)'
-const SOFT = 'var(--soft)'
-const RULE = 'var(--rule)'
-const PAPER = 'var(--paper)'
-const MOSS = 'var(--good)'
-const MUSTARD = 'var(--notice)'
-const FONT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 
 /** The chart of a price history: the quartile band, the median in it, offers as dots, what was paid as diamonds. */
 export function priceChart({ points, asked = [], paid = [], target = null, line }: ChartedPrices) {
@@ -59,17 +50,11 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
     ...(paid.length > 0 ? ['paid'] : []),
   ]
   return {
-    animation: false,
+    ...CHART,
     grid: { left: 58, right: 18, top: 34, bottom: 30 },
     legend: { top: 0, left: 0, itemHeight: 9, itemWidth: 20, textStyle: { color: INK }, data: legend },
-    textStyle: { fontFamily: FONT },
-    xAxis: { type: 'time', axisLabel: { hideOverlap: true, color: SOFT }, axisLine: { lineStyle: { color: SOFT } } },
-    yAxis: {
-      type: 'value',
-      min: 0,
-      axisLabel: { formatter: '€{value}', color: SOFT },
-      splitLine: { lineStyle: { color: RULE } },
-    },
+    xAxis: axis({ type: 'time' }, { hideOverlap: true }),
+    yAxis: axis({ type: 'value', min: 0 }, { formatter: '€{value}' }),
     tooltip: {
       trigger: 'item',
       formatter: ({ name, value, seriesName }: { name: string; value: [string, number]; seriesName: string }) =>
@@ -124,10 +109,9 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
 export function shareChart(shares: readonly { label: string; cost: number; share: number }[], dear: string | null) {
   const shown = [...shares].reverse()
   return {
-    animation: false,
+    ...CHART,
     grid: { left: 8, right: 92, top: 4, bottom: 4, containLabel: true },
     xAxis: { type: 'value', show: false },
-    textStyle: { fontFamily: FONT },
     yAxis: {
       type: 'category',
       data: shown.map(({ label }) => label),
