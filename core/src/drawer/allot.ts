@@ -43,6 +43,8 @@ interface Claim {
   promised: Map<string, number>
   level: Level
   given: Map<string, Exclude<Source, null>[]>
+  /** Which pieces came off donors for it, by code and place in their list: a donor can have a part twice. */
+  off: Map<string, Set<number>>
 }
 
 /**
@@ -85,7 +87,7 @@ function claimOf({ placements, standing, level, promised }: Asking): Claim {
     part,
     Math.min(qty, need.get(part) ?? 0),
   ])
-  return { need, promised: new Map(held), level, given: new Map() }
+  return { need, promised: new Map(held), level, given: new Map(), off: new Map() }
 }
 
 /** Whether a group of joined pieces is needed as a whole. */
@@ -240,9 +242,13 @@ function dealCopies(kind: readonly Donor[], given: { claim: Claim; pieces: reado
   const gone = kind.map(() => new Set<Piece>())
   for (const { claim, pieces } of given.sort((a, b) => b.pieces.length - a.pieces.length)) {
     const at = gone.findIndex((taken) => !pieces.some((piece) => taken.has(piece)))
+    const { code } = kind[at]!
+    const off = claim.off.get(code) ?? new Set<number>()
+    claim.off.set(code, off)
     for (const piece of pieces) {
       gone[at]!.add(piece)
-      give(claim, piece.part, { donor: kind[at]!.code })
+      off.add(kind[0]!.pieces.indexOf(piece))
+      give(claim, piece.part, { donor: code })
     }
   }
 }
@@ -256,15 +262,11 @@ function sharesOf<W extends Asking>(drawer: Drawer, asking: readonly W[], claims
     const loose = { ...drawer.loose }
     for (const [part, qty] of Object.entries(want.standing ?? {})) loose[part] = (loose[part] ?? 0) + qty
     const own = claims[at]!
-    const off = new Map<string, Map<string, number>>()
     claims.forEach((claim, other) => {
       if (other === at) return
       for (const [part, sources] of claim.given)
         for (const { donor } of sources)
-          if (donor !== null) {
-            const gone = off.get(donor) ?? new Map<string, number>()
-            off.set(donor, gone.set(part, (gone.get(part) ?? 0) + 1))
-          } else if (other < at || (own.need.get(part) ?? 0) > (own.given.get(part)?.length ?? 0))
+          if (donor === null && (other < at || (own.need.get(part) ?? 0) > (own.given.get(part)?.length ?? 0)))
             loose[part] = loose[part]! - 1
     })
     const left = new Map([...own.given].map(([part, sources]) => [part, [...sources]]))
@@ -278,12 +280,9 @@ function sharesOf<W extends Asking>(drawer: Drawer, asking: readonly W[], claims
       return left.get(placement.part)?.shift() ?? null
     })
     const donors = drawer.donors.map((donor) => {
-      const gone = new Map(off.get(donor.code))
-      const pieces = donor.pieces.filter(({ part }) => {
-        const count = gone.get(part) ?? 0
-        gone.set(part, count - 1)
-        return count <= 0
-      })
+      const isGone = (piece: number) =>
+        claims.some((claim, other) => other !== at && claim.off.get(donor.code)?.has(piece))
+      const pieces = donor.pieces.filter((_, piece) => !isGone(piece))
       return pieces.length === donor.pieces.length ? donor : { ...donor, pieces }
     })
     return { ...want, drawer: { loose, donors }, sources }

@@ -153,6 +153,24 @@ describe('an allotment', () => {
     )
   })
 
+  test('a part a donor has twice goes off the place it was taken from', () => {
+    // The head comes off for Ada; the sleeve stays with its torso for Bo, who takes less apart.
+    const pieces = [
+      { slot: 'head' as const, part: 'D' },
+      { slot: 'torso' as const, part: 'A' },
+      { slot: 'armRight' as const, part: 'D' },
+    ]
+    const drawer = { loose: {}, donors: ['S0', 'S9'].map((code) => ({ code, name: 'Donor', pieces })) }
+    const asking: Asking[] = [
+      { level: 3, placements: [placed('torso', 'D'), placed('handRight', 'D')] },
+      { level: 2, placements: [placed('torso', 'D')] },
+    ]
+    for (const { drawer: own, placements, level, sources } of given(drawer, asking).shares)
+      expect(takeFrom(own, placements, level).sources.filter((s) => s === null).length).toBeLessThanOrEqual(
+        sources.filter((s) => s === null).length,
+      )
+  })
+
   test('buys less than first come, first served, where house rules differ', () => {
     // Ada may take the hand off the donor; Bo takes nothing apart. First come, Ada has the loose one.
     const drawer = {
