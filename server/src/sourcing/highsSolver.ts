@@ -46,6 +46,8 @@ function solve(highs: Highs, model: Milp, { seconds, gap, start, stop, onProgres
     highsModel.options.set('output_flag', false)
     highsModel.options.set('time_limit', seconds)
     highsModel.options.set('mip_rel_gap', gap)
+    // Restarts, of use where much of a model is fixed at the root, double the time a proof of ours takes.
+    highsModel.options.set('mip_allow_restart', false)
     if (start) highsModel.setSolution({ colValue: [...start] })
     const report = (primal: number | undefined, dual: number | undefined) => {
       const finite = (x: number | undefined) => (x !== undefined && Math.abs(x) < 1e20 ? x : null)
