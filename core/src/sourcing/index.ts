@@ -15,4 +15,5 @@ export { waysToGet, wholesFor, type Bringer, type WayToGet, type Whole } from '.
 export { BROKEN, Ledger, UNMET } from './ledger.ts'
 export { PlanSearch, type FoundPlan } from './searchPlans.ts'
 export { priceOut } from './lagrangian.ts'
+export { cheapestForEach } from './narrow.ts'
 export { gainsByFillers, reduceProblem } from './reduce.ts'

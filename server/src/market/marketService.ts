@@ -1,15 +1,21 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
+import { groupBy } from '@outfit/core/catalogue'
 import { OFFER_KINDS } from '@outfit/core/formats'
 import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
-import { FILLERS, gainsByFillers, type Bringer, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
+import {
+  cheapestForEach,
+  FILLERS,
+  gainsByFillers,
+  type Bringer,
+  type MarketOffer,
+  type MarketSeller,
+} from '@outfit/core/sourcing'
 import { Changes } from '../app/changes.ts'
 import { today } from '../app/today.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
 
-/** Codes in one statement. */
-const LIST = 5000
 /** Figures and boxes looked at as wholes, the cheapest: a plain mitt is on thousands. */
 const MOST_WHOLES = 300
 
@@ -19,13 +25,27 @@ const MOST_WHOLES = 300
  */
 export const NARROWING = { from: 6000, part: 30, figure: 6, release: 6 }
 
-/** Which of some atomic parts come with which assemblies, figures and releases; the parts are bound twice. */
-const BRINGING = (marks: string) => `
-  atom(code, part) AS (SELECT code, code FROM part WHERE code IN (${marks}) UNION ALL SELECT assembly, part FROM component WHERE part IN (${marks})),
-  worn(code, part) AS (SELECT w.figure, a.part FROM atom a JOIN figure_part w ON w.part = a.code),
+/** Which of some atomic parts come with which assemblies, figures and releases; the parts are bound twice, as JSON. */
+const BRINGING = `
+  atom(code, part) AS MATERIALIZED (
+    SELECT value, value FROM json_each(?) UNION ALL SELECT assembly, part FROM component WHERE part IN (SELECT value FROM json_each(?))),
+  worn(code, part) AS MATERIALIZED (SELECT w.figure, a.part FROM atom a JOIN figure_part w ON w.part = a.code),
   boxed(code, part) AS (
     SELECT c."release", a.part FROM atom a JOIN release_content c ON c.kind = 'part' AND c.code = a.code
     UNION ALL SELECT c."release", w.part FROM worn w JOIN release_content c ON c.kind = 'figure' AND c.code = w.code)`
+
+/** Offers one can buy of. */
+const FOR_SALE = `o.stock >= o.multiple AND o.seller NOT IN (SELECT code FROM seller WHERE standing = 'blocked')`
+
+/** The lowest price of a thing in a condition and currency, and how many offer it so. */
+interface Lowest {
+  kind: OfferEntity['kind']
+  code: string
+  condition: OfferEntity['condition']
+  currency: string
+  price: number
+  offers: number
+}
 
 export interface MarketToday {
   date: string
@@ -47,11 +67,23 @@ export class MarketService {
   /** The same of single parts, by code. */
   readonly lowest: () => Promise<ReadonlyMap<string, number>>
 
+  /** Lowest prices of each thing for sale, by "kind code". */
+  private readonly lowestOf: () => Promise<ReadonlyMap<string, readonly Lowest[]>>
+
   constructor(
     private readonly database: DataSource,
     private readonly catalogue: CatalogueService,
     changes: Changes,
   ) {
+    this.lowestOf = changes.keeping(['market'], async () =>
+      groupBy(
+        (await this.database.query(
+          `SELECT o.kind, o.code, o.condition, o.currency, MIN(o.price) AS price, COUNT(*) AS offers
+           FROM offer o WHERE ${FOR_SALE} GROUP BY o.kind, o.code, o.condition, o.currency`,
+        )) as Lowest[],
+        ({ kind, code }) => `${kind} ${code}`,
+      ),
+    )
     this.cheapest = changes.keeping(['market'], () => this.lowestPrices())
     this.lowest = changes.keeping(['market'], async () => {
       const parts = [...(await this.cheapest())].filter(([key]) => key.startsWith('part '))
@@ -72,25 +104,9 @@ export class MarketService {
   }
 
   private async lowestPrices(): Promise<Map<string, number>> {
-    const [rates, date] = await Promise.all([this.rates(), this.day()])
-    const rows = await this.database
-      .getRepository(OfferEntity)
-      .createQueryBuilder('o')
-      .select('o.kind', 'kind')
-      .addSelect('o.code', 'code')
-      .addSelect('o.currency', 'currency')
-      .addSelect('MIN(o.price)', 'price')
-      .where('o.stock >= o.multiple')
-      .andWhere("o.seller NOT IN (SELECT code FROM seller WHERE standing = 'blocked')")
-      .groupBy('o.kind, o.code, o.currency')
-      .getRawMany<{ kind: string; code: string; currency: string; price: number }>()
-    const lowest = new Map<string, number>()
-    for (const { kind, code, currency, price } of rows) {
-      const home = convert(price, currency, HOME_CURRENCY, date, rates)
-      const key = `${kind} ${code}`
-      lowest.set(key, Math.min(home, lowest.get(key) ?? Infinity))
-    }
-    return lowest
+    const [rates, date, lowest] = await Promise.all([this.rates(), this.day(), this.lowestOf()])
+    const inHome = ({ price, currency }: Lowest) => convert(price, currency, HOME_CURRENCY, date, rates)
+    return new Map([...lowest].map(([key, ways]) => [key, Math.min(...ways.map(inHome))]))
   }
 
   /** Offers for one part as it is, cheapest first, in the seller's and in the home currency. */
@@ -206,18 +222,16 @@ export class MarketService {
   /** Figures and releases for sale that bring any of some atomic parts, the cheapest of them. */
   async wholesBringing(parts: readonly string[]): Promise<{ kind: 'figure' | 'release'; code: string }[]> {
     const cheapest = await this.cheapest()
-    const found = new Map<string, { kind: 'figure' | 'release'; code: string }>()
-    for (let from = 0; from < parts.length; from += LIST) {
-      const some = parts.slice(from, from + LIST)
-      const marks = some.map(() => '?').join(', ')
-      const rows = (await this.database.query(
-        `WITH ${BRINGING(marks)} SELECT 'figure' AS kind, code FROM worn UNION SELECT 'release', code FROM boxed`,
-        [...some, ...some],
-      )) as { kind: 'figure' | 'release'; code: string }[]
-      for (const thing of rows) found.set(`${thing.kind} ${thing.code}`, thing)
-    }
-    return [...found]
-      .flatMap(([key, thing]) => (cheapest.has(key) ? [{ thing, price: cheapest.get(key)! }] : []))
+    const list = JSON.stringify(parts)
+    const found = (await this.database.query(
+      `WITH ${BRINGING} SELECT 'figure' AS kind, code FROM worn UNION SELECT 'release', code FROM boxed`,
+      [list, list],
+    )) as { kind: 'figure' | 'release'; code: string }[]
+    return found
+      .flatMap((thing) => {
+        const price = cheapest.get(`${thing.kind} ${thing.code}`)
+        return price === undefined ? [] : [{ thing, price }]
+      })
       .sort((a, b) => a.price - b.price)
       .slice(0, MOST_WHOLES)
       .map(({ thing }) => thing)
@@ -228,29 +242,36 @@ export class MarketService {
    * cheapest for each part are looked at; `of` is how many there were.
    */
   private async bringing(parts: readonly string[]): Promise<{ offers: OfferEntity[]; of: number }> {
-    const found = new Map<number, boolean>()
-    for (let from = 0; from < parts.length; from += LIST) {
-      const some = parts.slice(from, from + LIST)
-      const marks = some.map(() => '?').join(', ')
-      const rows = (await this.database.query(
-        `WITH ${BRINGING(marks)},
-           brings(kind, code, part, n) AS (
-             SELECT kind, code, part, COUNT(*) OVER (PARTITION BY kind, code) FROM (
-               SELECT DISTINCT 'part' AS kind, code, part FROM atom
-               UNION ALL SELECT DISTINCT 'figure', code, part FROM worn UNION ALL SELECT DISTINCT 'release', code, part FROM boxed)),
-           ranked(id, kind, rank) AS (
-             SELECT o.id, o.kind, ROW_NUMBER() OVER (PARTITION BY b.part, b.kind, o.condition, o.currency ORDER BY CAST(o.price AS REAL) / b.n, o.id)
-             FROM brings b JOIN offer o ON o.kind = b.kind AND o.code = b.code)
-         SELECT id, kind, MIN(rank) AS rank FROM ranked GROUP BY id`,
-        [...some, ...some],
-      )) as { id: number; kind: OfferEntity['kind']; rank: number }[]
-      for (const { id, kind, rank } of rows) found.set(id, rank <= NARROWING[kind] || found.get(id) === true)
-    }
-    const ids = [...found].flatMap(([id, isNear]) => (found.size <= NARROWING.from || isNear ? [id] : []))
-    const offers: OfferEntity[] = []
-    for (let at = 0; at < ids.length; at += LIST)
-      offers.push(...(await this.database.getRepository(OfferEntity).findBy({ id: In(ids.slice(at, at + LIST)) })))
-    return { offers, of: found.size }
+    const list = JSON.stringify(parts)
+    const brings = groupBy(
+      (await this.database.query(
+        `WITH ${BRINGING} SELECT 'part' AS kind, code, part FROM atom
+         UNION SELECT 'figure', code, part FROM worn UNION SELECT 'release', code, part FROM boxed`,
+        [list, list],
+      )) as { kind: OfferEntity['kind']; code: string; part: string }[],
+      ({ kind, code }) => `${kind} ${code}`,
+    )
+    const partsOf = ({ kind, code }: { kind: string; code: string }) =>
+      brings.get(`${kind} ${code}`)!.map(({ part }) => part)
+    const lowest = await this.lowestOf()
+    const things = [...brings.keys()].flatMap((key) => lowest.get(key) ?? [])
+    const of = things.reduce((sum, { offers }) => sum + offers, 0)
+    const narrow = <T extends Pick<OfferEntity, 'kind' | 'code' | 'condition' | 'currency' | 'price'>>(
+      all: readonly T[],
+    ) =>
+      of <= NARROWING.from
+        ? all
+        : cheapestForEach(
+            all.map((one) => ({ ...one, parts: partsOf(one) })),
+            NARROWING,
+          )
+    const near = narrow(things).map(({ kind, code }) => ({ kind, code }))
+    const offers = (await this.database.query(
+      `SELECT o.* FROM (SELECT DISTINCT value ->> 'kind' AS kind, value ->> 'code' AS code FROM json_each(?)) t
+       CROSS JOIN offer o ON o.kind = t.kind AND o.code = t.code WHERE ${FOR_SALE}`,
+      [JSON.stringify(near)],
+    )) as OfferEntity[]
+    return { offers: [...narrow(offers)], of }
   }
 
   /** The offers of a seller that cost least to take one step of. */
