@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { arrange, inShelfOrder, movesTo, stepAlong } from './arrange.ts'
+import { arrange, inShelfOrder, movesBack, movesTo, stepAlong } from './arrange.ts'
 
 const stand = (text: string) => text.split(' ').map((one) => ({ id: one.slice(1), faction: one[0]! }))
 const shown = (list: readonly { id: string; faction: string }[]) =>
@@ -67,4 +67,14 @@ describe('a shelf', () => {
       }),
     )
   })
+})
+
+test('taking moves back leaves alone what was changed besides', () => {
+  const at = (ids: string, faction: string) => [...ids].map((id) => ({ id, faction }))
+  const before = [...at('abc', 'Bow'), ...at('de', 'Stern')]
+  const moves = [{ outfit: 'b', faction: 'Stern', before: 'd' }]
+  const after = arrange(before, moves)
+  expect(arrange(after, movesBack(before, moves))).toEqual(before)
+  const besides = arrange(after, [{ outfit: 'e', faction: 'Bow', before: 'a' }])
+  expect(arrange(besides, movesBack(before, moves)).map(({ id }) => id)).toEqual(['e', 'a', 'b', 'c', 'd'])
 })

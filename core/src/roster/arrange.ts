@@ -47,6 +47,15 @@ export function movesTo(goal: readonly Standing[]): Move[] {
     .reverse()
 }
 
+/**
+ * The moves that take some others back, from the arrangement before them: of the outfits that moved alone, so that what
+ * else changed meanwhile stays as it is.
+ */
+export function movesBack(before: readonly Standing[], moves: readonly Move[]): Move[] {
+  const moved = new Set(moves.map(({ outfit }) => outfit))
+  return movesTo(before).filter(({ outfit }) => moved.has(outfit))
+}
+
 /** One step of an outfit along the shelf by keys: past its neighbour, or into the next faction at either end. */
 export function stepAlong(outfits: readonly Standing[], id: string, by: -1 | 1): Move | null {
   const list = inShelfOrder(outfits)

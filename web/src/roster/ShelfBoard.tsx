@@ -15,6 +15,7 @@ import { Link } from 'react-router'
 import {
   arrange,
   inShelfOrder,
+  movesBack,
   movesTo,
   stepAlong,
   type Move,
@@ -63,7 +64,7 @@ export function ShelfBoard({ rosters, height }: { rosters: readonly RosterShelf[
     const { faction } = after[number - 1]!
     const words = `${outfit.name} stands as number ${number}${faction ? ` in ${faction}` : ''}.`
     say(words)
-    tell(words, () => arrangeOutfits({ roster: roster.id, moves: movesTo(before) }))
+    tell(words, () => arrangeOutfits({ roster: roster.id, moves: movesBack(before, moves) }))
   }
 
   const over = async (outfit: ShelfOutfit, from: RosterShelf, { roster: to, faction, before }: Target) => {
