@@ -55,10 +55,12 @@ export class PlanSearch {
     const { ledger, moves } = this
     if (!this.begun) {
       this.begun = true
+      moves.thorough = true
       moves.begin()
       this.remember()
       moves.openEach()
       this.remember()
+      moves.thorough = false
     }
     const count = ledger.sellerCount
     for (let share = left(); share > 0 && !this.exhausted && !this.options.late(); share = left()) {
@@ -130,7 +132,7 @@ class Moves {
   readonly random: () => number
   private readonly drawer: number
   /** Whether all that a box brings is tried together; too slow for every round. */
-  private thorough = true
+  thorough = false
 
   constructor(
     private readonly ledger: Ledger,
@@ -196,7 +198,6 @@ class Moves {
       if (this.late()) return
       if (this.ledger.lines[s] === 0 && this.open(s)) this.descend()
     }
-    this.thorough = false
   }
 
   /** Open some seller that is closed, perhaps for another, if one of a few looked at saves. */
