@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
-import { api, errorText } from '../app/api.ts'
 import type { Answered, RefreshProgress } from '@outfit/core/market'
+import { api, errorText } from '../app/api.ts'
 import { CHANGED, marketApi } from '../app/marketApi.ts'
 import { useAppDispatch } from '../app/store.ts'
 import { watchJob, type JobEvent } from '../app/watchJob.ts'

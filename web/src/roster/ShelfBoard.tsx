@@ -16,7 +16,6 @@ import {
   arrange,
   inShelfOrder,
   movesBack,
-  movesTo,
   stepAlong,
   type Move,
   type RosterShelf,
@@ -73,8 +72,8 @@ export function ShelfBoard({ rosters, height }: { rosters: readonly RosterShelf[
       const [source, goal] = back ? [to, from.id] : [from.id, to]
       const answer = await moveOver({ roster: source, outfits: [outfit.id], to: goal })
       if (answer.error) return answer
-      const moves = back ? movesTo(inShelfOrder(from.outfits)) : [{ outfit: outfit.id, faction, before }]
-      return arrangeOutfits({ roster: goal, moves })
+      const moves = [{ outfit: outfit.id, faction, before }]
+      return arrangeOutfits({ roster: goal, moves: back ? movesBack(inShelfOrder(from.outfits), moves) : moves })
     }
     const answer = await put(false)
     if (answer.error) return tellError(answer.error)
