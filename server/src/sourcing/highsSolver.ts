@@ -1,8 +1,15 @@
+import { setFlagsFromString } from 'node:v8'
 import loader, { type Highs } from 'highs'
 import type { Milp, MilpOptions, MilpOutcome, SolveMilp } from '@outfit/core/solver'
 
 // The package types its ES module as CommonJS, where the loader would be one step further down.
 const loadHighs = loader as unknown as (typeof loader)['default']
+
+/**
+ * HiGHS has thousands of functions, and compiling each anew for speed as soon as it is a little used makes the first proof
+ * of a process take three times as long as the next. So only what is used very much is.
+ */
+setFlagsFromString('--wasm-tiering-budget=300000000')
 
 /** Load the HiGHS WebAssembly build once and give it as the solver port of core. Calls block their thread. */
 export async function loadHighsSolver(): Promise<SolveMilp> {
