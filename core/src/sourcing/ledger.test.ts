@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
+import { seeded } from '../random/index.ts'
 import { offer, problem, seller } from '../test/problem.ts'
-import { BROKEN, Ledger, UNMET } from './ledger.ts'
+import { Ledger, UNMET } from './ledger.ts'
+import { BROKEN } from './parcelTerms.ts'
 import type { SourcingProblem } from './types.ts'
 
 /** A ledger, with the way of a need that goes by an offer. */
@@ -134,6 +136,69 @@ describe('what a ledger charges', () => {
     expect(book.ledger.cost).toBe(560)
     expect(book.ledger.mostSaved(0)).toBe(560)
   })
+})
+
+test('a quote is what the cost changes by, whatever the plan, the shipping and the limits', () => {
+  const random = seeded(11)
+  const whole = (from: number, to: number) => from + Math.floor(random() * (to - from + 1))
+  for (let round = 0; round < 60; round++) {
+    const parts = ['A', 'B', 'C', 'D', 'E']
+    const basis = () => (['value', 'count', 'weight'] as const)[whole(0, 2)]!
+    const sellers = ['s', 't', 'u'].map((id) =>
+      seller(id, 0, {
+        minimum: whole(0, 1) * whole(50, 200),
+        handling: whole(0, 20),
+        shipping: {
+          basis: basis(),
+          bands: [
+            { upTo: whole(2, 80), price: whole(50, 150) },
+            { upTo: whole(100, 200), price: whole(0, 200) },
+            { upTo: whole(0, 1) ? null : 400, price: whole(0, 300) },
+          ],
+        },
+      }),
+    )
+    const given = problem([], {
+      needs: parts.map((part) => ({
+        id: part,
+        qty: whole(1, 4),
+        accept: [{ part, penalty: 0 }, ...(part === 'A' ? [{ part: 'B', penalty: 7 }] : [])],
+      })),
+      owned: [{ part: 'C', qty: 1 }],
+      sellers,
+      offers: Array.from({ length: 14 }, (_, i) => {
+        const yields = parts.filter(() => random() < 0.25).map((part) => ({ part, qty: whole(1, 2) }))
+        return offer(`o${i}`, sellers[whole(0, 2)]!.id, parts[whole(0, 4)]!, whole(10, 90), {
+          multiple: whole(1, 2),
+          weight: whole(1, 40),
+          ...(i % 2 && yields.length > 0 ? { yields } : {}),
+        })
+      }),
+      resale: [{ part: 'D', price: 4 }],
+      limits: {
+        parcels: round % 3 ? null : 2,
+        arriveBy: null,
+        budget: round % 2 ? null : 400,
+        seconds: 1,
+        gap: 0,
+      },
+    })
+    const ledger = new Ledger(given)
+    for (let step = 0; step < 60; step++) {
+      const need = whole(0, parts.length - 1)
+      const way = ledger.ways[need]![whole(0, ledger.ways[need]!.length - 1)]
+      if (!way) continue
+      const units = random() < 0.4 ? -ledger.fill[way.at]! : Math.min(ledger.missing[need]!, ledger.room(way))
+      if (units === 0) continue
+      if (random() < 0.1) ledger.hold(way.offer, whole(0, 1))
+      const before = ledger.cost
+      const quoted = ledger.quote(way, units)
+      ledger.place(need, way, units)
+      // Sums with BROKEN in them are as exact as numbers of that size are.
+      const exact = Math.max(0.01, Math.abs(before) * 1e-14, Math.abs(ledger.cost) * 1e-14)
+      expect(Math.abs(ledger.cost - before - quoted)).toBeLessThan(exact)
+    }
+  }
 })
 
 test('another plan is taken over as it was settled', () => {

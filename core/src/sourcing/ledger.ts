@@ -1,15 +1,10 @@
 import { fillUp } from './fillUp.ts'
-import { gainsByFillers } from './reduce.ts'
+import { BROKEN, CLOSE, ParcelTerms } from './parcelTerms.ts'
 import type { Settlement } from './settle.ts'
 import type { SourcingProblem } from './types.ts'
 
 /** What an unmet unit is charged in the search: more than any plan costs, so that fewest unmet come first. */
 export const UNMET = 1e7
-/** What a broken limit, or a parcel that cannot be sent, is charged: more than all units unmet. */
-export const BROKEN = 1e11
-/** Amounts may be fractions of a gram. */
-const CLOSE = 1e-6
-
 /** One way to fill a unit of a need: out of one of the parts an offer yields, at the penalty of the need. */
 export interface Way {
   /** Which yield, over all offers. */
@@ -28,23 +23,6 @@ export interface Way {
 export interface Taker {
   need: number
   way: number
-}
-
-interface Band {
-  from: number
-  upTo: number
-  price: number
-}
-
-interface Terms {
-  minimum: number
-  handling: number
-  basis: 'value' | 'count' | 'weight'
-  bands: Band[]
-  /** What all the seller has to sell comes to. */
-  stockWorth: number
-  /** Least money for one more unit of what shipping goes by, where goods nobody needs fill a parcel up. */
-  fillRate: number
 }
 
 /**
@@ -76,23 +54,27 @@ export class Ledger {
   private readonly most: Int32Array
   private readonly held: Int32Array
   private readonly stepPrice: Float64Array
-  private readonly stepAmount: Float64Array
+  /** What a step adds to what shipping goes by. */
+  readonly stepAmount: Float64Array
   /** Price of a step less what all it brings would fetch. */
   readonly netPrice: Float64Array
   /** Whether a step is one part. */
   private readonly simple: Uint8Array
   private readonly credit: Float64Array
-  private readonly goods: Float64Array
-  private readonly amount: Float64Array
+  readonly goods: Float64Array
+  /** What shipping goes by, by seller. */
+  readonly amount: Float64Array
   private readonly sellerCost: Float64Array
   private readonly free: Uint8Array
   /** Whether a fuller parcel may be charged less, and the least it is ever charged, by seller. */
   private readonly falls: Uint8Array
   private readonly leastCharge: Float64Array
-  private readonly terms: readonly Terms[]
+  private readonly terms: readonly ParcelTerms[]
   private total: number
   private spent = 0
   private parcels = 0
+  /** Whether there is a limit to parcels or money, so that what one seller is asked for bears on the others. */
+  readonly limited: boolean
   private readonly mostParcels: number
   private readonly budget: number
   /** Changes since the beginning: place of a way or, below 0, of an offer held; and by how much. */
@@ -105,6 +87,7 @@ export class Ledger {
     this.sellerCount = sellers.length
     this.mostParcels = limits.parcels ?? Infinity
     this.budget = limits.budget ?? Infinity
+    this.limited = this.mostParcels < Infinity || this.budget < Infinity
     const all = [
       ...offers,
       ...owned.map(({ part, qty }) => ({
@@ -187,36 +170,32 @@ export class Ledger {
     this.sellerCost = new Float64Array(drawer + 1)
     this.free = new Uint8Array(drawer + 1)
     this.free[drawer] = 1
-    this.terms = sellers.map(({ minimum, handling, shipping: { basis, bands } }, s) => {
-      const own = this.offersOf[s]!.filter((o) => this.most[o]! > 0)
-      const above = basis === 'weight' ? 1e-4 : 1
-      return {
-        minimum,
-        handling,
-        basis,
-        bands: bands.map(({ upTo, price }, b) => ({
-          from: b === 0 ? 0 : bands[b - 1]!.upTo! + above,
-          upTo: upTo ?? Infinity,
-          price,
-        })),
-        stockWorth: own.reduce((sum, o) => sum + this.stepPrice[o]! * this.most[o]!, 0),
-        fillRate: Math.min(
-          ...own.map((o) => (this.stepAmount[o]! > 0 ? this.stepPrice[o]! / this.stepAmount[o]! : Infinity)),
+    this.terms = sellers.map(
+      (seller, s) =>
+        new ParcelTerms(
+          seller,
+          this.offersOf[s]!.filter((o) => this.most[o]! > 0).map((o) => ({
+            price: this.stepPrice[o]!,
+            amount: this.stepAmount[o]!,
+            most: this.most[o]!,
+          })),
         ),
-      }
-    })
-    this.falls = Uint8Array.from([...sellers.map((seller) => (gainsByFillers(seller) ? 1 : 0)), 0])
-    this.leastCharge = Float64Array.from(sellers, ({ handling, shipping }) =>
-      Math.max(CLOSE, handling + Math.min(...shipping.bands.map(({ price }) => price))),
     )
+    this.falls = Uint8Array.from([...this.terms.map(({ falls }) => (falls ? 1 : 0)), 0])
+    this.leastCharge = Float64Array.from(this.terms, ({ least }) => least)
     this.total = this.missing.reduce((sum, qty) => sum + qty * UNMET, 0)
   }
 
   /** The total so far, with UNMET for each missing unit and more than all of them for a broken limit. */
   get cost(): number {
-    const over = Math.max(0, this.parcels - this.mostParcels)
-    const dear = this.spent - this.budget
-    return this.total + (over + (dear > CLOSE ? 1 + dear / 1e6 : 0)) * BROKEN
+    return this.limited ? this.total + this.broken(this.parcels, this.spent) : this.total
+  }
+
+  /** What limits that are broken are charged. */
+  private broken(parcels: number, spent: number): number {
+    const over = Math.max(0, parcels - this.mostParcels)
+    const dear = spent - this.budget
+    return (over + (dear > CLOSE ? 1 + dear / 1e6 : 0)) * BROKEN
   }
 
   /** The least that further units of a way add to the total. */
@@ -239,6 +218,11 @@ export class Ledger {
     return most
   }
 
+  /** What a parcel's shipping goes by may come to at most for the cheaper band below its own; -1 where none is. */
+  lighter(seller: number): number {
+    return this.terms[seller]!.lighter(this.amount[seller]!)
+  }
+
   /** Parts of a yield that can still be taken. */
   room(way: Way): number {
     return this.most[way.offer]! * this.perStep[way.source]! - this.taken[way.source]!
@@ -246,6 +230,33 @@ export class Ledger {
 
   canBuyMore(offer: number): boolean {
     return this.steps[offer]! < this.most[offer]!
+  }
+
+  /** How the cost would change if units were filled by a way, or with fewer than 0 taken back. */
+  quote(way: Way, units: number): number {
+    const { offer, source, seller } = way
+    const before = this.steps[offer]!
+    const steps =
+      this.simple[offer] === 1 && this.held[offer] === 0 ? before + units : this.stepsFor(offer, source, units)
+    const change = steps - before
+    const fills = units * (way.penalty - UNMET + this.credit[source]!)
+    if (change === 0) return fills
+    const price = change * this.stepPrice[offer]!
+    const lines = this.lines[seller]! + (before === 0 ? 1 : 0) - (steps === 0 ? 1 : 0)
+    const charged = this.sellerCost[seller]!
+    const charge =
+      this.free[seller] === 1 || lines === 0
+        ? 0
+        : this.terms[seller]!.charge(
+            this.goods[seller]! + price,
+            this.amount[seller]! + change * this.stepAmount[offer]!,
+          )
+    let broken = 0
+    if (this.limited) {
+      const parcels = this.parcels + (charge > 0 ? 1 : 0) - (charged > 0 ? 1 : 0)
+      broken = this.broken(parcels, this.spent + price + charge - charged) - this.broken(this.parcels, this.spent)
+    }
+    return fills + change * this.netPrice[offer]! + charge - charged + broken
   }
 
   /** Fill units of a need by one of its ways, or with fewer than 0 take them back; not noted down. */
@@ -351,12 +362,19 @@ export class Ledger {
     )
   }
 
-  private restock(offer: number): void {
+  /** Steps of an offer that what is taken of it asks for, with units more of one of its yields. */
+  private stepsFor(offer: number, source = -1, units = 0): number {
     let steps = this.held[offer]!
     for (let y = this.firstSource[offer]!; y < this.firstSource[offer + 1]!; y++) {
-      const wanted = Math.ceil(this.taken[y]! / this.perStep[y]!)
+      const taken = y === source ? this.taken[y]! + units : this.taken[y]!
+      const wanted = Math.ceil(taken / this.perStep[y]!)
       if (wanted > steps) steps = wanted
     }
+    return steps
+  }
+
+  private restock(offer: number): void {
+    const steps = this.stepsFor(offer)
     if (steps !== this.steps[offer]) this.buy(offer, steps - this.steps[offer]!)
   }
 
@@ -375,7 +393,10 @@ export class Ledger {
 
   private charge(seller: number): void {
     const before = this.sellerCost[seller]!
-    const after = this.free[seller] === 1 || this.lines[seller] === 0 ? 0 : this.chargeOf(seller)
+    const after =
+      this.free[seller] === 1 || this.lines[seller] === 0
+        ? 0
+        : this.terms[seller]!.charge(this.goods[seller]!, this.amount[seller]!)
     if (before === after) return
     if (before > 0) this.parcels -= 1
     if (after > 0) this.parcels += 1
@@ -384,53 +405,21 @@ export class Ledger {
     this.spent += after - before
   }
 
-  /** Amount at which the band last charged for begins, where the parcel has to be filled up to it; else 0. */
-  private reach = 0
-
-  /** Shipping, handling and goods to fill up with. */
-  private chargeOf(seller: number): number {
-    const { minimum, handling, basis, bands, stockWorth, fillRate } = this.terms[seller]!
-    this.reach = 0
-    const goods = this.goods[seller]!
-    const amount = this.amount[seller]!
-    if (this.falls[seller] === 0) {
-      for (let b = 0; b < bands.length; b++)
-        if (amount <= bands[b]!.upTo + CLOSE) return Math.max(handling + bands[b]!.price, CLOSE)
-      return BROKEN
-    }
-    const short = minimum > goods ? minimum - goods : 0
-    let cost = BROKEN
-    for (let b = 0; b < bands.length; b++) {
-      const { from, upTo, price } = bands[b]!
-      if (amount > upTo + CLOSE) continue
-      const lack = from > amount ? (from - amount) * (basis === 'value' ? 1 : fillRate) : 0
-      // Later bands are only dearer to reach.
-      if (lack > cost) break
-      const extra = lack > short ? lack : short
-      if (extra > stockWorth - goods || (basis === 'value' && amount + extra > upTo)) continue
-      if (price + extra < cost) {
-        cost = price + extra
-        this.reach = lack > 0 ? from : 0
-      }
-    }
-    // A parcel that costs nothing is a parcel all the same.
-    return Math.max(cost + handling, CLOSE)
-  }
-
   /**
    * Steps of further goods that bring a parcel to the amount and the goods it was charged for, at the least money net of
    * what they fetch.
    */
   private fillers(seller: number): Map<number, number> {
-    this.chargeOf(seller)
-    const short = this.terms[seller]!.minimum - this.goods[seller]!
+    const { minimum, basis } = this.terms[seller]!
+    const reach = this.terms[seller]!.reach(this.goods[seller]!, this.amount[seller]!)
+    const short = minimum - this.goods[seller]!
     // By value the one fills up the other; a minimum comes first where shipping goes by something else.
-    const byValue = this.terms[seller]!.basis === 'value'
-    const byGoods = short > 0 && !(byValue && this.reach - this.goods[seller]! > short)
-    const lack = byGoods ? short : this.reach - this.amount[seller]!
+    const byValue = basis === 'value'
+    const byGoods = short > 0 && !(byValue && reach - this.goods[seller]! > short)
+    const lack = byGoods ? short : reach - this.amount[seller]!
     if (lack <= 0) return new Map()
     // A tenth of a gram is as fine as weights are told apart here.
-    const fine = this.terms[seller]!.basis === 'weight' && !byGoods ? 10 : 1
+    const fine = basis === 'weight' && !byGoods ? 10 : 1
     const offers = this.offersOf[seller]!.filter((o) => this.canBuyMore(o))
     const steps = fillUp(
       offers.map((o) => ({

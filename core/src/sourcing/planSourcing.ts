@@ -51,8 +51,8 @@ interface Schedule {
 }
 const SCHEDULES: readonly (Schedule & { offers: number })[] = [
   { offers: 260, search: [0.07], mixing: 0.03, whole: true },
-  { offers: 1000, search: [0.13, 0.08], mixing: 0.07, whole: true },
-  { offers: Infinity, search: [0.4, 0.15], mixing: 0.25, whole: false },
+  { offers: 1000, search: [0.2, 0.1, 0.1, 0.1], mixing: 0.07, whole: true },
+  { offers: Infinity, search: [0.5, 0.2], mixing: 0.2, whole: false },
 ]
 /** Kept back of the seconds, since the solver looks at the clock only now and then. */
 const MARGIN = 0.08

@@ -80,6 +80,31 @@ describe('the search', () => {
     expect([sellersOf(found), found.settled.total]).toEqual([['s'], 510])
   })
 
+  test('takes several things out of a parcel for a cheaper band, where each alone only costs more elsewhere', () => {
+    const bands = [
+      { upTo: 2, price: 100 },
+      { upTo: null, price: 300 },
+    ]
+    const parts = ['A', 'B', 'C', 'D', 'E']
+    const count = { shipping: { basis: 'count' as const, bands } }
+    const given = problem(parts, {
+      sellers: [seller('s', 0, count), seller('t', 120)],
+      offers: [
+        ...parts.map((part) => offer(`${part} s`, 's', part, 100)),
+        ...['C', 'D', 'E'].map((part) => offer(`${part} t`, 't', part, 110)),
+        // So that t has a parcel anyway.
+        offer('F t', 't', 'F', 10),
+      ],
+    })
+    const search = new PlanSearch(
+      new Ledger({ ...given, needs: [...given.needs, { id: 'F', qty: 1, accept: [{ part: 'F', penalty: 0 }] }] }),
+      { late: () => false },
+    )
+    search.run(() => 0)
+    // Two for 100 each and three for 110 each, F, and two parcels.
+    expect(search.best(1)[0]!.cost).toBe(200 + 330 + 10 + 100 + 120)
+  })
+
   test('keeps to the most parcels, and leaves unmet what cannot be had', () => {
     const limits = { parcels: 1, arriveBy: null, budget: null, seconds: 1, gap: 0 }
     const found = best(
