@@ -137,18 +137,18 @@ export class Descent {
           const before = ledger.cost
           let best: Way | undefined
           let cost = before - EPS
-          ledger.nudge(need, from, -units)
-          const now = ledger.cost
-          const filled = now - units * UNMET
+          const gone = ledger.quote(from, -units)
+          const filled = before + gone - units * UNMET
           const looked = this.looksAt(from.seller)
           for (const to of ways) {
             if (to === from || !(looked || this.looksAt(to.seller))) continue
             if (ledger.lines[to.seller] === 0 && to.seller !== moves.drawer) continue
-            if (filled + ledger.leastFor(to, units) >= cost || ledger.room(to) < units) continue
-            const its = now + ledger.quote(to, units)
+            // Where the unit leaves, shipping may rise first.
+            const least = to.seller === from.seller ? -Infinity : filled + ledger.leastFor(to, units)
+            if (least >= cost || ledger.room(to) < units) continue
+            const its = moves.afterShift(need, from, to, units, gone)
             if (its < cost) [best, cost] = [to, its]
           }
-          ledger.nudge(need, from, units)
           if (!best) continue
           ledger.place(need, from, -units)
           ledger.place(need, best, units)

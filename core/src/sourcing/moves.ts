@@ -91,16 +91,20 @@ export class Moves {
     if (ledger.missing[need]! > 0) return { way, cost: now + ledger.quote(to, 1) }
     for (const from of ledger.ways[need]!) {
       if (from === to || ledger.fill[from.at] === 0) continue
-      let its = now
-      if (from.seller !== to.seller && !ledger.limited) its += ledger.quote(from, -1) + ledger.quote(to, 1)
-      else {
-        ledger.nudge(need, from, -1)
-        its = ledger.cost + ledger.quote(to, 1)
-        ledger.nudge(need, from, 1)
-      }
+      const its = this.afterShift(need, from, to, 1, ledger.quote(from, -1))
       if (its < cost) [way, cost] = [from, its]
     }
     return { way, cost }
+  }
+
+  /** The total if units of a need went from one way to another; `gone` is what it changes by where they are taken out. */
+  afterShift(need: number, from: Way, to: Way, units: number, gone: number): number {
+    const { ledger } = this
+    if (from.seller !== to.seller && !ledger.limited) return ledger.cost + gone + ledger.quote(to, units)
+    ledger.nudge(need, from, -units)
+    const cost = ledger.cost + ledger.quote(to, units)
+    ledger.nudge(need, from, units)
+    return cost
   }
 
   /** Put one missing unit where it costs least, among sellers with a parcel unless `anywhere`; whether it went in. */
