@@ -64,11 +64,12 @@ export class Descent {
     else if (ledger.canBuyMore(offer)) moves.bring(offer, true)
   }
 
-  /** Improve until no move of a unit, bundle, closing or lightening of a seller saves. */
+  /** Improve until no move of a unit, bundle, closing or lightening of a seller saves, and all limits are kept. */
   descend(): void {
     while (!this.late()) {
       const shifted = this.shiftUnits()
-      if (!this.changeBundles() && !shifted && !this.changeSellers()) return
+      if (this.changeBundles() || shifted || this.changeSellers()) continue
+      if (!this.moves.attempt(() => this.moves.giveUp())) return
     }
   }
 

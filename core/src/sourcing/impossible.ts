@@ -44,7 +44,8 @@ export function tightLimit(
     const limits = { ...problem.limits, ...Object.fromEntries(names.map((name) => [name, null])) }
     const freed = reduceProblem({ ...problem, limits })
     const naive = naiveUnits(freed)
-    const ready = naive && keepsLimits(freed, naive) ? settle(freed, naive) : undefined
+    const settled = naive ? settle(freed, naive) : undefined
+    const ready = settled && keepsLimits(freed, settled) ? settled : undefined
     return fewestUnmet(freed, ready, solve, left()).units < fewest
   }
   const set = (['budget', 'parcels', 'arriveBy'] as const).filter((name) => problem.limits[name] !== null)

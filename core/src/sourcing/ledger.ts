@@ -195,7 +195,8 @@ export class Ledger {
   private broken(parcels: number, spent: number): number {
     const over = Math.max(0, parcels - this.mostParcels)
     const dear = spent - this.budget
-    return (over + (dear > CLOSE ? 1 + dear / 1e6 : 0)) * BROKEN
+    // Prices are whole; parcels that cost nothing are charged next to nothing.
+    return (over + (dear > 0.01 ? 1 + dear / 1e6 : 0)) * BROKEN
   }
 
   /** The least that further units of a way add to the total. */

@@ -1,6 +1,6 @@
 import { seeded } from '../random/index.ts'
 import { UNMET, type Ledger, type Way } from './ledger.ts'
-import { CLOSE } from './parcelTerms.ts'
+import { BROKEN, CLOSE } from './parcelTerms.ts'
 
 /** A saving smaller than this is none: prices are whole, and sums with UNMET in them are rounded. */
 export const EPS = 0.01
@@ -205,6 +205,20 @@ export class Moves {
           this.refill(need, notOffer, notSeller)
         }
       }
+    }
+  }
+
+  /** Where a limit is broken, do without one offer after another until all are kept. */
+  giveUp(): void {
+    const { ledger } = this
+    for (const offer of this.shuffled(ledger.steps.length)) {
+      if (ledger.cost < BROKEN) return
+      if (ledger.steps[offer] === 0 || ledger.sellerOf[offer] === this.drawer) continue
+      for (let y = ledger.firstSource[offer]!; y < ledger.firstSource[offer + 1]!; y++)
+        for (const { need, way: w } of ledger.takers[y]!) {
+          const way = ledger.ways[need]![w]!
+          if (ledger.fill[way.at]! > 0) ledger.place(need, way, -ledger.fill[way.at]!)
+        }
     }
   }
 

@@ -89,8 +89,9 @@ export function planSourcing(
       bound: bound > -Infinity ? bound : null,
     })
   const offer = (units: Map<string, number> | null) => {
-    if (!units || !keepsLimits(reduced, units)) return
+    if (!units) return
     const candidate = { units, settled: settle(problem, units) }
+    if (!keepsLimits(problem, candidate.settled)) return
     if (best && !isBetter(candidate.settled, best.settled)) return
     best = candidate
     tell()
@@ -122,7 +123,7 @@ export function planSourcing(
   const look = (share: number) => {
     const from = now()
     search.run(() => 1 - (now() - from) / (seconds * share))
-    for (const { units } of search.best(3)) offer(units)
+    for (const { units } of search.best(1)) offer(units)
   }
   /** The best plan out of the offers that the best plans use; the search goes on from there. */
   const mix = (most: number) => {
@@ -135,10 +136,8 @@ export function planSourcing(
       stop: enough,
       ...startFrom(model, best, mixed),
     })
-    if (!values) return
-    const units = unitsOf(mixed, model.steps, values)
-    offer(units)
-    search.adopt(settle(reduced, units))
+    if (values) offer(unitsOf(mixed, model.steps, values))
+    if (best) search.adopt(best.settled)
     for (const plan of search.best(1)) offer(plan.units)
   }
   schedule.search.forEach((share) => {

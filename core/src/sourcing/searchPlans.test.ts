@@ -118,6 +118,21 @@ describe('the search', () => {
     expect(found.settled.unmet.map(({ need }) => need)).toEqual(['need Z'])
   })
 
+  test('does without what a budget does not allow, where nothing else keeps to it', () => {
+    const found = best(
+      problem([], {
+        needs: [{ id: 'n', qty: 2, accept: [{ part: 'A', penalty: 0 }] }],
+        sellers: [seller('s', 0), seller('t', 0)],
+        offers: [
+          offer('two', 's', 'A', 8, { qty: 1, yields: [{ part: 'A', qty: 2 }] }),
+          offer('one', 't', 'A', 6, { qty: 2 }),
+        ],
+        limits: { parcels: null, arriveBy: null, budget: 6, seconds: 1, gap: 0 },
+      }),
+    )
+    expect([[...found.units], found.settled.unmet.map(({ qty }) => qty)]).toEqual([[['one', 1]], [1]])
+  })
+
   test('is the same every time, tells each better total, and ends when nothing better comes', () => {
     const given = problem(['A', 'B', 'C'], {
       sellers: ['s', 't', 'u'].map((id, i) => seller(id, 100 + 40 * i)),

@@ -19,15 +19,16 @@ export interface SearchOptions {
 
 /** Rounds that bring nothing better, for each seller, after which the search has seen enough. */
 const PATIENCE = 60
-/** After so many for each seller it goes back to the best plan, for that is where good ones are. */
+/** After so many for each seller it goes back to one of the best plans, for that is where good ones are. */
 const WANDERING = 4
+const BEST = 3
 /** How much dearer than the best plan a plan may be to go on from, at the start of a run. */
-const WARMTH = 0.006
+const WARMTH = 0.008
 /** How much dearer than that a plan may be, once its units lie well, for its sellers to be tried too. */
 const HOPE = 0.006
 /** Changes by force before each descent, at the most, where the search is not stuck. */
 const SHAKES = 3
-/** And how many more, one for each time it went back to the best plan for nothing. */
+/** And how many more, one for each time it went back for nothing. */
 const MORE_SHAKES = 10
 
 /**
@@ -82,7 +83,10 @@ export class PlanSearch {
       this.idle = this.remember() ? 0 : this.idle + 1
       if (ledger.cost < warm) ledger.settleDown()
       else ledger.back(mark)
-      if (this.idle % (WANDERING * count) === WANDERING * count - 1) ledger.become(this.sorted()[0]!.fill)
+      if (this.idle % (WANDERING * count) === WANDERING * count - 1) {
+        const good = this.sorted().slice(0, BEST)
+        ledger.become(good[Math.floor(moves.random() * good.length)]!.fill)
+      }
     }
   }
 

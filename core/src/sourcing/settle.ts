@@ -80,11 +80,17 @@ export function settle(problem: SourcingProblem, units: ReadonlyMap<string, numb
     const qty = list.reduce((sum, { from, left }) => sum + (from === 'owned' ? 0 : left), 0)
     return qty > 0 ? [{ part, qty, credit: qty * (resale.get(part) ?? 0) }] : []
   })
+  const linesOf = new Map<string, { offer: string; qty: number; price: number; weight: number }[]>()
+  for (const { id, seller, price, weight } of problem.offers) {
+    const qty = units.get(id) ?? 0
+    if (qty === 0) continue
+    const lines = linesOf.get(seller) ?? []
+    linesOf.set(seller, lines)
+    lines.push({ offer: id, qty, price, weight })
+  }
   const baskets = problem.sellers.flatMap((seller) => {
-    const lines = problem.offers
-      .filter((offer) => offer.seller === seller.id && (units.get(offer.id) ?? 0) > 0)
-      .map((offer) => ({ offer: offer.id, qty: units.get(offer.id)!, price: offer.price, weight: offer.weight }))
-    if (lines.length === 0) return []
+    const lines = linesOf.get(seller.id)
+    if (!lines) return []
     const { seller: id, goods, shipping, handling, lines: bought } = basketOf(seller, lines)
     return [{ seller: id, lines: bought, goods, shipping, handling }]
   })
@@ -101,11 +107,15 @@ function cheapestFill(
 ): Map<string, number> {
   const fill = new Map<string, number>()
   const usedOf = new Map<string, number>()
-  const ownedOf = (part: string) =>
-    (sources.get(part) ?? []).reduce((sum, s) => sum + (s.from === 'owned' ? s.left : 0), 0)
-  const availableOf = (part: string) => (sources.get(part) ?? []).reduce((sum, s) => sum + s.left, 0)
+  const owned = new Map<string, number>()
+  const available = new Map<string, number>()
+  for (const [part, list] of sources)
+    for (const { from, left } of list) {
+      available.set(part, (available.get(part) ?? 0) + left)
+      if (from === 'owned') owned.set(part, (owned.get(part) ?? 0) + left)
+    }
   /** What the next unit of a part costs beyond penalties: nothing while the drawer has it, then its lost resale. */
-  const nextUnit = (part: string) => ((usedOf.get(part) ?? 0) < ownedOf(part) ? 0 : (resale.get(part) ?? 0))
+  const nextUnit = (part: string) => ((usedOf.get(part) ?? 0) < (owned.get(part) ?? 0) ? 0 : (resale.get(part) ?? 0))
   const open = problem.needs.map((need) => need.qty)
   const accepting = new Map<string, { need: number; penalty: number }[]>()
   problem.needs.forEach(({ accept }, need) => {
@@ -149,7 +159,7 @@ function cheapestFill(
     let best: { total: number; need: number; part: string } | null = null
     for (const [n, soFar] of cost)
       for (const { part, penalty } of problem.needs[n]!.accept) {
-        if ((usedOf.get(part) ?? 0) >= availableOf(part)) continue
+        if ((usedOf.get(part) ?? 0) >= (available.get(part) ?? 0)) continue
         const total = soFar + penalty + nextUnit(part)
         if (!best || total < best.total) best = { total, need: n, part }
       }

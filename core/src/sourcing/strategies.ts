@@ -74,7 +74,8 @@ export function fewestParcels(
 ): { parcels: number; units: Map<string, number> | null } {
   const reduced = reduceProblem(problem)
   const naive = naiveUnits(reduced)
-  const ready = naive && keepsLimits(reduced, naive) ? settle(reduced, naive) : undefined
+  const settled = naive ? settle(reduced, naive) : undefined
+  const ready = settled && keepsLimits(reduced, settled) ? settled : undefined
   const { units: fewest } = fewestUnmet(reduced, ready, solve, seconds / 2)
   const model = sourcingModel(reduced, 'parcels', fewest)
   const { values } = solve(model.milp, { seconds: seconds / 2, gap: 0 })
