@@ -58,7 +58,7 @@ const SCHEDULES: readonly (Schedule & { offers: number })[] = [
 const MARGIN = 0.08
 /** Rounds for the prices that prove a bound, and the most of the seconds they get. */
 const ROUNDS = 600
-const PRICING = 0.15
+const PRICING = 0.08
 /** How far offers that are searched may raise the bound, as a share of what a parcel is charged. */
 const FOCUS = 0.4
 /** Plans mixed with one another. */
