@@ -97,6 +97,14 @@ describe('colour families', () => {
     expect(ruled(pin!.remedies[0]!.placements, 'colour-families')).toEqual([])
   })
 
+  test('each piece that is nearly in it has a pin of its own, and its remedy changes that piece alone', () => {
+    const vested = put(put(takeOff(odile, 'neck'), 'torso', 'Gull crew jersey', 'Poppy'), 'neck', 'Cork vest', 'Coral')
+    const pins = ruled(put(vested, 'neck', 'Long scarf', 'Coral'), 'colour-families')
+    expect(pins.map(({ rule }) => rule)).toEqual(['colour-families-neck', 'colour-families-neck-1'])
+    const left = ruled(pins[0]!.remedies[0]!.placements, 'colour-families')
+    expect(left.map(({ rule }) => rule)).toEqual(['colour-families-neck-1'])
+  })
+
   test('the same colour, and plainly another, are right', () => {
     expect(ruled(cook, 'colour-families')).toEqual([])
     expect(ruled(put(cook, 'hips', 'White shoes', 'Chalk', 'M-PAIRF'), 'colour-families')).toEqual([])
@@ -135,6 +143,8 @@ describe('round the neck', () => {
     const packed = wear(bare, 'neck', pack, catalogue)
     expect(ruled(packed, 'mane-and-pack')[0]!.severity).toBe('problem')
     expect(ruled(put(packed, 'headgear', 'High bun', 'Copper'), 'mane-and-pack')).toEqual([])
+    const [both] = ruled(wear(packed, 'neck', pack, catalogue), 'mane-and-pack')
+    expect(ruled(both!.remedies[0]!.placements, 'mane-and-pack')).toEqual([])
   })
 })
 

@@ -32,21 +32,22 @@ export const neckOrder: Rule = (placements, context) => {
       ],
     })
   }
-  const pack = pieces.find(({ mould }) => mould.traits['pack'] === 'yes')
+  const packs = pieces.filter(({ mould }) => mould.traits['pack'] === 'yes')
+  const named = packs.map(({ part }) => part.name.toLowerCase()).join(' and ')
   const mane = wornIn(placements, 'headgear', context).find(
     ({ part }) => mouldOf(catalogue, part).traits['mane'] === 'yes',
   )
-  if (pack && mane)
+  if (packs.length > 0 && mane)
     pins.push({
       rule: 'mane-and-pack',
       severity: 'problem',
       slots: ['neck', 'headgear'],
       title: 'No room for hair and pack',
-      detail: `${mane.part.name} hangs where ${pack.part.name.toLowerCase()} sits`,
+      detail: `${mane.part.name} hangs where ${named} ${packs.length > 1 ? 'sit' : 'sits'}`,
       remedies: [
         {
-          label: `Take off ${pack.part.name.toLowerCase()}`,
-          placements: takeOff(placements, 'neck', pack.placement.order),
+          label: `Take off ${named}`,
+          placements: placements.filter((placement) => !packs.some((pack) => pack.placement === placement)),
         },
       ],
     })
