@@ -40,7 +40,7 @@ export class Descent {
   private shakeOnce(): void {
     const { moves } = this
     const active = moves.active()
-    const one = () => active[Math.floor(moves.random() * active.length)]!
+    const one = () => moves.oneOf(active)!
     const kind = active.length > 0 ? moves.random() : 1
     if (kind < BUNDLE) return this.changeBundle(one())
     if (kind < BUNDLE + LIGHTEN) return moves.lighten(one())
@@ -57,7 +57,7 @@ export class Descent {
   private changeBundle(seller: number): void {
     const { ledger, moves } = this
     const bundles = ledger.offersOf[seller]!.filter((offer) => moves.isBundle(offer))
-    const offer = bundles[Math.floor(moves.random() * bundles.length)]
+    const offer = moves.oneOf(bundles)
     if (offer === undefined) return
     if (ledger.steps[offer]! > 0 && (moves.random() < 0.5 || !ledger.canBuyMore(offer)))
       moves.empty(offer, ledger.steps[offer]! - 1, offer, -1)

@@ -5,6 +5,7 @@ import type { SourcingProblem } from './types.ts'
 
 /** What an unmet unit is charged in the search: more than any plan costs, so that fewest unmet come first. */
 export const UNMET = 1e7
+
 /** One way to fill a unit of a need: out of one of the parts an offer yields, at the penalty of the need. */
 export interface Way {
   /** Which yield, over all offers. */
@@ -61,6 +62,7 @@ export class Ledger {
   /** Whether a step is one part. */
   private readonly simple: Uint8Array
   private readonly credit: Float64Array
+  /** What is bought of each seller comes to, before shipping. */
   readonly goods: Float64Array
   /** What shipping goes by, by seller. */
   readonly amount: Float64Array

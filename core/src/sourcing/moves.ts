@@ -23,6 +23,11 @@ export class Moves {
     return Math.floor(this.random() * this.drawer)
   }
 
+  /** Some entry of a list; undefined of an empty one. */
+  oneOf<T>(list: readonly T[]): T | undefined {
+    return list[Math.floor(this.random() * list.length)]
+  }
+
   /** Sellers with a parcel, by index. */
   active(): number[] {
     const sellers: number[] = []

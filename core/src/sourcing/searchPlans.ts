@@ -33,9 +33,10 @@ const MORE_SHAKES = 10
 
 /**
  * Search for cheap plans unit by unit, always at the whole price with shipping bands, handling and minimums: from the
- * cheapest of everything, units move to other offers, figures and boxes come in and go out, sellers are closed, opened and
- * swapped while that saves; then the plan is shaken and improved again, for as long as `run` is let (iterated local search;
- * Lourenço, Martin and Stützle, Handbook of Metaheuristics, 2003). A run goes on from where the one before ended.
+ * cheapest of everything, units move to other offers, figures and boxes come in and go out, parcels go into a cheaper band,
+ * sellers are closed, opened and swapped while that saves; then the plan is shaken and improved again, for as long as `run`
+ * is let (iterated local search; Lourenço, Martin and Stützle, Handbook of Metaheuristics, 2003). A run goes on from where
+ * the one before ended.
  */
 export class PlanSearch {
   private readonly pool = new Map<string, { fill: Int32Array; cost: number }>()
@@ -83,10 +84,8 @@ export class PlanSearch {
       this.idle = this.remember() ? 0 : this.idle + 1
       if (ledger.cost < warm) ledger.settleDown()
       else ledger.back(mark)
-      if (this.idle % (WANDERING * count) === WANDERING * count - 1) {
-        const good = this.sorted().slice(0, BEST)
-        ledger.become(good[Math.floor(moves.random() * good.length)]!.fill)
-      }
+      if (this.idle % (WANDERING * count) === WANDERING * count - 1)
+        ledger.become(moves.oneOf(this.sorted().slice(0, BEST))!.fill)
     }
   }
 
