@@ -2,6 +2,9 @@
 export default {
   roots: ['<rootDir>/core/src', '<rootDir>/server/src', '<rootDir>/web/src'],
   testEnvironment: 'node',
+  globalSetup: '<rootDir>/server/src/test/testRun.mjs',
+  // As many as there are processors: most of a test file's time is its own.
+  maxWorkers: '100%',
   extensionsToTreatAsEsm: ['.ts'],
   moduleNameMapper: { '^@outfit/core/(.*)$': '<rootDir>/core/src/$1/index.ts' },
   transform: {

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -71,15 +71,33 @@ export interface TestServer {
   stop(): Promise<void>
 }
 
+/** A data folder with the sample world, loaded by the first test of a run that needs it; all others work on copies. */
+async function loadedWorld(): Promise<string> {
+  const shared = join(process.env['OUTFIT_TEST_RUN']!, 'world')
+  if (existsSync(shared)) return shared
+  const data = mkdtempSync(`${shared}-`)
+  const app = await createApp({ port: 0, data, web: null, world: null, market: null }, InThreadPlanRunner)
+  await app.init()
+  await loadSampleWorld(app, WORLD, data)
+  await app.close()
+  try {
+    renameSync(data, shared)
+  } catch (error) {
+    // Another worker was loading it at the same time, and was quicker.
+    if (!existsSync(shared)) throw error
+  }
+  return shared
+}
+
+/** Start a server; in a folder without data it has the sample world, unless `world` is false. */
 export async function startServer({
   world = true,
   runner = InThreadPlanRunner as Type<PlanRunner>,
   data = mkdtempSync(join(tmpdir(), 'outfit-')),
   market = null as string | null,
 } = {}): Promise<TestServer> {
+  if (world && readdirSync(data).length === 0) cpSync(await loadedWorld(), data, { recursive: true })
   const app = await createApp({ port: 0, data, web: null, world: null, market }, runner)
-  await app.init()
-  if (world) await loadSampleWorld(app, WORLD, data)
   await app.listen(0, '127.0.0.1')
   const url = (await app.getUrl()).replace('[::1]', '127.0.0.1')
   const ask = async <T>(path: string, init?: RequestInit): Promise<Answer<T>> => {
