@@ -93,7 +93,11 @@ describe('colour families', () => {
 
   test('what is nearly the colour of the torso looks like a failed match', () => {
     const [pin] = ruled(oat, 'colour-families')
-    expect(pin).toMatchObject({ severity: 'hint', slots: ['legRight'], detail: 'Oat beside Chalk, ΔE 8' })
+    expect(pin).toMatchObject({
+      severity: 'hint',
+      slots: ['legRight'],
+      detail: 'Work trousers in Oat beside Chalk, ΔE 8',
+    })
     expect(ruled(pin!.remedies[0]!.placements, 'colour-families')).toEqual([])
   })
 
@@ -101,6 +105,7 @@ describe('colour families', () => {
     const vested = put(put(takeOff(odile, 'neck'), 'torso', 'Gull crew jersey', 'Poppy'), 'neck', 'Cork vest', 'Coral')
     const pins = ruled(put(vested, 'neck', 'Long scarf', 'Coral'), 'colour-families')
     expect(pins.map(({ rule }) => rule)).toEqual(['colour-families-neck', 'colour-families-neck-1'])
+    expect(pins[1]!.detail).toBe('Long scarf in Coral beside Poppy, ΔE 13')
     const left = ruled(pins[0]!.remedies[0]!.placements, 'colour-families')
     expect(left.map(({ rule }) => rule)).toEqual(['colour-families-neck-1'])
   })

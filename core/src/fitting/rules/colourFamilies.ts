@@ -1,7 +1,7 @@
 import type { Part, Placement, Slot } from '../../catalogue/index.ts'
 import { COLOUR_LIMITS, colourDifference } from '../../colour/index.ts'
 import { nearlyOneColour } from '../agree.ts'
-import { bestOf, colourGap, inPlace, ofKind, ofMould, wearing } from '../instead.ts'
+import { bestOf, colourGap, inItsColour, inPlace, ofKind, ofMould, wearing } from '../instead.ts'
 import { pinned, placeKey, wornIn, type FittingContext, type Pin, type Remedy, type Rule, type Worn } from '../pin.ts'
 
 /** What is seen beside the torso. */
@@ -25,7 +25,7 @@ export const colourFamilies: Rule = (placements, context) => {
           severity: 'hint',
           slots: [worn.placement.slot],
           title: 'Nearly one colour',
-          detail: `${worn.colour.name} beside ${colour.name}, ΔE ${Math.round(colourDifference(worn.colour.hex, colour.hex))}`,
+          detail: `${inItsColour(worn.part, context)} beside ${colour.name}, ΔE ${Math.round(colourDifference(worn.colour.hex, colour.hex))}`,
         },
         () => inColourOf(torso, worn, placements, context),
       ),
