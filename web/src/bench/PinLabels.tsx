@@ -28,6 +28,8 @@ interface Point {
 const WIDTH = 186
 /** Below the drawn takes on the left, below the undo buttons on the right. */
 const TOP = { left: 168, right: 60 }
+/** Above the buttons under the figure. */
+const BOTTOM = 36
 const LEADS: Record<Pin['severity'], string> = {
   problem: 'var(--problem)',
   notice: 'var(--notice)',
@@ -73,10 +75,19 @@ export function PinLabels({
     beside.set(slot, before + 1)
     return [{ pin, at: { x: at.x + before * 15, y: at.y } }]
   })
-  const onLeft = stuck.filter(({ at }) => at.x < width / 2)
-  const onRight = stuck.filter(({ at }) => at.x >= width / 2)
-  const placed = (side: 'left' | 'right', list: { pin: Pin; at: Point }[]) => {
-    const sorted = [...list].sort((a, b) => a.at.y - b.at.y)
+  // Nearest the middle first: where a side is too full for its labels, these go over while the other has room.
+  const fromMiddle = [...stuck].sort((a, b) => Math.abs(a.at.x - width / 2) - Math.abs(b.at.x - width / 2))
+  const onLeft = fromMiddle.filter(({ at }) => at.x < width / 2)
+  const onRight = fromMiddle.filter(({ at }) => at.x >= width / 2)
+  const room = (side: 'left' | 'right', list: readonly { pin: Pin }[]) =>
+    height - TOP[side] - BOTTOM - list.reduce((sum, { pin }) => sum + heightOf(pin), 0)
+  while (onLeft.length > 1 && room('left', onLeft) < 0 && room('right', [...onRight, onLeft[0]!]) >= 0)
+    onRight.push(onLeft.shift()!)
+  while (onRight.length > 1 && room('right', onRight) < 0 && room('left', [...onLeft, onRight[0]!]) >= 0)
+    onLeft.push(onRight.shift()!)
+  const placed = (side: 'left' | 'right', list: readonly { pin: Pin; at: Point }[]) => {
+    // In one place problems stay first, as the pins come.
+    const sorted = stuck.filter((one) => list.includes(one)).sort((a, b) => a.at.y - b.at.y)
     const heights = sorted.map(({ pin }) => heightOf(pin))
     let free: number = TOP[side]
     return sorted.map(({ pin, at }, i) => {
