@@ -28,8 +28,6 @@ interface Point {
 const WIDTH = 186
 /** Below the drawn takes on the left, below the undo buttons on the right. */
 const TOP = { left: 168, right: 60 }
-/** Above the buttons under the figure. */
-const BOTTOM = 36
 const LEADS: Record<Pin['severity'], string> = {
   problem: 'var(--problem)',
   notice: 'var(--notice)',
@@ -77,14 +75,18 @@ export function PinLabels({
   })
   // Nearest the middle first: where a side is too full for its labels, these go over while the other has room.
   const fromMiddle = [...stuck].sort((a, b) => Math.abs(a.at.x - width / 2) - Math.abs(b.at.x - width / 2))
-  const onLeft = fromMiddle.filter(({ at }) => at.x < width / 2)
-  const onRight = fromMiddle.filter(({ at }) => at.x >= width / 2)
-  const room = (side: 'left' | 'right', list: readonly { pin: Pin }[]) =>
-    height - TOP[side] - BOTTOM - list.reduce((sum, { pin }) => sum + heightOf(pin), 0)
-  while (onLeft.length > 1 && room('left', onLeft) < 0 && room('right', [...onRight, onLeft[0]!]) >= 0)
-    onRight.push(onLeft.shift()!)
-  while (onRight.length > 1 && room('right', onRight) < 0 && room('left', [...onLeft, onRight[0]!]) >= 0)
-    onLeft.push(onRight.shift()!)
+  const on = {
+    left: fromMiddle.filter(({ at }) => at.x < width / 2),
+    right: fromMiddle.filter(({ at }) => at.x >= width / 2),
+  }
+  const fits = (side: 'left' | 'right', list: readonly { pin: Pin }[]) =>
+    list.reduce((sum, { pin }) => sum + heightOf(pin), TOP[side]) <= height
+  const relieve = (side: 'left' | 'right', other: 'left' | 'right') => {
+    while (on[side].length > 1 && !fits(side, on[side]) && fits(other, [...on[other], on[side][0]!]))
+      on[other].push(on[side].shift()!)
+  }
+  relieve('left', 'right')
+  relieve('right', 'left')
   const placed = (side: 'left' | 'right', list: readonly { pin: Pin; at: Point }[]) => {
     // In one place problems stay first, as the pins come.
     const sorted = stuck.filter((one) => list.includes(one)).sort((a, b) => a.at.y - b.at.y)
@@ -108,7 +110,7 @@ export function PinLabels({
         <PinMark severity={pin.severity} />
       </span>
     ))
-  const labels = [...placed('left', onLeft), ...placed('right', onRight)]
+  const labels = [...placed('left', on.left), ...placed('right', on.right)]
   return (
     <>
       <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">

@@ -33,7 +33,7 @@ export const neckOrder: Rule = (placements, context) => {
     })
   }
   const packs = pieces.filter(({ mould }) => mould.traits['pack'] === 'yes')
-  const named = packs.map(({ part }) => part.name.toLowerCase()).join(' and ')
+  const names = [...new Set(packs.map(({ part }) => part.name.toLowerCase()))]
   const mane = wornIn(placements, 'headgear', context).find(
     ({ part }) => mouldOf(catalogue, part).traits['mane'] === 'yes',
   )
@@ -43,10 +43,10 @@ export const neckOrder: Rule = (placements, context) => {
       severity: 'problem',
       slots: ['neck', 'headgear'],
       title: 'No room for hair and pack',
-      detail: `${mane.part.name} hangs where ${named} ${packs.length > 1 ? 'sit' : 'sits'}`,
+      detail: `${mane.part.name} hangs where ${names.join(' and ')} ${names.length > 1 ? 'sit' : 'sits'}`,
       remedies: [
         {
-          label: `Take off ${named}`,
+          label: `Take off ${names.join(' and ')}`,
           placements: placements.filter((placement) => !packs.some((pack) => pack.placement === placement)),
         },
       ],
