@@ -1,12 +1,35 @@
 import 'reflect-metadata'
 import { createApp } from './app/createApp.ts'
-import { readSettings } from './app/settings.ts'
-import { forgetHalfLoaded, loadSampleWorld } from './import/sampleWorld.ts'
+import { takePort } from './app/door.ts'
+import { holdFolder, setAside } from './app/folder.ts'
+import { StartRefused } from './app/refusal.ts'
+import { readSettings, type Settings } from './app/settings.ts'
+import { bringSampleWorld } from './import/sampleWorld.ts'
 
-const settings = readSettings(process.argv.slice(2))
-if (settings.world) forgetHalfLoaded(settings.data)
-const app = await createApp(settings)
-await app.init()
-if (settings.world) await loadSampleWorld(app, settings.world, settings.data)
-await app.listen(settings.port, '127.0.0.1')
-console.log(`Outfit is ready at ${(await app.getUrl()).replace('[::1]', '127.0.0.1')}`)
+// Files of a data folder are for the account that owns them.
+process.umask(0o077)
+
+/** First the port, then the folder: nothing of a folder is touched that another Outfit uses. */
+async function start(settings: Settings): Promise<void> {
+  const door = await takePort(settings.port)
+  const folder = holdFolder(settings.data, door.port)
+  if (settings.fresh) {
+    const aside = setAside(settings.data)
+    if (aside) console.log(`What was there is kept in ${aside}`)
+  }
+  const { world } = settings
+  if (world) await bringSampleWorld({ ...settings, world })
+  const app = await createApp(settings, { door })
+  await app.init()
+  door.open()
+  process.once('exit', () => folder.release())
+  console.log(`Outfit is ready at http://127.0.0.1:${door.port}`)
+}
+
+try {
+  await start(readSettings(process.argv.slice(2)))
+} catch (error) {
+  // One sentence for the person; the rest only where we did not foresee it.
+  console.error(error instanceof StartRefused ? error.message : error)
+  process.exit(error instanceof StartRefused ? 2 : 1)
+}

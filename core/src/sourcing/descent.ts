@@ -23,7 +23,7 @@ export class Descent {
     const { ledger, moves } = this
     for (let s = 0; s < moves.drawer; s++) ledger.setFree(s, true)
     for (const need of moves.shuffled(ledger.ways.length))
-      while (ledger.missing[need]! > 0 && moves.fillBest(need, -1, -1, true));
+      while (ledger.missing[need]! > 0 && !moves.outOfTime() && moves.fillBest(need, -1, -1, true));
     for (let s = 0; s < moves.drawer; s++) moves.bringBundles(s)
     for (let s = 0; s < moves.drawer; s++) ledger.setFree(s, false)
     this.descend()
@@ -101,6 +101,7 @@ export class Descent {
     let better = false
     for (const s of moves.shuffled(moves.drawer)) {
       if (ledger.lines[s] === 0 || !this.looksAt(s)) continue
+      if (moves.outOfTime()) return better
       const before = ledger.cost
       if (moves.attempt(() => moves.close(s, before)) || moves.attempt(() => moves.lighten(s))) better = true
     }
@@ -156,7 +157,12 @@ export class Descent {
           better = true
         }
       }
-      while (ledger.missing[need]! > 0 && (moves.fillBest(need, -1, -1, true) || moves.fillByAnother(need)))
+      if (moves.outOfTime()) return better
+      while (
+        ledger.missing[need]! > 0 &&
+        !moves.outOfTime() &&
+        (moves.fillBest(need, -1, -1, true) || moves.fillByAnother(need))
+      )
         better = true
     }
     return better
@@ -173,6 +179,7 @@ export class Descent {
         if (moves.isBundle(offer) && this.ledger.steps[offer]! > 0)
           while (
             this.ledger.steps[offer]! > 0 &&
+            !moves.outOfTime() &&
             moves.attempt(() => moves.empty(offer, this.ledger.steps[offer]! - 1, offer, -1))
           )
             better = true

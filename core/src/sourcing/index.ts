@@ -1,4 +1,5 @@
 export * from './types.ts'
+export { MOST } from './limits.ts'
 export { readProblem, BadProblem, type ProblemFault } from './readProblem.ts'
 export { planSourcing, OPTIMAL_GAP, type PlanOptions } from './planSourcing.ts'
 export * from './planTask.ts'

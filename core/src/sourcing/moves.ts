@@ -5,6 +5,9 @@ import { BROKEN, CLOSE } from './parcelTerms.ts'
 /** A saving smaller than this is none: prices are whole, and sums with UNMET in them are rounded. */
 export const EPS = 0.01
 
+/** Steps of loops between two looks at the clock, which take longer than a step. */
+const LOOK = 32
+
 /** The changes a plan is searched by, made in its ledger, each at its whole price. */
 export class Moves {
   readonly random: () => number
@@ -13,9 +16,23 @@ export class Moves {
   /** Whether all that a box brings is tried together; too slow for every round. */
   thorough = false
 
-  constructor(private readonly ledger: Ledger) {
+  /** Every so many steps of a loop the clock is looked at. */
+  private asked = 0
+  private ended = false
+
+  /** `late`: whether the search is to end. Loops that may go unit by unit look at it, for needs of a million units. */
+  constructor(
+    private readonly ledger: Ledger,
+    private readonly late: () => boolean = () => false,
+  ) {
     this.random = seeded(ledger.sellerCount * 7919 + ledger.ways.length)
     this.drawer = ledger.sellerCount
+  }
+
+  /** Whether it is time to end; the clock is looked at now and then. A move cut short is a plan all the same. */
+  outOfTime(): boolean {
+    if (!this.ended && ++this.asked % LOOK === 0) this.ended = this.late()
+    return this.ended
   }
 
   /** Some seller. */
@@ -78,7 +95,7 @@ export class Moves {
   /** Move units of a need to one of its ways, each from where that saves most, as long as it saves. */
   private drawIn(need: number, to: Way): void {
     const { ledger } = this
-    while (ledger.room(to) > 0) {
+    while (ledger.room(to) > 0 && !this.outOfTime()) {
       const before = ledger.cost
       const from = this.bestFrom(need, to)
       if (from.cost >= before - EPS) return
@@ -181,7 +198,7 @@ export class Moves {
       lines.push({ offer, amount, dearer: ledger.cost - before })
       ledger.back(mark)
     }
-    for (;;) {
+    while (!this.outOfTime()) {
       const over = ledger.amount[seller]! - most
       if (over <= CLOSE) break
       let best = -1
@@ -204,7 +221,7 @@ export class Moves {
       let excess = ledger.taken[y]! - steps * ledger.perStep[y]!
       for (const { need, way: w } of ledger.takers[y]!) {
         const way = ledger.ways[need]![w]!
-        while (excess > 0 && ledger.fill[way.at]! > 0) {
+        while (excess > 0 && ledger.fill[way.at]! > 0 && !this.outOfTime()) {
           ledger.place(need, way, -1)
           excess -= 1
           this.refill(need, notOffer, notSeller)
@@ -241,6 +258,7 @@ export class Moves {
         while (
           this.ledger.canBuyMore(offer) &&
           this.mayPay(offer) &&
+          !this.outOfTime() &&
           (this.attempt(() => this.bring(offer)) || (this.thorough && this.attempt(() => this.bring(offer, true))))
         )
           better = true
@@ -277,7 +295,7 @@ export class Moves {
     ledger.hold(offer, ledger.steps[offer]! + 1)
     const steps = ledger.steps[offer]!
     for (let y = ledger.firstSource[offer]!; y < ledger.firstSource[offer + 1]!; y++)
-      for (;;) {
+      while (!this.outOfTime()) {
         if (ledger.taken[y]! >= steps * ledger.perStep[y]!) break
         let best: { need: number; to: Way; from: Way | undefined } | null = null
         let cost = all ? Infinity : ledger.cost - EPS

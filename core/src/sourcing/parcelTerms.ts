@@ -45,7 +45,10 @@ export class ParcelTerms {
     // A parcel that costs nothing is a parcel all the same.
     this.least = Math.max(CLOSE, handling + Math.min(...shipping.bands.map(({ price }) => price)))
     this.stockWorth = stock.reduce((sum, { price, most }) => sum + price * most, 0)
-    this.fillRate = Math.min(...stock.map(({ price, amount }) => (amount > 0 ? price / amount : Infinity)))
+    this.fillRate = stock.reduce(
+      (least, { price, amount }) => (amount > 0 ? Math.min(least, price / amount) : least),
+      Infinity,
+    )
   }
 
   /** Shipping, handling and goods to fill up with, for goods at such a price and such an amount of what shipping goes by. */

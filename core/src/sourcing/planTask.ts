@@ -1,3 +1,4 @@
+import { cheapestOfEach, type NaivePlan } from './cheapestOfEach.ts'
 import { planSourcing, type PlanOptions } from './planSourcing.ts'
 import { comingIn, planVariant, relaxations, sensitivity, type Variant } from './strategies.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
@@ -5,6 +6,7 @@ import type { SourcingPlan, SourcingProblem } from './types.ts'
 /** Work for a thread of its own. */
 export type PlanTask =
   | { do: 'plan'; problem: SourcingProblem }
+  | { do: 'naive'; problem: SourcingProblem }
   | { do: 'variant'; problem: SourcingProblem; variant: Variant }
   | { do: 'relax'; problem: SourcingProblem }
   | { do: 'sensitivity'; problem: SourcingProblem; plan: SourcingPlan }
@@ -12,6 +14,7 @@ export type PlanTask =
 /** What comes of each kind of work. */
 export interface PlanResults {
   plan: SourcingPlan
+  naive: NaivePlan
   variant: SourcingPlan
   relax: ReturnType<typeof relaxations>
   sensitivity: { rises: ReturnType<typeof sensitivity>; falls: ReturnType<typeof comingIn> }
@@ -23,6 +26,8 @@ export function doPlanTask(task: PlanTask, options: PlanOptions): PlanResults[Pl
   switch (task.do) {
     case 'plan':
       return planSourcing(task.problem, options)
+    case 'naive':
+      return cheapestOfEach(task.problem)
     case 'variant':
       return planVariant(task.problem, task.variant, options)
     case 'relax':

@@ -85,3 +85,25 @@ describe('faults name their field', () => {
     expect(() => readProblem('nonsense')).toThrow(/^format: .* \(and \d+ more\)$|^problem: must be an object/)
   })
 })
+
+test('numbers no seller comes near are refused by name, not worked with', () => {
+  const given = (change: object) => ({
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: 'EUR',
+    needs: [{ id: 'n', qty: 1, accept: [{ part: 'A' }] }],
+    sellers: [{ id: 's', shipping: { basis: 'value', bands: [{ upTo: null, price: 0 }] } }],
+    offers: [{ id: 'o', seller: 's', price: 1, qty: 1, yields: [{ part: 'A', qty: 1 }] }],
+    ...change,
+  })
+  const offer = { id: 'o', seller: 's', price: 1, qty: 1, yields: [{ part: 'A', qty: 1 }] }
+  for (const [change, message] of [
+    [{ needs: [{ id: 'n', qty: 1e308, accept: [] }] }, 'needs[0].qty: must not be above 1000000; it is 1e+308'],
+    [{ offers: [{ ...offer, qty: 1_000_001 }] }, 'offers[0].qty: must not be above 1000000; it is 1000001'],
+    [{ offers: [{ ...offer, weight: 1e7 }] }, 'offers[0].weight: must not be above 1000000; it is 10000000'],
+    [{ owned: [{ part: 'A', qty: 9e15 }] }, 'owned[0].qty: must not be above 1000000; it is 9000000000000000'],
+    [{ limits: { seconds: 1e9 } }, 'limits.seconds: must not be above 3600; it is 1000000000'],
+  ] as const)
+    expect(() => readProblem(given(change))).toThrow(message)
+  expect(() => readProblem(given({ offers: [{ ...offer, qty: 1_000_000 }] }))).not.toThrow()
+})

@@ -1,3 +1,4 @@
+import { MOST } from './limits.ts'
 import { SHIPPING_BASES, type SourcingProblem } from './types.ts'
 
 /** One fault of a problem: where, as a path such as `offers[3].price`, and what is wrong there. */
@@ -38,17 +39,18 @@ function reader() {
   const number = (
     value: unknown,
     field: string,
-    { least = 0, whole = true, otherwise = undefined as number | undefined } = {},
+    { least = 0, most = MOST.money as number, whole = true, otherwise = undefined as number | undefined } = {},
   ) => {
     if (value === undefined && otherwise !== undefined) return otherwise
     const bad = typeof value !== 'number' || !Number.isFinite(value) || (whole && !Number.isInteger(value))
     if (bad) fault(field, value === undefined ? 'is missing' : `must be a ${whole ? 'whole ' : ''}number`)
     else if (value < least) fault(field, `must not be ${least > 0 ? `below ${least}` : 'negative'}; it is ${value}`)
+    else if (value > most) fault(field, `must not be above ${most}; it is ${value}`)
     else return value
     return least
   }
-  const orNull = (value: unknown, field: string, least = 0) =>
-    value === null || value === undefined ? null : number(value, field, { least })
+  const orNull = (value: unknown, field: string, most: number = MOST.money) =>
+    value === null || value === undefined ? null : number(value, field, { most })
   return { faults, fault, object, list, text, number, orNull }
 }
 
@@ -62,9 +64,9 @@ export function readProblem(value: unknown): SourcingProblem {
   if (root['format'] !== 'outfit.sourcing-problem') fault('format', 'must be "outfit.sourcing-problem"')
   if (root['version'] !== 1) fault('version', 'must be 1; a newer program is needed for other versions')
   const limits = root['limits'] === undefined ? {} : object(root['limits'], 'limits')
-  const stock = (entry: Fields, at: string, least = 0) => ({
+  const stock = (entry: Fields, at: string, least: number, most: number) => ({
     part: text(entry['part'], `${at}.part`),
-    qty: number(entry['qty'], `${at}.qty`, { least }),
+    qty: number(entry['qty'], `${at}.qty`, { least, most }),
   })
   const problem: SourcingProblem = {
     format: 'outfit.sourcing-problem',
@@ -72,19 +74,22 @@ export function readProblem(value: unknown): SourcingProblem {
     currency: text(root['currency'], 'currency'),
     needs: list(root['needs'], 'needs', (need, at) => ({
       id: text(need['id'], `${at}.id`),
-      qty: number(need['qty'], `${at}.qty`),
+      qty: number(need['qty'], `${at}.qty`, { most: MOST.qty }),
       accept: list(need['accept'], `${at}.accept`, (accept, here) => ({
         part: text(accept['part'], `${here}.part`),
         penalty: number(accept['penalty'], `${here}.penalty`, { otherwise: 0 }),
       })),
     })),
-    owned: list(root['owned'], 'owned', stock, true),
+    owned: list(root['owned'], 'owned', (entry, at) => stock(entry, at, 0, MOST.qty), true),
     sellers: list(root['sellers'], 'sellers', (seller, at) => {
       const shipping = object(seller['shipping'], `${at}.shipping`)
       const basis = shipping['basis'] as SourcingProblem['sellers'][number]['shipping']['basis']
       if (!SHIPPING_BASES.includes(basis)) fault(`${at}.shipping.basis`, `must be one of ${SHIPPING_BASES.join(', ')}`)
       const bands = list(shipping['bands'], `${at}.shipping.bands`, (band, here) => ({
-        upTo: band['upTo'] === null ? null : number(band['upTo'], `${here}.upTo`, { whole: basis !== 'weight' }),
+        upTo:
+          band['upTo'] === null
+            ? null
+            : number(band['upTo'], `${here}.upTo`, { whole: basis !== 'weight', most: MOST.band }),
         price: number(band['price'], `${here}.price`),
       }))
       if (bands.length === 0) fault(`${at}.shipping.bands`, 'needs at least one band')
@@ -98,7 +103,11 @@ export function readProblem(value: unknown): SourcingProblem {
         name: typeof seller['name'] === 'string' ? seller['name'] : String(seller['id'] ?? ''),
         minimum: number(seller['minimum'], `${at}.minimum`, { otherwise: 0 }),
         handling: number(seller['handling'], `${at}.handling`, { otherwise: 0 }),
-        arrivesInDays: number(seller['arrivesInDays'], `${at}.arrivesInDays`, { otherwise: 0, whole: false }),
+        arrivesInDays: number(seller['arrivesInDays'], `${at}.arrivesInDays`, {
+          otherwise: 0,
+          whole: false,
+          most: MOST.days,
+        }),
         shipping: { basis, bands },
       }
     }),
@@ -106,10 +115,10 @@ export function readProblem(value: unknown): SourcingProblem {
       id: text(offer['id'], `${at}.id`),
       seller: text(offer['seller'], `${at}.seller`),
       price: number(offer['price'], `${at}.price`),
-      qty: number(offer['qty'], `${at}.qty`),
-      multiple: number(offer['multiple'], `${at}.multiple`, { least: 1, otherwise: 1 }),
-      weight: number(offer['weight'], `${at}.weight`, { whole: false, otherwise: 0 }),
-      yields: list(offer['yields'], `${at}.yields`, (entry, here) => stock(entry, here, 1)),
+      qty: number(offer['qty'], `${at}.qty`, { most: MOST.qty }),
+      multiple: number(offer['multiple'], `${at}.multiple`, { least: 1, most: MOST.pack, otherwise: 1 }),
+      weight: number(offer['weight'], `${at}.weight`, { whole: false, most: MOST.weight, otherwise: 0 }),
+      yields: list(offer['yields'], `${at}.yields`, (entry, here) => stock(entry, here, 1, MOST.pack)),
     })),
     resale: list(
       root['resale'],
@@ -123,8 +132,8 @@ export function readProblem(value: unknown): SourcingProblem {
     limits: {
       parcels: orNull(limits['parcels'], 'limits.parcels'),
       arriveBy: orNull(limits['arriveBy'], 'limits.arriveBy'),
-      budget: orNull(limits['budget'], 'limits.budget'),
-      seconds: number(limits['seconds'], 'limits.seconds', { whole: false, otherwise: 5 }),
+      budget: orNull(limits['budget'], 'limits.budget', MOST.band),
+      seconds: number(limits['seconds'], 'limits.seconds', { whole: false, most: MOST.seconds, otherwise: 5 }),
       gap: number(limits['gap'], 'limits.gap', { whole: false, otherwise: 0.005 }),
     },
   }

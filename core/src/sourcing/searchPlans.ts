@@ -50,7 +50,7 @@ export class PlanSearch {
     private readonly ledger: Ledger,
     private readonly options: SearchOptions,
   ) {
-    this.moves = new Moves(ledger)
+    this.moves = new Moves(ledger, options.late)
     this.descent = new Descent(ledger, this.moves, options.late)
   }
 

@@ -38,7 +38,8 @@ interface Source {
  * add everything up. `units` are bought units by offer id.
  *
  * Filling is a transportation problem; it is solved exactly by successive shortest augmenting paths over
- * needs × accepted parts (Bellman–Ford, since moving a unit back has negative cost), O(units × needs × parts).
+ * needs × accepted parts (Bellman–Ford, since moving a unit back has negative cost), each for as many units as it takes:
+ * O(paths × needs × parts).
  */
 export function settle(problem: SourcingProblem, units: ReadonlyMap<string, number>): Settlement {
   const sources = new Map<string, Source[]>()
@@ -126,9 +127,18 @@ function cheapestFill(
     }
   })
   for (let path = cheapestPath(); path; path = cheapestPath()) {
-    for (const [n, part, change] of path.moves) fill.set(`${n}|${part}`, (fill.get(`${n}|${part}`) ?? 0) + change)
-    usedOf.set(path.end, (usedOf.get(path.end) ?? 0) + 1)
-    open[path.start]! -= 1
+    const { moves, start, end } = path
+    const used = usedOf.get(end) ?? 0
+    // The path costs the same until a need is met, a unit to move back is gone, or the part is used up, or no longer owned.
+    const own = owned.get(end) ?? 0
+    const units = Math.min(
+      open[start]!,
+      (used < own ? own : available.get(end)!) - used,
+      ...moves.flatMap(([n, part, change]) => (change < 0 ? [fill.get(`${n}|${part}`)!] : [])),
+    )
+    for (const [n, part, change] of moves) fill.set(`${n}|${part}`, (fill.get(`${n}|${part}`) ?? 0) + change * units)
+    usedOf.set(end, used + units)
+    open[start]! -= units
   }
   return fill
 

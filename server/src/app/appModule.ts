@@ -1,6 +1,6 @@
 import { Module, type DynamicModule, type Type } from '@nestjs/common'
 import { APP_FILTER } from '@nestjs/core'
-import { TypeOrmModule } from '@nestjs/typeorm'
+import { DataSource } from 'typeorm'
 import { BriefController } from '../brief/briefController.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { CatalogueController } from '../catalogue/catalogueController.ts'
@@ -77,7 +77,7 @@ import { PromiseService } from '../workbench/promiseService.ts'
 import { WorkbenchController } from '../workbench/workbenchController.ts'
 import { WorkbenchService } from '../workbench/workbenchService.ts'
 import { Changes } from './changes.ts'
-import { databaseIn } from './database.ts'
+import { Databases } from './database.ts'
 import { HealthController } from './healthController.ts'
 import { ProblemFilter } from './problem.ts'
 import { SETTINGS, type Settings } from './settings.ts'
@@ -85,10 +85,9 @@ import { Writer } from './writer.ts'
 
 @Module({})
 export class AppModule {
-  static with(settings: Settings, runner: Type<PlanRunner>): DynamicModule {
+  static with(settings: Settings, databases: Databases, runner: Type<PlanRunner>): DynamicModule {
     return {
       module: AppModule,
-      imports: [TypeOrmModule.forRoot(databaseIn(settings.data))],
       controllers: [
         HealthController,
         CatalogueController,
@@ -114,6 +113,9 @@ export class AppModule {
       ],
       providers: [
         { provide: SETTINGS, useValue: settings },
+        { provide: Databases, useValue: databases },
+        // Whoever asks for the database reads from it; writing is the Writer's alone.
+        { provide: DataSource, useValue: databases.reading },
         { provide: APP_FILTER, useClass: ProblemFilter },
         { provide: PlanRunner, useClass: runner },
         Changes,

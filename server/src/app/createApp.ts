@@ -1,4 +1,4 @@
-import type { Type } from '@nestjs/common'
+import type { LogLevel, Type } from '@nestjs/common'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
@@ -9,6 +9,8 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { WorkerPlanRunner, type PlanRunner } from '../sourcing/planRunner.ts'
 import { AppModule } from './appModule.ts'
+import { Databases } from './database.ts'
+import type { Door } from './door.ts'
 import { localOnly } from './guard.ts'
 import type { Settings } from './settings.ts'
 import { validation } from './validation.ts'
@@ -29,23 +31,36 @@ const CONTENT_SECURITY = {
   },
 }
 
+/** Faults are thrown to whoever started it, who says them in a sentence; the process does not end by itself. */
+export const QUIET = { logger: ['error', 'warn'] as LogLevel[], abortOnError: false }
+
 /** Requests a minute from one address; a busy bench makes a few a second. */
 const REQUESTS_PER_MINUTE = 1200
 
 /** Largest body taken: an import file as text. */
 const BODY_LIMIT = '64mb'
 
-/** Put the application together without listening. `runner` solves plans; a worker thread unless said otherwise. */
+/**
+ * Put the application together without listening. `runner` solves plans, in worker threads unless said otherwise; with a
+ * `door` it answers there once that is opened.
+ */
 export async function createApp(
   settings: Settings,
-  runner: Type<PlanRunner> = WorkerPlanRunner,
+  { runner = WorkerPlanRunner as Type<PlanRunner>, door = null as Door | null } = {},
 ): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, runner), {
-    logger: ['error', 'warn'],
+  // Before Nest, which would report in its own words what keeps a database from being opened.
+  const databases = await Databases.open(settings.data, settings)
+  const module = AppModule.with(settings, databases, runner)
+  const options = {
+    ...QUIET,
     bodyParser: false,
     // Browsers hold connections open, events of jobs above all; a stop does not wait for them.
     forceCloseConnections: true,
-  })
+  }
+  const app = await (door
+    ? NestFactory.create<NestExpressApplication>(module, door.adapter(), options)
+    : NestFactory.create<NestExpressApplication>(module, options))
+  app.disable('x-powered-by')
   app.use(localOnly)
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }))
   app.use(

@@ -2,6 +2,7 @@ import { Catch, HttpException, type ArgumentsHost, type ExceptionFilter, Logger 
 import { STATUS_CODES } from 'node:http'
 import type { Response } from 'express'
 import { MissingRate } from '@outfit/core/market'
+import { storageFault } from './storage.ts'
 
 /** A fault in one field of what was sent. */
 export interface FieldFault {
@@ -25,13 +26,20 @@ export class ProblemFilter implements ExceptionFilter {
 
   catch(thrown: unknown, host: ArgumentsHost): void {
     const response = host.switchToHttp().getResponse<Response>()
-    const error = thrown instanceof MissingRate ? new Problem(409, thrown.message) : thrown
+    const storage = storageFault(thrown)
+    if (storage) this.log.error(thrown)
+    const error =
+      thrown instanceof MissingRate
+        ? new Problem(409, thrown.message)
+        : storage
+          ? new Problem(storage.status, storage.detail)
+          : thrown
     const known = error instanceof HttpException
     const bodyStatus = (error as { status?: number; type?: string }).type?.startsWith('entity.')
       ? (error as { status: number }).status
       : 500
     const status = known ? error.getStatus() : bodyStatus
-    if (status >= 500) this.log.error(error)
+    if (status >= 500 && !storage) this.log.error(error)
     const body = known ? error.getResponse() : {}
     const fields = typeof body === 'object' ? (body as Record<string, unknown>) : { detail: body }
     const { message, error: _name, statusCode: _status, ...rest } = fields

@@ -1,5 +1,6 @@
 import { resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { StartRefused } from './refusal.ts'
 
 export const SETTINGS = Symbol('settings')
 
@@ -13,23 +14,18 @@ export interface Settings {
   world: string | null
   /** Where quote sheets are asked for: the address of a service, or the folder of a made-up market; null for nowhere. */
   market: string | null
+  /** Put what is in the data folder aside and begin anew. */
+  fresh?: boolean
+  /** Every commit is on the disk before it is acknowledged; true unless said otherwise. */
+  durable?: boolean
 }
 
-/** Read the command line: --port N, --data DIR, --web DIR, --world DIR, --market URL or DIR. Throws with a sentence for the person. */
+/** Read the command line: --port N, --data DIR, --web DIR, --world DIR, --market URL or DIR, --fresh. Throws `StartRefused` with a sentence for the person. */
 export function readSettings(args: readonly string[]): Settings {
-  const { values } = parseArgs({
-    args: [...args],
-    options: {
-      port: { type: 'string' },
-      data: { type: 'string' },
-      web: { type: 'string' },
-      world: { type: 'string' },
-      market: { type: 'string' },
-    },
-  })
-  const port = Number(values.port ?? 4310)
+  const values = valuesOf(args)
+  const port = values.port === '' ? NaN : Number(values.port ?? 4310)
   if (!Number.isInteger(port) || port < 0 || port > 65535)
-    throw new Error(`--port must be a number from 0 to 65535; it is ${values.port}.`)
+    throw new StartRefused(`--port must be a number from 0 to 65535; it is ${values.port}.`)
   // A sample world brings its market along.
   const world = values.world ? resolve(values.world) : null
   return {
@@ -37,7 +33,26 @@ export function readSettings(args: readonly string[]): Settings {
     data: resolve(values.data ?? 'data'),
     web: values.web ? resolve(values.web) : null,
     world,
+    fresh: values.fresh ?? false,
     market:
       values.market === undefined ? world : /^https?:/.test(values.market) ? values.market : resolve(values.market),
+  }
+}
+
+function valuesOf(args: readonly string[]) {
+  try {
+    return parseArgs({
+      args: [...args],
+      options: {
+        port: { type: 'string' },
+        data: { type: 'string' },
+        web: { type: 'string' },
+        world: { type: 'string' },
+        market: { type: 'string' },
+        fresh: { type: 'boolean' },
+      },
+    }).values
+  } catch (error) {
+    throw new StartRefused((error as Error).message)
   }
 }

@@ -15,6 +15,7 @@ import {
 } from '@outfit/core/catalogue'
 import { unitsOf } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
+import { Writer } from '../app/writer.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
 import {
@@ -60,6 +61,7 @@ export class FinderService implements OnModuleInit {
 
   constructor(
     private readonly database: DataSource,
+    private readonly writer: Writer,
     private readonly drawer: DrawerService,
     private readonly market: MarketService,
     changes: Changes,
@@ -74,7 +76,7 @@ export class FinderService implements OnModuleInit {
     const [{ parts, known }] = (await this.database.query(
       'SELECT (SELECT COUNT(*) FROM part) AS parts, (SELECT COUNT(*) FROM part_text) AS known',
     )) as [{ parts: number; known: number }]
-    if (parts !== known) await this.database.transaction((db) => this.index(db))
+    if (parts !== known) await this.writer.transaction((db) => this.index(db))
   }
 
   /** One page of the parts that fit, with what each facet would leave. */

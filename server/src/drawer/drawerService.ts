@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In } from 'typeorm'
+import { DataSource, In, type EntityManager } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
 import { groupBy } from '@outfit/core/catalogue'
 import { contentsOf, type Drawer, type Lying, type Stands } from '@outfit/core/drawer'
@@ -11,12 +11,15 @@ import { BinEntity, LyingEntity } from './entities.ts'
 export class DrawerService {
   /** How many of each part are owned, wherever they lie; kept until the drawer changes. */
   readonly onHand: () => Promise<ReadonlyMap<string, number>>
-  /** Owned parts, loose or on figures that stand together; kept until the drawer changes. */
-  readonly contents: () => Promise<Drawer>
+  /**
+   * Owned parts, loose or on figures that stand together; kept until the drawer changes. With the manager of a transaction
+   * read anew as that sees them.
+   */
+  readonly contents: (db?: EntityManager) => Promise<Drawer>
   /** The bin most of a part lies loose in, by name; kept likewise. */
   readonly places: () => Promise<Readonly<Record<string, string>>>
-  /** What stands on built outfits; kept likewise. */
-  readonly stands: () => Promise<Stands>
+  /** What stands on built outfits; kept and read likewise. */
+  readonly stands: (db?: EntityManager) => Promise<Stands>
 
   constructor(
     private readonly database: DataSource,
@@ -24,9 +27,9 @@ export class DrawerService {
   ) {
     this.onHand = changes.keeping(['drawer'], () => this.sumOfMovements())
     const lying = changes.keeping(['drawer', 'catalogue'], () => this.lying())
-    this.contents = async () => (await lying()).drawer
+    this.contents = async (db) => (await (db ? this.lying(db) : lying())).drawer
     this.places = async () => (await lying()).places
-    this.stands = async () => (await lying()).stands
+    this.stands = async (db) => (await (db ? this.lying(db) : lying())).stands
   }
 
   private async sumOfMovements(): Promise<Map<string, number>> {
@@ -37,18 +40,17 @@ export class DrawerService {
     return new Map(rows.map(({ part, qty }) => [part, qty]))
   }
 
-  private async lying(): Promise<{ drawer: Drawer; places: Record<string, string>; stands: Stands }> {
+  private async lying(
+    db: EntityManager = this.database.manager,
+  ): Promise<{ drawer: Drawer; places: Record<string, string>; stands: Stands }> {
     const [lying, bins] = await Promise.all([
-      this.database.query(
-        'SELECT part, bin, SUM(qty) AS qty FROM lying GROUP BY part, bin ORDER BY part, bin',
-      ) as Promise<Lying[]>,
-      this.database.getRepository(BinEntity).find({ order: { code: 'ASC' } }),
+      db.query('SELECT part, bin, SUM(qty) AS qty FROM lying GROUP BY part, bin ORDER BY part, bin') as Promise<
+        Lying[]
+      >,
+      db.find(BinEntity, { order: { code: 'ASC' } }),
     ])
     const standing = bins.flatMap(({ figure }) => figure ?? [])
-    const worn = groupBy(
-      await this.database.getRepository(FigurePartEntity).findBy({ figure: In(standing) }),
-      ({ figure }) => figure,
-    )
+    const worn = groupBy(await db.findBy(FigurePartEntity, { figure: In(standing) }), ({ figure }) => figure)
     return contentsOf(bins, lying, (figure) =>
       (worn.get(figure) ?? []).map(({ slot, part }): Piece => ({ slot, part })),
     )

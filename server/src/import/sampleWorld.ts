@@ -1,13 +1,30 @@
 import type { INestApplicationContext } from '@nestjs/common'
+import { NestFactory } from '@nestjs/core'
 import { Resvg } from '@resvg/resvg-js'
+import Database from 'better-sqlite3'
 import { plainToInstance } from 'class-transformer'
 import { validateSync } from 'class-validator'
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+} from 'node:fs'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { DataSource } from 'typeorm'
 import { TABLES, type TableName } from '@outfit/core/formats'
-import { PartEntity } from '../catalogue/entities.ts'
+import { AppModule } from '../app/appModule.ts'
+import { QUIET } from '../app/createApp.ts'
+import { DATABASE_FILES, Databases } from '../app/database.ts'
+import { setAside } from '../app/folder.ts'
+import { refusalOf } from '../app/refusal.ts'
+import type { Settings } from '../app/settings.ts'
 import { PhotoService } from '../catalogue/photoService.ts'
 import { Writer } from '../app/writer.ts'
 import { readStandIn, StandInMarket } from '../feed/standInMarket.ts'
@@ -16,23 +33,77 @@ import { QuoteService } from '../market/quoteService.ts'
 import { RostersFile } from '../roster/dto.ts'
 import { OutfitEntity } from '../roster/entities.ts'
 import { ImportRosters } from '../roster/importRosters.ts'
+import { WorkerPlanRunner } from '../sourcing/planRunner.ts'
 import { ImportService } from './importService.ts'
 
-/** Stands in the data folder while a sample world is being loaded, so that a load cut short is noticed. */
-const LOADING = 'loading-sample-world'
+/** Where in a data folder a sample world is put together; nobody's data, whatever is found there. */
+const BEING_LOADED = 'sample-world'
+/** Stood in the data folder of earlier versions while they loaded a sample world into the database itself. */
+const OLD_MARK = 'loading-sample-world'
 
-/** Remove a database whose sample world was never loaded to the end; nobody can have worked on it yet. */
-export function forgetHalfLoaded(data: string): void {
-  if (!existsSync(join(data, LOADING))) return
-  for (const file of ['outfit.sqlite', 'outfit.sqlite-wal', 'outfit.sqlite-shm'])
-    rmSync(join(data, file), { force: true })
-  rmSync(join(data, LOADING))
+/**
+ * Bring the sample world of `settings` into a data folder that holds nothing of anybody. It is put together in a folder of
+ * its own and gets the database's name when it is complete, so that a load cut short leaves nothing behind. Call it while
+ * the folder is held and its database closed. Whether it was brought.
+ */
+export async function bringSampleWorld(settings: Settings & { world: string }): Promise<boolean> {
+  const { data, world } = settings
+  const own = join(data, BEING_LOADED)
+  rmSync(own, { recursive: true, force: true })
+  if (existsSync(join(data, OLD_MARK))) {
+    // What an earlier version left half loaded; should anybody have worked on it all the same, it is still there.
+    setAside(data)
+    rmSync(join(data, OLD_MARK))
+  }
+  const file = join(data, DATABASE_FILES[0])
+  if (existsSync(file) && holdsAnything(file)) return false
+  const apart = { ...settings, data: own, market: null, durable: false }
+  const databases = await Databases.open(own, apart)
+  const app = await NestFactory.createApplicationContext(AppModule.with(apart, databases, WorkerPlanRunner), QUIET)
+  try {
+    await loadSampleWorld(app, world)
+  } finally {
+    await app.close()
+  }
+  mkdirSync(join(data, 'files'), { recursive: true })
+  for (const name of readdirSync(join(own, 'files'))) renameSync(join(own, 'files', name), join(data, 'files', name))
+  onDisk(join(own, DATABASE_FILES[0]))
+  // The log of an empty database must not be taken for one of the new.
+  for (const name of DATABASE_FILES) rmSync(join(data, name), { force: true })
+  renameSync(join(own, DATABASE_FILES[0]), file)
+  onDisk(data)
+  rmSync(own, { recursive: true, force: true })
+  return true
+}
+
+/** Whether any table but that of migrations has a row. Opening and closing it also brings its log home. */
+function holdsAnything(file: string): boolean {
+  let db: Database.Database | null = null
+  try {
+    db = new Database(file)
+    const tables = db
+      .prepare(
+        `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT IN ('migrations') AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'part_text%'`,
+      )
+      .pluck()
+      .all() as string[]
+    return tables.some((name) => db!.prepare(`SELECT 1 FROM "${name}" LIMIT 1`).get() !== undefined)
+  } catch (error) {
+    throw refusalOf(error, file) ?? error
+  } finally {
+    db?.close()
+  }
+}
+
+/** Wait until a file, or the names in a folder, are on the disk. */
+function onDisk(path: string): void {
+  const handle = openSync(path, 'r')
+  fsyncSync(handle)
+  closeSync(handle)
 }
 
 /** Load a folder of tables and rosters into an empty database, through the import a user has. */
-export async function loadSampleWorld(app: INestApplicationContext, folder: string, data: string): Promise<void> {
-  if ((await app.get(DataSource).getRepository(PartEntity).count()) > 0) return
-  writeFileSync(join(data, LOADING), '')
+export async function loadSampleWorld(app: INestApplicationContext, folder: string): Promise<void> {
   const imports = app.get(ImportService)
   for (const table of Object.keys(TABLES) as TableName[]) {
     if (table === 'offers') await loadPast(app, folder)
@@ -51,7 +122,6 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
   const outfits = await app.get(DataSource).getRepository(OutfitEntity).find()
   for (const { outfit, ...entry } of file.later ?? [])
     await app.get(LaterService).make({ ...entry, outfit: outfits.find(({ name }) => name === outfit)?.id })
-  rmSync(join(data, LOADING))
 }
 
 /** The weeks before the day of the offers, as the world's made-up market had them. */

@@ -3,6 +3,7 @@ import { DataSource, LessThanOrEqual, type EntityManager } from 'typeorm'
 import { Observable, ReplaySubject } from 'rxjs'
 import { monotonicFactory } from 'ulid'
 import { notFound } from '../app/problem.ts'
+import { storageFault } from '../app/storage.ts'
 import { Writer } from '../app/writer.ts'
 import { JobEntity } from './entities.ts'
 
@@ -72,13 +73,20 @@ export class JobsService implements OnModuleDestroy {
       this.running.delete(id)
     }
     const report = (progress: unknown) => job.events.next({ state: 'running', progress })
-    void work({ signal: job.abort.signal, report, enough: job.enough }).then(
-      (result) => finish('done', result),
-      (error: Error) =>
-        job.abort.signal.aborted
-          ? finish('cancelled', null)
-          : finish('failed', { detail: error.message }, error.message),
-    )
+    void work({ signal: job.abort.signal, report, enough: job.enough })
+      .then(
+        (result) => finish('done', result),
+        (error: Error) => {
+          const detail = storageFault(error)?.detail ?? error.message
+          return job.abort.signal.aborted ? finish('cancelled', null) : finish('failed', { detail }, detail)
+        },
+      )
+      .catch((error: Error) => {
+        // What came of it cannot be kept, as on a full disk: whoever waits is told, and the program goes on.
+        job.events.next({ state: 'failed', progress: null, detail: storageFault(error)?.detail ?? error.message })
+        job.events.complete()
+        this.running.delete(id)
+      })
     return id
   }
 

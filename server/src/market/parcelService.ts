@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In } from 'typeorm'
+import { DataSource, In, type EntityManager } from 'typeorm'
 import { convert, goodsOf, HOME_CURRENCY, worthIn } from '@outfit/core/market'
 import { groupBy } from '@outfit/core/catalogue'
 import type { Coming } from '@outfit/core/drawer'
@@ -20,9 +20,8 @@ export class ParcelService {
     private readonly catalogue: CatalogueService,
   ) {}
 
-  /** Parcels that have not arrived, the earliest expected first. */
-  async open(): Promise<OpenParcel[]> {
-    const db = this.database.manager
+  /** Parcels that have not arrived, the earliest expected first; `db` where a transaction asks. */
+  async open(db: EntityManager = this.database.manager): Promise<OpenParcel[]> {
     const parcels = await db.find(ParcelEntity, { order: { expectedOn: 'ASC', id: 'ASC' } })
     const awaited = parcels.filter(({ arrivedOn, cancelledOn }) => arrivedOn === null && cancelledOn === null)
     if (awaited.length === 0) return []

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { DataSource } from 'typeorm'
+import type { DataSource } from 'typeorm'
 import type { TableRow } from '@outfit/core/formats'
+import { Databases } from '../app/database.ts'
 import { startServer, type TestServer } from '../test/testServer.ts'
 import { OfferEntity, QuoteEntity } from './entities.ts'
 import { QuoteService } from './quoteService.ts'
@@ -20,7 +21,8 @@ let database: DataSource
 beforeAll(async () => {
   server = await startServer({ world: false })
   quotes = server.service(QuoteService)
-  database = server.service(DataSource)
+  // No sheets are read but these, so the connection that writes may be used as it is.
+  database = server.service(Databases).writing
   const seller = (code: string) =>
     `('${code}', '${code}', 'Weir Bank', 'EUR', 0, 0, 3, NULL, 'value', '[{"upTo":null,"price":100}]', NULL, 'none')`
   await database.query(

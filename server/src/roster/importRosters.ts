@@ -50,10 +50,7 @@ export class ImportRosters {
           built.push(...written.built)
         }
         // What stands built has to be in the drawer; building it takes it from there, one after the other.
-        for (const { outfit, on } of built) {
-          this.changes.tell('drawer')
-          await this.stands.buildIn(db, outfit, on)
-        }
+        for (const { outfit, on } of built) await this.stands.buildIn(db, outfit, on)
       })
     } finally {
       this.changes.tell('drawer')

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource } from 'typeorm'
+import { DataSource, type EntityManager } from 'typeorm'
 import type { Stature } from '@outfit/core/brief'
 import { groupBy, type Placement } from '@outfit/core/catalogue'
 import { allot, arrivingFor, type Allotment, type Drawer, type Portion, type Wanting } from '@outfit/core/drawer'
@@ -69,15 +69,18 @@ export class SharesService {
     private readonly market: MarketService,
   ) {}
 
-  /** Every outfit in the order of rosters, and of each roster's shelf. */
-  async all(): Promise<Share[]> {
-    const [{ shares }, parcels] = await Promise.all([this.allotment(), this.parcels.open()])
+  /**
+   * Every outfit in the order of rosters, and of each roster's shelf. With the manager of a transaction as that sees them,
+   * read and allotted anew.
+   */
+  async all(db?: EntityManager): Promise<Share[]> {
+    const [{ shares }, parcels] = await Promise.all([this.allotment(null, db), this.parcels.open(db)])
     return arrivingFor(shares, parcels)
   }
 
   /** The allotment of the drawer to all outfits, or to those of some rosters as if there were no others. */
-  async allotment(rosters: readonly string[] | null = null): Promise<Allotment<Asker>> {
-    const [everybody, drawer] = await Promise.all([this.asking(), this.drawer.contents()])
+  async allotment(rosters: readonly string[] | null = null, db?: EntityManager): Promise<Allotment<Asker>> {
+    const [everybody, drawer] = await Promise.all([this.asking(db), this.drawer.contents(db)])
     const asking = rosters ? everybody.filter(({ roster }) => rosters.includes(roster.id)) : everybody
     const prices = await this.market.lowest()
     const key = JSON.stringify(
@@ -93,7 +96,7 @@ export class SharesService {
       this.solver ??= loadHighsSolver()
       return allot(drawer, asking, { priceOf: (part) => prices.get(part), solve: await this.solver })
     }
-    if (rosters) return make()
+    if (rosters || db) return make()
     if (this.last?.key === key && this.last.drawer === drawer && this.last.prices === prices) {
       // Who has what stays; what else is known of an outfit may be newer.
       const { shares, ...rest } = await this.last.allotted
@@ -109,8 +112,8 @@ export class SharesService {
   }
 
   /** Every outfit with what it wears and may be given, in the order in which the drawer is asked. */
-  async asking(): Promise<Asker[]> {
-    const db = this.database.manager
+  async asking(within?: EntityManager): Promise<Asker[]> {
+    const db = within ?? this.database.manager
     const [rosters, characters, outfits, takes, placements, briefs, promises, stands] = await Promise.all([
       db.find(RosterEntity, { order: { position: 'ASC' } }),
       db.find(CharacterEntity, { order: { position: 'ASC' } }),
@@ -119,7 +122,7 @@ export class SharesService {
       db.createQueryBuilder(PlacementEntity, 'p').where('p.take IN (SELECT id FROM take WHERE chosen)').getMany(),
       db.find(BriefEntity),
       db.find(PromiseEntity),
-      this.drawer.stands(),
+      this.drawer.stands(within),
     ])
     const takeOf = new Map(takes.map((take) => [take.outfit, take]))
     const briefOf = new Map(briefs.map((brief) => [brief.outfit, brief]))

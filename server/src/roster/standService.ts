@@ -52,11 +52,12 @@ export class StandService {
    * Where everything for an outfit lies: what it was allotted, where that is all of it. Otherwise it has what there is,
    * whoever else counts on it, since what is built is a fact.
    */
-  async gathering(outfit: string, db: EntityManager = this.database.manager): Promise<Gathering> {
-    const share = (await this.shares.all()).find((one) => one.outfit.id === outfit)
+  async gathering(outfit: string, within?: EntityManager): Promise<Gathering> {
+    const db = within ?? this.database.manager
+    const share = (await this.shares.all(within)).find((one) => one.outfit.id === outfit)
     if (!share) throw notFound('outfit', outfit)
     const allotted = share.sources.every((source) => source !== null)
-    const sources = allotted ? share.sources : shareOut(await this.drawer.contents(), [share])[0]!.sources
+    const sources = allotted ? share.sources : shareOut(await this.drawer.contents(within), [share])[0]!.sources
     const standing = { ...share.standing }
     const loose = share.placements.filter(({ part }, i) => {
       const source = sources[i]

@@ -1,4 +1,5 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common'
+import { availableParallelism } from 'node:os'
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { PlanResults, PlanTask } from '@outfit/core/sourcing'
@@ -21,10 +22,17 @@ export abstract class PlanRunner {
   abstract run<T extends PlanTask>(task: T, waiting: Waiting): Promise<PlanResults[T['do']]>
 }
 
-/** One worker thread; a cancelled plan ends it, the next starts a new one. */
+/** Plans worked out at once, so that one that takes long blocks no other. */
+const THREADS = Math.max(2, availableParallelism())
+
+/** Worker threads, started when first needed; a cancelled plan ends its own, the next starts a new one. */
 @Injectable()
 export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
-  private readonly pool = new Piscina({ filename: new URL('./planWorker.js', import.meta.url).href, maxThreads: 1 })
+  private readonly pool = new Piscina({
+    filename: new URL('./planWorker.js', import.meta.url).href,
+    minThreads: 1,
+    maxThreads: THREADS,
+  })
 
   async run<T extends PlanTask>(task: T, { signal, report, enough }: Waiting): Promise<PlanResults[T['do']]> {
     const { port1, port2 } = new MessageChannel()

@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { createHash } from 'node:crypto'
 import {
-  cheapestOfEach,
   planToCsv,
   problemFor,
   readProblem,
@@ -59,12 +58,12 @@ export class SourcingService {
     const others = [...second.values()].flat().map(({ part }) => part)
     const market = await this.market.marketFor([...new Set([...wants.wanted, ...others])])
     const problem = await this.problemOf(wants, market, second, options)
-    const naive = cheapestOfEach(problem)
     const things = await this.thingsIn(problem, market.things)
     const { name, outfits, take, label, roster, wantedBy } = wants
     const about = { name, outfits, take, label, roster, wantedBy }
     return this.once(['plan', problem, about], 'sourcing-plan', about, async (waiting): Promise<SourcingReport> => {
       const plan = await this.runner.run({ do: 'plan', problem }, waiting)
+      const naive = await this.runner.run({ do: 'naive', problem }, waiting)
       const relaxed = plan.status === 'impossible' ? await this.runner.run({ do: 'relax', problem }, waiting) : null
       return {
         ...about,
@@ -124,7 +123,7 @@ export class SourcingService {
         {},
         async (waiting): Promise<{ problem: SourcingProblem; plan: SourcingPlan; naive: NaivePlan }> => {
           const plan = await this.runner.run({ do: 'plan', problem }, waiting)
-          return { problem, plan, naive: cheapestOfEach(problem) }
+          return { problem, plan, naive: await this.runner.run({ do: 'naive', problem }, waiting) }
         },
       ),
     }

@@ -76,9 +76,12 @@ async function loadedWorld(): Promise<string> {
   const shared = join(process.env['OUTFIT_TEST_RUN']!, 'world')
   if (existsSync(shared)) return shared
   const data = mkdtempSync(`${shared}-`)
-  const app = await createApp({ port: 0, data, web: null, world: null, market: null }, InThreadPlanRunner)
+  const app = await createApp(
+    { port: 0, data, web: null, world: null, market: null, durable: false },
+    { runner: InThreadPlanRunner },
+  )
   await app.init()
-  await loadSampleWorld(app, WORLD, data)
+  await loadSampleWorld(app, WORLD)
   await app.close()
   try {
     renameSync(data, shared)
@@ -95,9 +98,10 @@ export async function startServer({
   runner = InThreadPlanRunner as Type<PlanRunner>,
   data = mkdtempSync(join(tmpdir(), 'outfit-')),
   market = null as string | null,
+  durable = false,
 } = {}): Promise<TestServer> {
   if (world && readdirSync(data).length === 0) cpSync(await loadedWorld(), data, { recursive: true })
-  const app = await createApp({ port: 0, data, web: null, world: null, market }, runner)
+  const app = await createApp({ port: 0, data, web: null, world: null, market, durable }, { runner })
   await app.listen(0, '127.0.0.1')
   const url = (await app.getUrl()).replace('[::1]', '127.0.0.1')
   const ask = async <T>(path: string, init?: RequestInit): Promise<Answer<T>> => {

@@ -1,0 +1,79 @@
+import Database from 'better-sqlite3'
+import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { DATABASE_FILES } from './database.ts'
+import { refusalOf, StartRefused } from './refusal.ts'
+import { codeOf } from './storage.ts'
+
+/** Who holds a folder, for those who find it held. */
+interface Holder {
+  pid: number
+  since: string
+  port: number
+}
+
+const LOCK = 'outfit.lock'
+const HOLDER = 'in-use.json'
+
+export interface HeldFolder {
+  /** Let the folder go; the end of the process does so, too, however it comes. */
+  release(): void
+}
+
+/**
+ * Hold a data folder for this process alone. The lock is SQLite's own on a file beside the database (`outfit.lock`, locked
+ * exclusively as long as the process lives), which the operating system lets go of when the process ends in whatever way: it
+ * cannot be stale. `in-use.json` says who holds it, for the sentence only.
+ *
+ * @throws StartRefused when another process, or another server of this one, holds it.
+ */
+export function holdFolder(folder: string, port: number): HeldFolder {
+  const lock = join(folder, LOCK)
+  let db: Database.Database | null = null
+  try {
+    // Only the account that owns the data may look into it.
+    mkdirSync(folder, { recursive: true, mode: 0o700 })
+    chmodSync(folder, 0o700)
+    db = new Database(lock, { timeout: 0 })
+    chmodSync(lock, 0o600)
+    db.pragma('journal_mode = DELETE')
+    db.exec('BEGIN EXCLUSIVE')
+  } catch (error) {
+    db?.close()
+    if (/^SQLITE_BUSY/.test(codeOf(error))) throw new StartRefused(heldBy(folder))
+    throw refusalOf(error, lock) ?? error
+  }
+  const holder: Holder = { pid: process.pid, since: new Date().toISOString(), port }
+  writeFileSync(join(folder, HOLDER), JSON.stringify(holder), { mode: 0o600 })
+  const held = db
+  return {
+    release: () => {
+      if (!held.open) return
+      rmSync(join(folder, HOLDER), { force: true })
+      held.close()
+    },
+  }
+}
+
+function heldBy(folder: string): string {
+  let who = 'another Outfit'
+  try {
+    const { pid, since, port } = JSON.parse(readFileSync(join(folder, HOLDER), 'utf8')) as Holder
+    who = `the Outfit at port ${port} (process ${pid}, since ${since})`
+  } catch {
+    // It is just starting or ending; who it is does not matter.
+  }
+  return `${folder} is in use by ${who}. Nothing was changed; use that one, stop it, or give another folder with --data.`
+}
+
+/** Put a database aside under the day and time, so that another may begin; null when there is none. Where it went to. */
+export function setAside(folder: string, now = new Date()): string | null {
+  if (!existsSync(join(folder, DATABASE_FILES[0]))) return null
+  const stamp = now.toISOString().replace(/[:.]/g, '-')
+  const aside = join(folder, 'set-aside', stamp)
+  mkdirSync(aside, { recursive: true, mode: 0o700 })
+  // The log first: a database without its log is an older one, a log without its database is nothing.
+  for (const name of [DATABASE_FILES[2], DATABASE_FILES[1], DATABASE_FILES[0]])
+    if (existsSync(join(folder, name))) renameSync(join(folder, name), join(aside, name))
+  return aside
+}
