@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { Catalogue, Placement } from '../catalogue/index.ts'
 import type { BriefWish } from './brief.ts'
 import { lookAt, type Look } from './look.ts'
@@ -53,5 +54,5 @@ function isTaken(trait: string, shown: string, place: Place, look: Look): boolea
   if (ONLY_YES.includes(trait)) return shown !== 'yes'
   // Bare hands follow the head.
   if (trait === 'colour' && place === 'hands') return look.colour?.family === 'skin'
-  return USUAL[trait] === shown
+  return own(USUAL, trait) === shown
 }

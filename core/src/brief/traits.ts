@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { Layer } from '../catalogue/index.ts'
 import type { Look } from './look.ts'
 import { PLACES, type Place } from './places.ts'
@@ -79,7 +80,7 @@ function beardOf(look: Look): string {
   const beard = layer(look, 'beard')
   if (beard) return String(beard['shape'] ?? 'full')
   const found = layer(look, 'moustache', 'stubble')
-  return found ? BEARD_LAYERS[found.kind]! : (look.printTraits['beard'] ?? 'none')
+  return found ? own(BEARD_LAYERS, found.kind)! : (look.printTraits['beard'] ?? 'none')
 }
 
 function bootOf(look: Look): string | null {
@@ -175,7 +176,7 @@ export const BRIEF_TRAITS: readonly BriefTrait[] = [
     ['plain', 'striped', 'checked', 'dotted', 'knitted', 'figured'],
     (look) => {
       const found = look.layers.find(({ kind }) => kind in PATTERNS)
-      return found ? PATTERNS[found.kind]! : 'plain'
+      return found ? own(PATTERNS, found.kind)! : 'plain'
     },
   ),
   yesNo('glove', 'gloves', 'hands', (look) => look.colour !== undefined && look.colour.family !== 'skin'),

@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import { lightnessOf, type Tone } from '../colour/index.ts'
 import type { Colour } from './types.ts'
 
@@ -88,7 +89,7 @@ export function coloursInText(text: string, palette: readonly Colour[]): NamedCo
   })
   for (const match of rest.matchAll(PLAIN)) {
     const [words, before = '', word = ''] = match
-    const code = ofFamily(FAMILY_WORDS[word]!, `${before} ${word}`, palette)
+    const code = ofFamily(own(FAMILY_WORDS, word)!, `${before} ${word}`, palette)
     if (code !== null) found.push({ at: match.index, code, words, exact: false })
   }
   return found.sort((a, b) => a.at - b.at).map(({ code, words, exact }) => ({ code, words, exact }))
@@ -98,7 +99,7 @@ function ofFamily(family: string, words: string, palette: readonly Colour[]): st
   const said = words.split(/[ -]+/)
   const tone: Tone =
     said.includes('dark') || said.includes('navy') ? 'dark' : /light|pale/.test(words) ? 'light' : 'middle'
-  const finish = said.flatMap((word) => FINISH_WORDS[word] ?? [])[0] ?? 'solid'
+  const finish = said.flatMap((word) => own(FINISH_WORDS, word) ?? [])[0] ?? 'solid'
   const inFamily = palette.filter((colour) => colour.family === family)
   const candidates = inFamily.filter((colour) => colour.finish === finish)
   const wanted = family === 'black' || family === 'white' ? (family === 'black' ? 10 : 95) : TONE_LIGHTNESS[tone]

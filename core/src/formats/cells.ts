@@ -1,3 +1,4 @@
+import { MOST } from '../sourcing/limits.ts'
 import { bandFault, type ShippingBand } from '../market/bands.ts'
 
 /**
@@ -18,7 +19,17 @@ const refuse = (message: string): never => {
 /** The same cell in a column that a file may leave out. */
 export const optional = <T>(cell: Cell<T>): Cell<T> => ({ ...cell, optional: true })
 
-const words = <T extends string | null>(read: (text: string) => T): Cell<T> => ({ read, write: (value) => value ?? '' })
+/** Control characters other than tabs and line ends: no text has them, and pictures and spreadsheets break on them. */
+ 
+export const CONTROL = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFFFE\uFFFF]/
+
+const plain = (value: string) =>
+  CONTROL.test(value) ? refuse('has control characters, which no text has; type it again') : value
+
+const words = <T extends string | null>(read: (text: string) => T): Cell<T> => ({
+  read: (value) => read(plain(value)),
+  write: (value) => value ?? '',
+})
 
 export const text = words((value) => value || refuse('is empty'))
 
@@ -26,33 +37,30 @@ export const textOrNull = words<string | null>((value) => value || null)
 
 const number = (read: (text: string) => number): Cell<number> => ({ read, write: String })
 
-/** A whole number from `least` up to what JavaScript keeps exactly. */
-export const whole = (least: number): Cell<number> =>
+const within = (value: string, read: number, least: number, most: number): number =>
+  read < least ? refuse(`${value} is below ${least}`) : read > most ? refuse(`${value} is above ${most}`) : read
+
+/** A whole number from `least` up to `most`. */
+export const whole = (least: number, most: number): Cell<number> =>
   number((value) => {
     const read = Number(value)
     if (value === '' || !Number.isSafeInteger(read)) return refuse(`"${value}" is not a whole number`)
-    return read < least ? refuse(`${value} is below ${least}`) : read
+    return within(value, read, least, most)
   })
 
-export const wholeOrNull = (least: number): Cell<number | null> => ({
-  read: (value) => (value === '' ? null : whole(least).read(value)),
+export const wholeOrNull = (least: number, most: number): Cell<number | null> => ({
+  read: (value) => (value === '' ? null : whole(least, most).read(value)),
   write: (value) => (value === null ? '' : String(value)),
 })
 
 /** A taking-apart level (core/catalogue), or nothing where it follows from the slot. */
-export const levelOrNull: Cell<number | null> = {
-  read: (value) => {
-    const level = wholeOrNull(0).read(value)
-    return level !== null && level > 5 ? refuse(`${value} is above 5`) : level
-  },
-  write: (value) => (value === null ? '' : String(value)),
-}
+export const levelOrNull: Cell<number | null> = wholeOrNull(0, 5)
 
-export const decimal = (least: number): Cell<number> =>
+export const decimal = (least: number, most: number): Cell<number> =>
   number((value) => {
     const read = Number(value)
     if (value === '' || !Number.isFinite(read)) return refuse(`"${value}" is not a number`)
-    return read < least ? refuse(`${value} is below ${least}`) : read
+    return within(value, read, least, most)
   })
 
 export const oneOf = <T extends string>(...choices: readonly T[]): Cell<T> =>
@@ -73,11 +81,14 @@ export const hex = words((value) =>
   /^#[0-9a-f]{6}$/i.test(value) ? value.toUpperCase() : refuse(`"${value}" is not a colour as #RRGGBB`),
 )
 
-export const date = words((value) =>
-  /^\d{4}-\d{2}-\d{2}$/.test(value) && !Number.isNaN(Date.parse(value))
-    ? value
-    : refuse(`"${value}" is not a date as YYYY-MM-DD`),
-)
+/** Whether a text is a day of the calendar, ISO 8601; 30 February is none, though Date takes it for one in March. */
+export const isDate = (value: string): boolean => {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) return false
+  const day = new Date(value)
+  return day.getUTCDate() === Number(value.slice(8)) && day.getUTCMonth() + 1 === Number(value.slice(5, 7))
+}
+
+export const date = words((value) => (isDate(value) ? value : refuse(`"${value}" is not a date as YYYY-MM-DD`)))
 
 const CURRENCIES = new Set(Intl.supportedValuesOf('currency'))
 
@@ -121,7 +132,7 @@ export const someOf = <T extends string>(...choices: readonly T[]): Cell<T[]> =>
 export const traits: Cell<Record<string, string>> = {
   read: (value) =>
     Object.fromEntries(
-      entriesOf(value).map((pair) => {
+      entriesOf(plain(value)).map((pair) => {
         const at = pair.indexOf('=')
         return at > 0
           ? [pair.slice(0, at).trim(), pair.slice(at + 1).trim()]
@@ -159,7 +170,10 @@ export const bands: Cell<ShippingBand[]> = {
   read: (value) => {
     const read = list.read(value).map((pair) => {
       const [upTo = '', price = ''] = pair.split('=')
-      return { upTo: upTo === 'any' ? null : whole(0).read(upTo), price: whole(0).read(price) }
+      return {
+        upTo: upTo === 'any' ? null : whole(0, MOST.band).read(upTo),
+        price: whole(0, MOST.money).read(price),
+      }
     })
     const fault = bandFault(read)
     if (fault) refuse(fault.message)

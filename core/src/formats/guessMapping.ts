@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { Mapping } from './readTable.ts'
 import { columnsOf, TABLES, type TableName } from './tables.ts'
 
@@ -46,7 +47,7 @@ export function guessMapping(table: TableName, header: readonly string[]): Mappi
   }
   const columns = columnsOf(table).map(({ name }) => name)
   for (const column of columns) take(column, [bare(column)])
-  for (const column of columns) take(column, SYNONYMS[column] ?? [])
+  for (const column of columns) take(column, own(SYNONYMS, column) ?? [])
   return mapping
 }
 

@@ -1,4 +1,13 @@
-export { TABLES, RELEASE_KINDS, OFFER_KINDS, CONDITIONS, columnsOf, type TableName, type TableRow } from './tables.ts'
+export {
+  TABLES,
+  YEAR,
+  RELEASE_KINDS,
+  OFFER_KINDS,
+  CONDITIONS,
+  columnsOf,
+  type TableName,
+  type TableRow,
+} from './tables.ts'
 export {
   CSV_OPTIONS,
   delimiterOf,
@@ -13,7 +22,7 @@ export {
 } from './readTable.ts'
 export { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE, TABLE_FILE_LIMIT, tableTooLarge } from './fileLimits.ts'
 export type { ImportReport } from './importReport.ts'
-export { traits as traitsCell } from './cells.ts'
+export { CONTROL, isDate, traits as traitsCell } from './cells.ts'
 export { writeCsv, writeTable } from './writeCsv.ts'
 export { guessMapping, guessTable } from './guessMapping.ts'
 export { guessPart, type PartGuess } from './guessPart.ts'

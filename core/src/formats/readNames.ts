@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import { parse } from 'csv-parse/browser/esm/sync'
 import { CSV_OPTIONS, delimiterOf } from './readTable.ts'
 
@@ -79,7 +80,7 @@ function rowsOf(text: string, faults: NameFault[]): { line: number; cells: Cells
   const first = lines.findIndex((one) => one.trim() !== '')
   if (first < 0) return []
   const delimiter = delimiterOf(lines[first]!)
-  const columns = lines[first]!.split(delimiter).map((head) => HEADERS[head.trim().toLowerCase()])
+  const columns = lines[first]!.split(delimiter).map((head) => own(HEADERS, head.trim().toLowerCase()))
   if (!columns.includes('name'))
     return lines.flatMap((one, i) => (one.trim() === '' ? [] : [{ line: i + 1, cells: { name: one.trim() } }]))
   try {

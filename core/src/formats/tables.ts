@@ -1,11 +1,15 @@
 import { CONNECTIONS, COVERS, FINISHES, PART_KINDS, SLOTS } from '../catalogue/index.ts'
 import { STANDINGS } from '../market/bands.ts'
+import { MOST } from '../sourcing/limits.ts'
 import { SHIPPING_BASES } from '../sourcing/types.ts'
 import * as cell from './cells.ts'
 
 export const RELEASE_KINDS = ['box', 'blind pack', 'book', 'magazine', 'kiosk gift'] as const
 export const OFFER_KINDS = ['part', 'figure', 'release'] as const
 export const CONDITIONS = ['new', 'used'] as const
+
+/** Years a part, figure or release may be of. */
+export const YEAR = { least: 1900, most: 2100 } as const
 
 type Columns = Record<string, cell.Cell<unknown>>
 
@@ -19,9 +23,9 @@ export const TABLES = {
     name: cell.text,
     kind: cell.oneOf(...PART_KINDS),
     silhouette: cell.text,
-    neckThickness: cell.decimal(0),
-    height: cell.decimal(0),
-    mass: cell.decimal(0),
+    neckThickness: cell.decimal(0, 50),
+    height: cell.decimal(0, 100),
+    mass: cell.decimal(0, 500),
     connections: cell.optional(cell.someOf(...CONNECTIONS)),
     covers: cell.optional(cell.someOf(...COVERS)),
     traits: cell.traits,
@@ -40,7 +44,7 @@ export const TABLES = {
     mould: cell.text,
     colours: cell.list,
     print: cell.optional(cell.textOrNull),
-    year: cell.optional(cell.wholeOrNull(1900)),
+    year: cell.optional(cell.wholeOrNull(YEAR.least, YEAR.most)),
   },
   components: {
     assembly: cell.text,
@@ -48,34 +52,39 @@ export const TABLES = {
     part: cell.text,
     level: cell.optional(cell.levelOrNull),
   },
-  figures: { code: cell.text, name: cell.text, year: cell.whole(1900) },
-  'figure-parts': { figure: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text, order: cell.whole(0) },
+  figures: { code: cell.text, name: cell.text, year: cell.whole(YEAR.least, YEAR.most) },
+  'figure-parts': { figure: cell.text, slot: cell.oneOf(...SLOTS), part: cell.text, order: cell.whole(0, 100) },
   releases: {
     code: cell.text,
     name: cell.text,
     kind: cell.oneOf(...RELEASE_KINDS),
-    year: cell.whole(1900),
-    price: cell.whole(0),
+    year: cell.whole(YEAR.least, YEAR.most),
+    price: cell.whole(0, MOST.money),
     currency: cell.currency,
     inProduction: cell.flag,
   },
-  'release-contents': { release: cell.text, kind: cell.oneOf('part', 'figure'), code: cell.text, qty: cell.whole(1) },
-  'case-contents': { release: cell.text, figure: cell.text, qty: cell.whole(1) },
+  'release-contents': {
+    release: cell.text,
+    kind: cell.oneOf('part', 'figure'),
+    code: cell.text,
+    qty: cell.whole(1, MOST.pack),
+  },
+  'case-contents': { release: cell.text, figure: cell.text, qty: cell.whole(1, MOST.pack) },
   bins: {
     code: cell.text,
     name: cell.text,
     figure: cell.optional(cell.textOrNull),
     parent: cell.optional(cell.textOrNull),
-    x: cell.optional(cell.wholeOrNull(0)),
-    y: cell.optional(cell.wholeOrNull(0)),
-    w: cell.optional(cell.wholeOrNull(1)),
-    h: cell.optional(cell.wholeOrNull(1)),
+    x: cell.optional(cell.wholeOrNull(0, 10_000)),
+    y: cell.optional(cell.wholeOrNull(0, 10_000)),
+    w: cell.optional(cell.wholeOrNull(1, 10_000)),
+    h: cell.optional(cell.wholeOrNull(1, 10_000)),
     holder: cell.optional(cell.textOrNull),
   },
   owned: {
     part: cell.text,
     bin: cell.text,
-    qty: cell.whole(1),
+    qty: cell.whole(1, MOST.qty),
     condition: cell.optional(cell.oneOfOr('used', ...CONDITIONS)),
     date: cell.date,
     reason: cell.text,
@@ -85,26 +94,26 @@ export const TABLES = {
     name: cell.text,
     country: cell.text,
     currency: cell.currency,
-    minimum: cell.whole(0),
-    handling: cell.whole(0),
-    arrivesInDays: cell.whole(0),
-    rating: cell.wholeOrNull(1),
+    minimum: cell.whole(0, MOST.money),
+    handling: cell.whole(0, MOST.money),
+    arrivesInDays: cell.whole(0, 365),
+    rating: cell.wholeOrNull(1, 5),
     shippingBasis: cell.oneOf(...SHIPPING_BASES),
     shippingBands: cell.bands,
     notes: cell.optional(cell.textOrNull),
     standing: cell.optional(cell.oneOfOr('none', ...STANDINGS)),
   },
-  rates: { date: cell.date, from: cell.currency, to: cell.currency, rate: cell.decimal(0.000001) },
+  rates: { date: cell.date, from: cell.currency, to: cell.currency, rate: cell.decimal(0.000001, 1_000_000) },
   offers: {
     date: cell.date,
     seller: cell.text,
     kind: cell.oneOf(...OFFER_KINDS),
     code: cell.text,
     condition: cell.oneOf(...CONDITIONS),
-    price: cell.whole(0),
+    price: cell.whole(0, MOST.money),
     currency: cell.currency,
-    stock: cell.whole(0),
-    multiple: cell.whole(1),
+    stock: cell.whole(0, MOST.qty),
+    multiple: cell.whole(1, MOST.pack),
   },
 } satisfies Record<string, Columns>
 

@@ -2,8 +2,11 @@ import { stringify } from 'csv-stringify/browser/esm/sync'
 import type { Cell } from './cells.ts'
 import { columnsOf, TABLES, type TableName, type TableRow } from './tables.ts'
 
-/** Text a spreadsheet would run as a formula, also behind apostrophes that are the text's own. */
-const FORMULA = /^'*[=+\-@\t\r]/
+/**
+ * Text a spreadsheet would run as a formula: behind blanks and line ends, which some drop, with the signs as East Asian
+ * keyboards write them, and also behind apostrophes that are the text's own.
+ */
+const FORMULA = /^'*(?:[\t\r]|\s*[=+\-@\uFF1D\uFF0B\uFF0D\uFF20])/
 
 /**
  * Rows as CSV (RFC 4180) under a header. Text cells a spreadsheet would run as a formula get a leading apostrophe.

@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { Layer } from '../catalogue/index.ts'
 import { FACE_LAYERS } from './face.ts'
 import { MEASURES, type LegLength } from './geometry.ts'
@@ -22,7 +23,7 @@ function printOn(
   flip: boolean,
 ) {
   const surface = flip ? pen.under(scaling(-1, 1)) : pen
-  for (const layer of layers) table[layer.kind]?.(contextFor(layer, surface, base.hex, outline, hexOf))
+  for (const layer of layers) own(table, layer.kind)?.(contextFor(layer, surface, base.hex, outline, hexOf))
 }
 
 /** A head (origin in its middle) with one of its faces. `back` undoes the mirrored view for what is printed. */
@@ -34,7 +35,7 @@ export function drawHead(
   back = false,
   silhouette = 'head',
 ) {
-  const { outline, under, over } = HEADS[silhouette] ?? HEADS['head']!
+  const { outline, under, over } = own(HEADS, silhouette) ?? HEADS['head']!
   under?.(pen, skin)
   pen.piece(outline, skin)
   printOn(pen, face, FACE_LAYERS, skin, outline, hexOf, back)
@@ -103,7 +104,7 @@ export const SLEEVES: Record<string, string> = {
 
 /** An arm hanging straight down from 0,0 with its print. */
 export function drawArm(pen: Pen, cloth: Paint, layers: readonly Layer[], hexOf: HexOf, silhouette = 'arm') {
-  const outline = SLEEVES[silhouette] ?? SLEEVE
+  const outline = own(SLEEVES, silhouette) ?? SLEEVE
   pen.piece(outline, cloth)
   printOn(pen, layers, ARM_LAYERS, cloth, outline, hexOf, false)
   if (layers.length) pen.line(outline)
@@ -127,7 +128,7 @@ export const HANDS: Record<string, (pen: Pen, skin: Paint) => void> = {
 
 /** A hand, origin at its middle; a mitt with the crease of the thumb where no silhouette is known. */
 export function drawHand(pen: Pen, skin: Paint, silhouette = 'hand') {
-  ;(HANDS[silhouette] ?? HANDS['hand']!)(pen, skin)
+  ;(own(HANDS, silhouette) ?? HANDS['hand']!)(pen, skin)
 }
 
 const HIP_BAND = rect(-MEASURES.hips.width / 2, 0, MEASURES.hips.width, MEASURES.hips.height, 7)

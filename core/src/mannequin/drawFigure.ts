@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
 import { armPen, drawArm, drawHand, drawHead, drawHips, drawLeg, drawNeck, drawTorso, mitt } from './body.ts'
 import { FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts'
@@ -8,7 +9,7 @@ import { withoutCutOff, type Stretch } from './cutOff.ts'
 import { COMPANIONS, LOWER_PIECES, WAIST_PIECES } from './lowerAndWaist.ts'
 import { NECK_PIECES } from './neckPieces.ts'
 import { ellipse, scaling, translation, type Matrix } from './path.ts'
-import { paint, penFor, type Pen, type Shape } from './pen.ts'
+import { INK, paint, penFor, type Pen, type Shape } from './pen.ts'
 import { FACE_PIECES, FEET_PIECES, plainBand, WRIST_PIECES } from './smallPieces.ts'
 import { BARE, layersSeen, WOOD, wornBySlot, type Worn } from './worn.ts'
 
@@ -23,6 +24,8 @@ export interface Drawing {
   anchors: Partial<Record<Slot, { x: number; y: number }>>
   /** From the ground to the top of the headgear, in millimetres. */
   height: number
+  /** Why it shows the plain doll, where what it wears could not be drawn. */
+  undrawable?: string
 }
 
 /** How far below the shoulders the longest cloth hangs, in figure units. */
@@ -36,13 +39,36 @@ const OVER_SLEEVES = new Set(['oilskin-cape', 'shawl', 'long-scarf'])
 const OVER_CHIN = new Set(['beard-piece'])
 
 /**
- * Draw a figure. Slots of the body that are not dressed show the bare doll, so that a start looks like a start.
- * Deterministic; O(shapes). A companion stands at the figure's left. `flat` leaves out what covers nothing.
+ * Draw a figure; where what it wears cannot be drawn, the plain doll with a mark, since one faulty entry must not take a
+ * whole shelf with it.
  */
-export function drawFigure(
+export function drawFigure(placements: readonly Placement[], catalogue: Catalogue, options: DrawOptions = {}): Drawing {
+  try {
+    return drawDressed(placements, catalogue, options)
+  } catch (error) {
+    const doll = drawDressed([], catalogue, options)
+    const pen = penFor(doll.shapes, 'plinth').under(translation(0, -118))
+    pen.area('M0 -26L26 20L-26 20Z', '#D9573F')
+    pen.line('M0 -26L26 20L-26 20Z', INK, 1.6)
+    pen.line('M0 -10L0 5M0 12L0 12.5', '#FFFFFF', 5)
+    return { ...doll, undrawable: (error as Error).message }
+  }
+}
+
+export interface DrawOptions {
+  view?: View
+  plinth?: boolean
+  flat?: boolean
+}
+
+/**
+ * Draw a figure. Slots of the body that are not dressed show the bare doll, so that a start looks like a start.
+ * Throws on a faulty catalogue. Deterministic; O(shapes). A companion stands at the figure's left. `flat` leaves out what covers nothing.
+ */
+export function drawDressed(
   placements: readonly Placement[],
   catalogue: Catalogue,
-  { view = 'front' as View, plinth = true, flat = false } = {},
+  { view = 'front', plinth = true, flat = false }: DrawOptions = {},
 ): Drawing {
   const worn = wornBySlot(placements, catalogue)
   const one = (slot: Slot) => worn.get(slot)?.[0]
@@ -97,7 +123,7 @@ export function drawFigure(
     ;(worn.get('beside') ?? []).forEach((companion, index) => {
       const x = index === 0 ? 82 : -82
       const pen = penAt('beside', x, 0)
-      track(companion, () => COMPANIONS[companion.mould.silhouette]?.(pen, companion.paints, back))
+      track(companion, () => own(COMPANIONS, companion.mould.silhouette)?.(pen, companion.paints, back))
       emblem(pen, companion, 'beside')
       if (index === 0) anchor('beside', x, -30)
     })
@@ -106,7 +132,7 @@ export function drawFigure(
     (worn?.recipe.front ?? []).filter((layer) => view === 'front' || !FRONT_OF_LEG.has(layer.kind))
   const legs = () => {
     if (lowerPiece) {
-      const draw = LOWER_PIECES[lowerPiece.mould.silhouette] ?? LOWER_PIECES['skirt']!
+      const draw = own(LOWER_PIECES, lowerPiece.mould.silhouette) ?? LOWER_PIECES['skirt']!
       track(lowerPiece, () => draw(penAt('lower', 0, hipTop), lowerPiece.paints, sole - hipTop))
       anchor('lower', 0, hipTop + 40)
       return
@@ -126,7 +152,7 @@ export function drawFigure(
   const waist = () => {
     const piece = one('waist')
     if (!piece) return
-    const drawing = WAIST_PIECES[piece.mould.silhouette]
+    const drawing = own(WAIST_PIECES, piece.mould.silhouette)
     const draw = (back ? drawing?.back : undefined) ?? drawing?.front
     track(piece, () => draw?.(penAt('waist', 0, hipTop), piece.paints, sole - hipTop))
     emblem(penAt('waist', 0, hipTop), piece, 'waist')
@@ -144,7 +170,7 @@ export function drawFigure(
   const neck = (which: (silhouette: string) => boolean) => {
     neckPieces.forEach((piece) => {
       if (!which(piece.mould.silhouette)) return
-      const drawing = NECK_PIECES[piece.mould.silhouette]
+      const drawing = own(NECK_PIECES, piece.mould.silhouette)
       const draw = back ? drawing?.back : drawing?.front
       const pen = back ? drape(drawing) : torsoPen('neck')
       track(piece, () => draw?.(pen, piece.paints))
@@ -159,10 +185,10 @@ export function drawFigure(
       if (!item) continue
       const { x, y } = mitt(side)
       const pen = penAt(slot, x, torsoTop + y)
-      const own = side > 0 ? pen.under(scaling(-1, 1)) : pen
-      track(item, () => ITEMS[item.mould.silhouette]?.(own, item.paints))
-      emblem(own, item, 'held')
-      const [dx, dy] = ITEM_POINTS[item.mould.silhouette] ?? [0, 0]
+      const itsPen = side > 0 ? pen.under(scaling(-1, 1)) : pen
+      track(item, () => own(ITEMS, item.mould.silhouette)?.(itsPen, item.paints))
+      emblem(itsPen, item, 'held')
+      const [dx, dy] = own(ITEM_POINTS, item.mould.silhouette) ?? [0, 0]
       anchor(slot, x - side * dx, torsoTop + y + dy)
     }
   }
@@ -181,7 +207,7 @@ export function drawFigure(
       drawArm(sidePen(armSlot), (arm?.paints ?? BARE).main, arm?.recipe.front ?? [], hexOf, arm?.mould.silhouette)
       const wristSlot = side < 0 ? 'wristRight' : 'wristLeft'
       const wrist = one(wristSlot)
-      if (wrist) (WRIST_PIECES[wrist.mould.silhouette] ?? plainBand)(sidePen(wristSlot), wrist.paints)
+      if (wrist) (own(WRIST_PIECES, wrist.mould.silhouette) ?? plainBand)(sidePen(wristSlot), wrist.paints)
       anchor(wristSlot, x, torsoTop + y - 14)
       anchor(handSlot, x, torsoTop + y)
       anchor(armSlot, side * 44, torsoTop + 34)
@@ -193,7 +219,7 @@ export function drawFigure(
     anchor('head', 12, headMiddle + 8)
     neck((silhouette) => OVER_CHIN.has(silhouette) && !back)
     const mask = one('face')
-    if (mask) FACE_PIECES[mask.mould.silhouette]?.[view]?.(headPen('face'), mask.paints)
+    if (mask) own(FACE_PIECES, mask.mould.silhouette)?.[view]?.(headPen('face'), mask.paints)
     anchor('face', 0, headMiddle - 2)
     for (const part of headdress) onHead(part, view)
     anchor('headgear', -12, headMiddle - 32)
@@ -205,7 +231,7 @@ export function drawFigure(
   }
   const under = one('feet')
   if (under) {
-    const draw = FEET_PIECES[under.mould.silhouette] ?? FEET_PIECES['riser-plate']!
+    const draw = own(FEET_PIECES, under.mould.silhouette) ?? FEET_PIECES['riser-plate']!
     // One that lifts nothing is a sheet, and still seen.
     draw(penAt('feet', 0, 0), under.paints, Math.max(riser, 3))
     anchor('feet', 30, -riser / 2)
@@ -222,7 +248,7 @@ export function drawFigure(
   } else {
     for (const part of headdress) onHead(part, 'behind')
     for (const piece of [...neckPieces].reverse()) {
-      const drawing = NECK_PIECES[piece.mould.silhouette]
+      const drawing = own(NECK_PIECES, piece.mould.silhouette)
       track(piece, () => drawing?.behind?.(drape(drawing), piece.paints))
     }
     companions()

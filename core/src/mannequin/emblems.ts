@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { Layer } from '../catalogue/index.ts'
 import { ITEM_POINTS } from './items.ts'
 import { contextFor, type LayerDrawing } from './layer.ts'
@@ -42,7 +43,8 @@ export const EMBLEM_LAYERS: Record<string, LayerDrawing> = {
     pen.area(d, colour('colour', '#F3EBD8'))
     pen.line(d, INK, 1.1)
   },
-  mark: ({ pen, colour, word }) => (MARKS[word('shape', 'star')] ?? MARKS['star']!)(pen, colour('colour', '#C9A24A')),
+  mark: ({ pen, colour, word }) =>
+    (own(MARKS, word('shape', 'star')) ?? MARKS['star']!)(pen, colour('colour', '#C9A24A')),
 }
 
 export const MARK_SHAPES = Object.keys(MARKS)
@@ -71,9 +73,9 @@ export function emblemPoint(
   silhouette: string,
   back: boolean,
 ): readonly [number, number] | null {
-  if (kind === 'headgear') return back ? null : (ON_HEADGEAR[silhouette] ?? [0, -33])
-  if (kind === 'neck') return (ON_NECK[silhouette] ?? { front: [0, 40], back: [0, 40] })[back ? 'back' : 'front']
-  if (kind === 'held') return ITEM_POINTS[silhouette] ?? [0, 0]
+  if (kind === 'headgear') return back ? null : (own(ON_HEADGEAR, silhouette) ?? [0, -33])
+  if (kind === 'neck') return (own(ON_NECK, silhouette) ?? { front: [0, 40], back: [0, 40] })[back ? 'back' : 'front']
+  if (kind === 'held') return own(ITEM_POINTS, silhouette) ?? [0, 0]
   return kind === 'beside' ? [0, -24] : [0, 18]
 }
 
@@ -86,5 +88,5 @@ export function drawEmblem(
   hexOf: (code: string) => string | undefined,
 ): void {
   const at = pen.under(translation(x, y))
-  for (const layer of layers) EMBLEM_LAYERS[layer.kind]?.(contextFor(layer, at, base.hex, '', hexOf))
+  for (const layer of layers) own(EMBLEM_LAYERS, layer.kind)?.(contextFor(layer, at, base.hex, '', hexOf))
 }

@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { LayerDrawing } from './layer.ts'
 import { ellipse, rect } from './path.ts'
 import { darker, INK, mixInto } from './pen.ts'
@@ -72,7 +73,7 @@ const EYES: Record<string, (c: Parameters<LayerDrawing>[0]) => void> = {
   },
 }
 
-const pick = <T>(table: Record<string, T>, name: string, fallback: string): T => table[name] ?? table[fallback]!
+const pick = <T>(table: Record<string, T>, name: string, fallback: string): T => own(table, name) ?? table[fallback]!
 
 /** Choices of the `shape` setting of face layers, by layer. */
 export const FACE_SHAPES: Record<string, readonly string[]> = {

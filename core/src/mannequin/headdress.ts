@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import { overHairOf } from '../anatomy/index.ts'
 import { HEADGEAR, type HeadgearDrawing } from './headgear.ts'
 import { boundsOf, rect } from './path.ts'
@@ -20,7 +21,7 @@ export function headPieces(worn: readonly Worn[]): HeadPiece[] {
   const [inner, outer] = worn
   const piece = (one: Worn, tucked = false): HeadPiece => ({
     worn: one,
-    drawing: HEADGEAR[one.mould.silhouette] ?? HEADGEAR['crop']!,
+    drawing: own(HEADGEAR, one.mould.silhouette) ?? HEADGEAR['crop']!,
     tucked,
   })
   if (!inner) return []

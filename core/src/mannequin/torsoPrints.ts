@@ -1,3 +1,4 @@
+import { own } from '../base/index.ts'
 import type { LayerDrawing } from './layer.ts'
 import { ellipse, rect } from './path.ts'
 import { darker, INK } from './pen.ts'
@@ -178,7 +179,7 @@ export const TORSO_LAYERS: Record<string, LayerDrawing> = {
     pen.line('M0 55L0 30Q12 32 12 44', hex, 3)
   },
   number: ({ pen, colour, word }) => {
-    pen.line(DIGITS[word('digit', '1')] ?? DIGITS['1']!, colour('colour', '#F3EBD8'), 4.4)
+    pen.line(own(DIGITS, word('digit', '1')) ?? DIGITS['1']!, colour('colour', '#F3EBD8'), 4.4)
   },
   patches: ({ pen, colour, outline }) => {
     const d = 'M14 54L34 52L36 72L16 74Z'

@@ -11,7 +11,9 @@ import { WorkerPlanRunner, type PlanRunner } from '../sourcing/planRunner.ts'
 import { AppModule } from './appModule.ts'
 import { Databases } from './database.ts'
 import type { Door } from './door.ts'
-import { localOnly } from './guard.ts'
+import { bodies } from './bodies.ts'
+import { ownPagesOnly, sessions } from './guard.ts'
+import { problemBody } from './problem.ts'
 import type { Settings } from './settings.ts'
 import { validation } from './validation.ts'
 
@@ -34,11 +36,8 @@ const CONTENT_SECURITY = {
 /** Faults are thrown to whoever started it, who says them in a sentence; the process does not end by itself. */
 export const QUIET = { logger: ['error', 'warn'] as LogLevel[], abortOnError: false }
 
-/** Requests a minute from one address; a busy bench makes a few a second. */
+/** Requests a minute from one session; a busy bench makes a few a second. */
 const REQUESTS_PER_MINUTE = 1200
-
-/** Largest body taken: an import file as text. */
-const BODY_LIMIT = '64mb'
 
 /**
  * Put the application together without listening. `runner` solves plans, in worker threads unless said otherwise; with a
@@ -61,26 +60,28 @@ export async function createApp(
     ? NestFactory.create<NestExpressApplication>(module, door.adapter(), options)
     : NestFactory.create<NestExpressApplication>(module, options))
   app.disable('x-powered-by')
-  app.use(localOnly)
+  app.use(ownPagesOnly)
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }))
+  const { give, keyOf } = sessions()
+  app.use(give)
   app.use(
     '/api',
     rateLimit({
+      keyGenerator: keyOf,
+      // The key is no address a client may choose.
+      validate: { keyGeneratorIpFallback: false },
       windowMs: 60_000,
       limit: REQUESTS_PER_MINUTE,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       handler: (_request, response) =>
-        void response.status(429).type('application/problem+json').json({
-          type: 'about:blank',
-          title: 'Too Many Requests',
-          status: 429,
-          detail: 'That is more than the server takes in a minute. Wait a little and try again.',
-          errors: [],
-        }),
+        void response
+          .status(429)
+          .type('application/problem+json')
+          .json(problemBody(429, 'That is more than the server takes in a minute. Wait a little and try again.')),
     }),
   )
-  app.use(express.json({ limit: BODY_LIMIT }))
+  app.use(bodies())
   app.setGlobalPrefix('api')
   app.useGlobalPipes(validation())
   app.enableShutdownHooks()

@@ -69,7 +69,7 @@ function readingIn(folder: string): DataSourceOptions {
  * under way is seen by nobody but itself.
  */
 export class Databases implements OnApplicationShutdown {
-  private constructor(
+  constructor(
     private readonly folder: string,
     readonly writing: DataSource,
     readonly reading: DataSource,

@@ -10,12 +10,30 @@ export interface FieldFault {
   message: string
 }
 
+/** Faults told one by one; nobody mends more before asking again, and an answer must not be larger than the question. */
+const MOST_FAULTS = 50
+
 /** An answer of RFC 9457: a status, a sentence for the person, and the faults by field. */
 export class Problem extends HttpException {
   constructor(status: number, detail: string, errors: FieldFault[] = [], extra: Record<string, unknown> = {}) {
-    super({ detail, errors, ...extra }, status)
+    super({ detail, errors: told(errors), ...extra }, status)
   }
 }
+
+function told(errors: readonly FieldFault[]): FieldFault[] {
+  const more = errors.length - MOST_FAULTS
+  if (more <= 0) return [...errors]
+  return [...errors.slice(0, MOST_FAULTS), { field: '', message: `and ${more.toLocaleString('en')} more` }]
+}
+
+/** The body of a problem of which there is no more to say. */
+export const problemBody = (status: number, detail: string) => ({
+  type: 'about:blank',
+  title: STATUS_CODES[status],
+  status,
+  detail,
+  errors: [] as FieldFault[],
+})
 
 export const notFound = (what: string, id: string) => new Problem(404, `There is no ${what} ${id}.`)
 
@@ -40,22 +58,24 @@ export class ProblemFilter implements ExceptionFilter {
       : 500
     const status = known ? error.getStatus() : bodyStatus
     if (status >= 500 && !storage) this.log.error(error)
+    const tooLarge = (error as { type?: string }).type === 'entity.too.large'
     const body = known ? error.getResponse() : {}
-    const fields = typeof body === 'object' ? (body as Record<string, unknown>) : { detail: body }
+    const fields =
+      typeof body === 'object' ? (body as Record<string, unknown> & { message?: string }) : { detail: body }
     const { message, error: _name, statusCode: _status, ...rest } = fields
     response
       .status(status)
       .type('application/problem+json')
       .json({
-        type: 'about:blank',
-        title: STATUS_CODES[status],
-        status,
-        detail:
+        ...problemBody(
+          status,
           message ??
-          (status >= 500
-            ? 'Something went wrong on our side. Nothing was written; try again.'
-            : (error as Error).message),
-        errors: [],
+            (status >= 500
+              ? 'Something went wrong on our side. Nothing was written; try again.'
+              : tooLarge
+                ? 'The body is larger than what is taken at once. Nothing was written.'
+                : (error as Error).message),
+        ),
         ...rest,
       })
   }

@@ -15,8 +15,9 @@ afterAll(() => server.stop())
 
 type Saved = { code: string; made: boolean; fulfilled: { part: string }[] }
 const make = async (table: string, body: object) => (await server.send<Saved>('POST', `catalogue/${table}`, body)).body
+/** Whatever was read before, so that each test says only what it is about. */
 const put = (table: string, code: string, body: object) =>
-  server.send<Saved & ProblemBody>('PUT', `catalogue/${table}/${code}`, body)
+  server.send<Saved & ProblemBody>('PUT', `catalogue/${table}/${code}`, { was: {}, ...body })
 const refusal = async (table: string, body: object) => {
   const answer = await server.send<ProblemBody>('POST', `catalogue/${table}`, body)
   return [answer.status, ...answer.body.errors.map(({ field }) => field)]

@@ -18,6 +18,7 @@ import {
   MinLength,
   ValidateNested,
 } from 'class-validator'
+import { IsTexts } from '../app/isTexts.ts'
 import {
   CONNECTIONS,
   COVERS,
@@ -31,13 +32,14 @@ import {
   type PartKind,
   type Slot,
 } from '@outfit/core/catalogue'
-import { RELEASE_KINDS } from '@outfit/core/formats'
-
-const YEAR = { least: 1900, most: 2100 }
+import { RELEASE_KINDS, YEAR } from '@outfit/core/formats'
+import { MOST } from '@outfit/core/sourcing'
 
 /** What every entry of the catalogue has besides its code, which is in the address. */
 class Named {
   @IsString() @MinLength(1) @MaxLength(120) name: string
+  /** What was read of it before it was changed; needed for an entry there is. */
+  @IsOptional() @IsObject() was?: Record<string, unknown>
 }
 
 export class ColourBody extends Named {
@@ -54,7 +56,7 @@ export class MouldBody extends Named {
   @IsNumber() @Min(0) @Max(500) mass: number
   @IsArray() @IsIn(CONNECTIONS, { each: true }) connections: Connection[]
   @IsArray() @IsIn(COVERS, { each: true }) covers: Cover[]
-  @IsObject() traits: Record<string, string>
+  @IsTexts() traits: Record<string, string>
 }
 
 export class PrintBody extends Named {
@@ -62,7 +64,7 @@ export class PrintBody extends Named {
   // Layers have settings of their own, so they are checked by what the mannequin knows and not field by field.
   @IsArray() @ArrayMaxSize(40) @IsObject({ each: true }) front: Layer[]
   @IsArray() @ArrayMaxSize(40) @IsObject({ each: true }) back: Layer[]
-  @IsObject() traits: Record<string, string>
+  @IsTexts() traits: Record<string, string>
 }
 
 export class ComponentBody {
@@ -95,13 +97,13 @@ export class FigureBody extends Named {
 export class ContentBody {
   @IsIn(['part', 'figure']) kind: 'part' | 'figure'
   @IsString() code: string
-  @IsInt() @Min(1) @Max(10_000) qty: number
+  @IsInt() @Min(1) @Max(MOST.pack) qty: number
 }
 
 export class ReleaseBody extends Named {
   @IsIn(RELEASE_KINDS) kind: (typeof RELEASE_KINDS)[number]
   @IsInt() @Min(YEAR.least) @Max(YEAR.most) year: number
-  @IsInt() @Min(0) price: number
+  @IsInt() @Min(0) @Max(MOST.money) price: number
   @Matches(/^[A-Z]{3}$/, { message: 'currency must be three capital letters' }) currency: string
   @IsBoolean() inProduction: boolean
   @IsOptional() @Length(64, 64) photo: string | null

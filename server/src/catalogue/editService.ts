@@ -5,6 +5,7 @@ import { catalogueOf, type Editable, type Fulfilled, type Placement, type SavedE
 import type { Reject, TableName, TableRow } from '@outfit/core/formats'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
+import { alike, refuseStale, type Read } from '../app/stale.ts'
 import { Writer } from '../app/writer.ts'
 import { RowChecker } from '../import/rowChecker.ts'
 import { TABLE_TARGETS } from '../import/tableTargets.ts'
@@ -35,18 +36,43 @@ interface OwnRows {
   field: string
   /** What the body says in other words than the table. */
   also?: (entry: never) => object
+  /** A row in the words of the body. */
+  told: (row: ObjectLiteral) => object
 }
 const OWN_ROWS: Partial<Record<Editable, readonly OwnRows[]>> = {
-  parts: [{ table: 'components', entity: ComponentEntity, owner: 'assembly', field: 'components' }],
-  figures: [{ table: 'figure-parts', entity: FigurePartEntity, owner: 'figure', field: 'worn' }],
+  parts: [
+    {
+      table: 'components',
+      entity: ComponentEntity,
+      owner: 'assembly',
+      field: 'components',
+      told: ({ slot, part, level }) => ({ slot, part, level }),
+    },
+  ],
+  figures: [
+    {
+      table: 'figure-parts',
+      entity: FigurePartEntity,
+      owner: 'figure',
+      field: 'worn',
+      told: ({ slot, part, order }) => ({ slot, part, order }),
+    },
+  ],
   releases: [
-    { table: 'release-contents', entity: ReleaseContentEntity, owner: 'release', field: 'contents' },
+    {
+      table: 'release-contents',
+      entity: ReleaseContentEntity,
+      owner: 'release',
+      field: 'contents',
+      told: ({ kind, code, qty }) => ({ kind, code, qty }),
+    },
     {
       table: 'case-contents',
       entity: CaseContentEntity,
       owner: 'release',
       field: 'cases',
       also: ({ code }: { code: string }) => ({ figure: code }),
+      told: ({ figure, qty }) => ({ kind: 'figure', code: figure, qty }),
     },
   ],
 }
@@ -91,12 +117,25 @@ export class EditService {
     })
   }
 
-  /** Make or replace the entry of a code. */
+  /** Make the entry of a code, or replace it. Refused with 409 when another changed it since it was read. */
   save<T extends Editable>(table: T, code: string, body: Bodies[T]): Promise<SavedEntry> {
     return this.inTransaction(async (db) => {
-      const made = !(await db.existsBy(TABLE_TARGETS[table].entity, { code }))
-      return { code, made, fulfilled: await this.write(db, table, code, body) }
+      const now = await this.read(db, table, code)
+      if (now) refuseStale(code, sortedRows(table, (body as { was?: Read }).was), sortedRows(table, now)!)
+      return { code, made: !now, fulfilled: await this.write(db, table, code, body) }
     })
+  }
+
+  /** An entry in the words of its body; null where there is none. */
+  private async read(db: EntityManager, table: Editable, code: string): Promise<Read | null> {
+    const row = await db.findOneBy(TABLE_TARGETS[table].entity, { code })
+    if (!row) return null
+    const { code: _code, ...fields } = row
+    const own = (OWN_ROWS[table] ?? []).map(async ({ entity, owner, field, told }) => [
+      field,
+      (await db.findBy(entity, { [owner]: code })).map(told),
+    ])
+    return { ...fields, ...Object.fromEntries(await Promise.all(own)) } as Read
   }
 
   /** Remove an entry nothing else uses. */
@@ -123,7 +162,7 @@ export class EditService {
   }
 
   private async write(db: EntityManager, table: Editable, code: string, body: Bodies[Editable]): Promise<Fulfilled[]> {
-    const { photo, ...row } = body as Bodies[Editable] & { photo?: string | null }
+    const { photo, was: _was, ...row } = body as Bodies[Editable] & { photo?: string | null; was?: Read }
     await this.refusePhoto(db, photo)
     await this.put(db, table, [{ code, ...row }], () => '')
     if (photo !== undefined) await db.update(TABLE_TARGETS[table].entity, { code }, { photo })
@@ -196,6 +235,15 @@ export class EditService {
         faults.map(({ index, field, message }) => ({ field: `worn[${index}].${field}`, message })),
       )
   }
+}
+
+/** Rows that belong to an entry have no order of their own. */
+function sortedRows(table: Editable, read: Read | undefined): Read | undefined {
+  const rows = new Set((OWN_ROWS[table] ?? []).map(({ field }) => field))
+  if (!read) return read
+  const sorted = (value: unknown) =>
+    Array.isArray(value) ? [...(value as unknown[])].sort((a, b) => (alike(a) < alike(b) ? -1 : 1)) : value
+  return Object.fromEntries(Object.entries(read).map(([name, value]) => [name, rows.has(name) ? sorted(value) : value]))
 }
 
 const inUse = (code: string) =>

@@ -12,9 +12,13 @@ import { SETTINGS, type Settings } from '../app/settings.ts'
 import { Writer } from '../app/writer.ts'
 import { PhotoEntity } from './entities.ts'
 
-/** Longest side kept, in pixels, and the most pixels that are unpacked at all. */
+/** Longest side kept, in pixels; the longest side and the most pixels that are unpacked at all. */
 const LONGEST = 1600
+const LONGEST_READ = 20_000
 const MOST_PIXELS = 80_000_000
+/** Pictures unpacked at a time, and the seconds each has. */
+const AT_ONCE = 2
+const SECONDS = 20
 
 /** First bytes of the kinds of picture that are taken. */
 const SIGNS: { name: string; is: (head: Buffer) => boolean }[] = [
@@ -30,6 +34,7 @@ const SIGNS: { name: string; is: (head: Buffer) => boolean }[] = [
 @Injectable()
 export class PhotoService implements OnModuleInit {
   private readonly folder: string
+  private readonly busy = new Set<Promise<void>>()
 
   constructor(
     private readonly database: DataSource,
@@ -57,16 +62,7 @@ export class PhotoService implements OnModuleInit {
       throw new Problem(415, 'The file is no PNG, JPEG or WebP picture, whatever its name says. Nothing was kept.', [
         { field: 'file', message: 'is no PNG, JPEG or WebP picture' },
       ])
-    const { data, info } = await sharp(file, { limitInputPixels: MOST_PIXELS })
-      .rotate()
-      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
-      .webp({ quality: 86 })
-      .toBuffer({ resolveWithObject: true })
-      .catch(() => {
-        throw new Problem(415, 'The picture cannot be read; it may be cut short. Nothing was kept.', [
-          { field: 'file', message: 'cannot be read' },
-        ])
-      })
+    const { data, info } = await this.inTurn(() => encoded(file))
     const hash = createHash('sha256').update(data).digest('hex')
     const path = this.pathOf(hash)
     if (!existsSync(path)) {
@@ -86,9 +82,51 @@ export class PhotoService implements OnModuleInit {
     return createReadStream(this.pathOf(hash))
   }
 
+  /** Run `work` when fewer than `AT_ONCE` others run. */
+  private async inTurn<T>(work: () => Promise<T>): Promise<T> {
+    while (this.busy.size >= AT_ONCE) await Promise.race(this.busy)
+    const mine = work()
+    const done = mine.then(
+      () => undefined,
+      () => undefined,
+    )
+    this.busy.add(done)
+    try {
+      return await mine
+    } finally {
+      this.busy.delete(done)
+    }
+  }
+
   private pathOf(hash: string): string {
     return join(this.folder, `${hash}.webp`)
   }
 }
 
 const tooLarge = () => new Problem(413, PHOTO_TOO_LARGE, [{ field: 'file', message: 'is too large' }])
+
+/** The picture upright, no larger than needed, as WebP. */
+async function encoded(file: Buffer) {
+  const unreadable = (message: string, detail: string) =>
+    new Problem(415, `${detail} Nothing was kept.`, [{ field: 'file', message }])
+  try {
+    // The header says how large it is; what would take long is not begun.
+    const { width = 0, height = 0 } = await sharp(file, { limitInputPixels: false }).metadata()
+    if (Math.max(width, height) > LONGEST_READ || width * height > MOST_PIXELS)
+      throw unreadable(
+        `is ${width} × ${height} pixels`,
+        `The picture is ${width} × ${height} pixels; ${LONGEST_READ} a side and 80 million in all is the most.`,
+      )
+    return await sharp(file, { limitInputPixels: MOST_PIXELS })
+      .timeout({ seconds: SECONDS })
+      .rotate()
+      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 86 })
+      .toBuffer({ resolveWithObject: true })
+  } catch (error) {
+    if (error instanceof Problem) throw error
+    throw /timeout/i.test((error as Error).message)
+      ? unreadable('takes too long to read', `The picture takes longer than ${SECONDS} seconds to read.`)
+      : unreadable('cannot be read', 'The picture cannot be read; it may be cut short.')
+  }
+}

@@ -15,6 +15,7 @@ import { groupsOf, type Piece } from '@outfit/core/anatomy'
 import type { BinContents, BoxBin, PartsBox } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
+import { refuseStale } from '../app/stale.ts'
 import { Writer } from '../app/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { ComponentEntity, FigureEntity, FigurePartEntity, ReleaseContentEntity } from '../catalogue/entities.ts'
@@ -130,11 +131,16 @@ export class BinService {
     })
   }
 
-  /** Rename bins, put them elsewhere or into another; all or none. */
+  /**
+   * Rename bins, put them elsewhere or into another; all or none. Refused with 409 when another changed the same of one
+   * since it was read.
+   */
   async layOut(changes: readonly (ChangeBin & { code: string })[]): Promise<void> {
     await this.writer.transaction(async (db) => {
-      for (const { code, ...set } of changes) {
-        await binIn(db, code)
+      for (const { code, was, ...set } of changes) {
+        const bin = await binIn(db, code)
+        const read = Object.entries(set).every(([field, to]) => to === undefined || field in was)
+        refuseStale(bin.name, read ? was : undefined, { ...bin })
         if (set.name !== undefined) await refuseBinName(db, set.name, code)
         for (let above = set.parent ?? null; above !== null; above = (await binIn(db, above)).parent)
           if (above === code)

@@ -46,13 +46,20 @@ describe('bins', () => {
     const outer = await make('Shelf by the window')
     const inner = await make('Small hats', { parent: outer })
     expect((await post('bins', { name: 'Small hats' })).body.errors[0]).toMatchObject({ field: 'name' })
-    expect((await server.send('PUT', `bins/${outer}`, { x: 4, y: 30, w: 6, h: 3 })).status).toBe(204)
+    expect(
+      (
+        await server.send('PUT', `bins/${outer}`, {
+          ...{ x: 4, y: 30, w: 6, h: 3 },
+          was: { x: null, y: null, w: null, h: null },
+        })
+      ).status,
+    ).toBe(204)
     expect((await bin(outer)).trays).toEqual([{ code: inner, name: 'Small hats' }])
     const { bins } = await box()
     const at = bins.findIndex(({ code }) => code === outer)
     expect(bins[at]).toMatchObject({ x: 4, y: 30, w: 6, h: 3, units: 0 })
     expect(bins[at + 1]!.code).toBe(inner)
-    const loop = await server.send<ProblemBody>('PUT', `bins/${outer}`, { parent: inner })
+    const loop = await server.send<ProblemBody>('PUT', `bins/${outer}`, { parent: inner, was: { parent: null } })
     expect([loop.status, loop.body.errors[0]?.field]).toEqual([409, 'parent'])
   })
 

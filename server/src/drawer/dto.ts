@@ -7,6 +7,7 @@ import {
   IsIn,
   IsInt,
   IsNotEmpty,
+  IsObject,
   IsOptional,
   IsString,
   Matches,
@@ -113,6 +114,8 @@ export class ChangeBin {
   @Field(BOX_ROWS) y?: number | null
   @Field(BOX_WIDTH) w?: number | null
   @Field(MOST_HIGH) h?: number | null
+  /** What was read of the fields that are changed. */
+  @IsObject() was: Record<string, unknown>
 }
 
 class PlacedBin extends ChangeBin {

@@ -168,8 +168,8 @@ describe('laying out', () => {
   test('is refused as a whole when one bin is not there', async () => {
     const { status } = await server.send('PUT', 'bins', {
       bins: [
-        { code: 'B1', x: 9, y: 9 },
-        { code: 'NONE', x: 1, y: 1 },
+        { code: 'B1', x: 9, y: 9, was: { x: 0, y: 0 } },
+        { code: 'NONE', x: 1, y: 1, was: { x: 0, y: 0 } },
       ],
     })
     expect(status).toBe(404)
@@ -182,12 +182,15 @@ describe('laying out', () => {
     ['no name', { name: '' }, 'name'],
     ['something unknown', { colour: 'red' }, 'colour'],
   ])('%s is refused by field', async (_what, change, field) => {
-    const { status, body } = await server.send<ProblemBody>('PUT', 'bins/B1', change)
+    const { status, body } = await server.send<ProblemBody>('PUT', 'bins/B1', { was: {}, ...change })
     expect([status, body.errors[0]?.field]).toEqual([400, field])
   })
 
   test('a name that another bin has is refused', async () => {
-    const { status, body } = await server.send<ProblemBody>('PUT', 'bins/B1', { name: 'Hats' })
+    const { status, body } = await server.send<ProblemBody>('PUT', 'bins/B1', {
+      name: 'Hats',
+      was: { name: (await box()).bins.find(({ code }) => code === 'B1')!.name },
+    })
     expect([status, body.errors[0]?.field]).toEqual([409, 'name'])
   })
 })

@@ -177,7 +177,7 @@ describe('asking the market', () => {
       newest: _newest,
       ...terms
     } = (body.sellers as (Told & Record<string, unknown>)[]).find((one) => one.code === 'rope-walk')!
-    await server.send('PUT', 'sellers/rope-walk', { ...terms, standing: 'blocked' })
+    await server.send('PUT', 'sellers/rope-walk', { ...terms, standing: 'blocked', was: terms })
     await refresh({ sellers: ['rope-walk', 'old-cooperage'] })
     expect((await last()).sellers.map(({ seller: code, state }) => [code, state])).toEqual([
       ['old-cooperage', 'whole'],

@@ -27,6 +27,8 @@ export const PATIENCE = {
   longest: 5000,
   /** Sellers asked at a time. */
   abreast: 3,
+  /** Pages of one list; a list that goes on beyond them does not end. */
+  pages: 1000,
 }
 /** Rejected lines told of one seller. */
 const MOST_REJECTS = 40
@@ -125,6 +127,7 @@ export class RefreshService {
         cursor = page.next
         if (cursor !== null && seen.has(cursor)) throw new FeedFault('its pages go round in a circle', false)
         if (cursor !== null) seen.add(cursor)
+        if (seen.size >= PATIENCE.pages) throw new FeedFault(`its list goes on after ${PATIENCE.pages} pages`, false)
       } while (cursor !== null)
     } catch (error) {
       if (!(error instanceof FeedFault)) throw error

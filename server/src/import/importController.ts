@@ -1,9 +1,10 @@
 import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put, Req, Res } from '@nestjs/common'
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger'
 import { Type } from 'class-transformer'
-import { IsBoolean, IsIn, IsObject, IsOptional, IsString, MaxLength, MinLength, ValidateNested } from 'class-validator'
+import { IsBoolean, IsIn, IsOptional, IsString, MaxLength, MinLength, ValidateNested } from 'class-validator'
 import type { Request, Response } from 'express'
 import { TABLES, type TableName } from '@outfit/core/formats'
+import { IsTexts } from '../app/isTexts.ts'
 import { notFound } from '../app/problem.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { ExportService } from './exportService.ts'
@@ -17,7 +18,7 @@ export class ImportRequest {
   /** The file's text, header row first. */
   @IsString() csv: string
   /** Header of the file for a column of ours, where they differ. */
-  @IsOptional() @IsObject() mapping?: Record<string, string>
+  @IsOptional() @IsTexts() mapping?: Record<string, string>
   /** Write nothing when any row is rejected; true unless said otherwise. */
   @IsOptional() @IsBoolean() strict?: boolean
   /** For offers: the lists are all their sellers have. */
@@ -26,15 +27,15 @@ export class ImportRequest {
 
 export class CorrectionsDto {
   /** The mould to take for all names with these words. */
-  @IsObject() moulds: Record<string, string>
+  @IsTexts({ most: 5000 }) moulds: Record<string, string>
   /** The colour to take for these words. */
-  @IsObject() colours: Record<string, string>
+  @IsTexts({ most: 5000 }) colours: Record<string, string>
 }
 
 export class UploadImportRequest {
   @IsString() upload: string
   @IsIn(TABLE_NAMES) table: TableName
-  @IsOptional() @IsObject() mapping?: Record<string, string>
+  @IsOptional() @IsTexts() mapping?: Record<string, string>
   @IsOptional() @IsBoolean() strict?: boolean
   /** Only look: check every row and write nothing. */
   @IsOptional() @IsBoolean() dry?: boolean
@@ -45,7 +46,9 @@ export class UploadImportRequest {
 }
 
 export class MappingDto {
-  @IsObject() columns: Record<string, string>
+  @IsTexts() columns: Record<string, string>
+  /** The columns it had when it was read; needed for a mapping there is. */
+  @IsOptional() @IsTexts() was?: Record<string, string>
 }
 
 export class MappingName {
@@ -96,8 +99,8 @@ export class ImportController {
 
   @Put('mappings/:table/:name')
   @HttpCode(204)
-  remember(@Param() { table, name }: MappingName, @Body() { columns }: MappingDto) {
-    return this.mappings.remember(table, name, columns)
+  remember(@Param() { table, name }: MappingName, @Body() { columns, was }: MappingDto) {
+    return this.mappings.remember(table, name, columns, was)
   }
 
   @Delete('mappings/:table/:name')

@@ -177,6 +177,8 @@ export class ImportService {
       if (signal?.aborted || !isCsvFault(error)) throw error
       rejects.push(notCsv(error))
     }
+    if (!readRow) rejects.push({ line: 1, column: null, reason: 'the file is empty' })
+    else if (report.rows === 0) rejects.push({ line: 1, column: null, reason: 'the file has a header and no rows' })
     const before = rejects.length
     checker.finish(rejects)
     const late = new Set(rejects.slice(before).map(({ line }) => line))

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import type { TableName } from '@outfit/core/formats'
+import { refuseStale } from '../app/stale.ts'
 import { Writer } from '../app/writer.ts'
 import { MappingEntity } from './entities.ts'
 
@@ -19,8 +20,18 @@ export class MappingService {
     return rows.map(({ name, columns }) => ({ name, columns }))
   }
 
-  async remember(table: TableName, name: string, columns: Record<string, string>): Promise<void> {
-    await this.writer.transaction((db) => db.save(MappingEntity, { tableName: table, name, columns }))
+  /** Keep a mapping under a name. One there is already is replaced by who has read it as it is now. */
+  async remember(
+    table: TableName,
+    name: string,
+    columns: Record<string, string>,
+    was: Record<string, string> | undefined,
+  ): Promise<void> {
+    await this.writer.transaction(async (db) => {
+      const known = await db.findOneBy(MappingEntity, { tableName: table, name })
+      if (known) refuseStale(name, was && { columns: was }, { columns: known.columns })
+      await db.save(MappingEntity, { tableName: table, name, columns })
+    })
   }
 
   async forget(table: TableName, name: string): Promise<void> {

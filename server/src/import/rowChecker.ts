@@ -1,15 +1,15 @@
 import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm'
 import { cycleIn, printFits, type PartKind } from '@outfit/core/catalogue'
 import type { Reject, TableName, TableRow } from '@outfit/core/formats'
-import { LAYER_KINDS, SILHOUETTES } from '@outfit/core/mannequin'
-import { ComponentEntity, MouldEntity, PrintEntity } from '../catalogue/entities.ts'
+import { layerFaults, SILHOUETTES } from '@outfit/core/mannequin'
+import { ColourEntity, ComponentEntity, MouldEntity, PrintEntity } from '../catalogue/entities.ts'
 import { SellerEntity } from '../market/entities.ts'
 import { TABLE_TARGETS, type TableTarget } from './tableTargets.ts'
 
 type Fault = Omit<Reject, 'line'>
 
 /** Moulds and prints must be drawable: their silhouette and layers must be ones the mannequin knows. */
-export function drawingFaults(table: TableName, row: unknown): Fault[] {
+export function drawingFaults(table: TableName, row: unknown, isColour: (code: string) => boolean): Fault[] {
   if (table === 'moulds') {
     const { kind, silhouette } = row as TableRow<'moulds'>
     const known = SILHOUETTES[kind]
@@ -19,11 +19,8 @@ export function drawingFaults(table: TableName, row: unknown): Fault[] {
   }
   if (table === 'prints') {
     const { kind, front, back } = row as TableRow<'prints'>
-    const known = LAYER_KINDS[kind] ?? []
     return Object.entries({ front, back }).flatMap(([column, layers]) =>
-      layers.flatMap((layer) =>
-        known.includes(layer.kind) ? [] : [{ column, reason: `layer "${layer.kind}" is not known for ${kind}` }],
-      ),
+      layers.flatMap((layer) => layerFaults(kind, layer, isColour).map(({ reason }) => ({ column, reason }))),
     )
   }
   return []
@@ -47,6 +44,8 @@ interface Kinds {
   prints: Map<string, PartKind>
   /** Of the entries of the table that are in use. */
   used: Map<string, PartKind>
+  /** Colours there are, for prints. */
+  colours: Set<string>
   /** Currencies of sellers, for offers. */
   currencies: Map<string, string>
 }
@@ -87,6 +86,9 @@ export class RowChecker<T extends TableName> {
       moulds: kindsOf(table === 'parts' ? await db.find(MouldEntity, { select }) : []),
       prints: kindsOf(table === 'parts' ? await db.find(PrintEntity, { select }) : []),
       used: kindsOf(IN_USE[table] ? await db.query(IN_USE[table]) : []),
+      colours: new Set(
+        (table === 'prints' ? await db.find(ColourEntity, { select: { code: true } }) : []).map(({ code }) => code),
+      ),
       currencies: new Map(
         (table === 'offers' ? await db.find(SellerEntity, { select: { code: true, currency: true } }) : []).map(
           ({ code, currency }) => [code, currency],
@@ -107,7 +109,7 @@ export class RowChecker<T extends TableName> {
   check(row: TableRow<T>, line: number, rejects: Reject[]): ObjectLiteral | null {
     const faults = [
       ...this.duplicate(row),
-      ...drawingFaults(this.table, row),
+      ...drawingFaults(this.table, row, (code) => this.kinds.colours.has(code)),
       ...this.references(row),
       ...this.kindFaults(row),
       ...this.offerFaults(row),

@@ -2,8 +2,6 @@ import type { INestApplicationContext } from '@nestjs/common'
 import { NestFactory } from '@nestjs/core'
 import { Resvg } from '@resvg/resvg-js'
 import Database from 'better-sqlite3'
-import { plainToInstance } from 'class-transformer'
-import { validateSync } from 'class-validator'
 import {
   closeSync,
   existsSync,
@@ -30,9 +28,9 @@ import { Writer } from '../app/writer.ts'
 import { readStandIn, StandInMarket } from '../feed/standInMarket.ts'
 import { LaterService } from '../later/laterService.ts'
 import { QuoteService } from '../market/quoteService.ts'
-import { RostersFile } from '../roster/dto.ts'
 import { OutfitEntity } from '../roster/entities.ts'
 import { ImportRosters } from '../roster/importRosters.ts'
+import { readRosters } from '../roster/readRosters.ts'
 import { WorkerPlanRunner } from '../sourcing/planRunner.ts'
 import { ImportService } from './importService.ts'
 
@@ -115,9 +113,7 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
     if (first) throw new Error(`${table}.csv, line ${first.line}: ${first.reason}`)
   }
   const text = await withKeptPictures(readFileSync(join(folder, 'rosters.json'), 'utf8'), folder, app.get(PhotoService))
-  const file = plainToInstance(RostersFile, JSON.parse(text))
-  const [fault] = validateSync(file, { whitelist: true, forbidNonWhitelisted: true })
-  if (fault) throw new Error(`rosters.json: ${fault.toString()}`)
+  const file = await readRosters(JSON.parse(text))
   await app.get(ImportRosters).import(file)
   const outfits = await app.get(DataSource).getRepository(OutfitEntity).find()
   for (const { outfit, ...entry } of file.later ?? [])

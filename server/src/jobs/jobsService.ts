@@ -1,5 +1,5 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common'
-import { DataSource, LessThanOrEqual, type EntityManager } from 'typeorm'
+import { DataSource, type EntityManager } from 'typeorm'
 import { Observable, ReplaySubject } from 'rxjs'
 import { monotonicFactory } from 'ulid'
 import { notFound } from '../app/problem.ts'
@@ -7,7 +7,7 @@ import { storageFault } from '../app/storage.ts'
 import { Writer } from '../app/writer.ts'
 import { JobEntity } from './entities.ts'
 
-/** Rising ids, so that the newest job is the last. */
+/** Ids that rise as long as the clock does. */
 const newId = monotonicFactory()
 
 export type JobState = 'running' | JobEntity['state']
@@ -99,7 +99,13 @@ export class JobsService implements OnModuleDestroy {
 
   /** The newest job of a kind that was done. */
   newest(kind: string): Promise<JobEntity | null> {
-    return this.database.getRepository(JobEntity).findOne({ where: { kind, state: 'done' }, order: { id: 'DESC' } })
+    return this.database
+      .getRepository(JobEntity)
+      .createQueryBuilder('job')
+      .where({ kind, state: 'done' })
+      .orderBy('job.rowid', 'DESC')
+      .limit(1)
+      .getOne()
   }
 
   async events(id: string): Promise<Observable<JobEvent>> {
@@ -135,15 +141,11 @@ export class JobsService implements OnModuleDestroy {
   }
 
   private async forgetOldest(db: EntityManager, kind: string): Promise<void> {
-    const jobs = db.getRepository(JobEntity)
-    const [newestGone] = await jobs.find({
-      where: { kind },
-      order: { id: 'DESC' },
-      skip: KEPT_JOBS,
-      take: 1,
-      select: { id: true },
-    })
-    if (newestGone) await jobs.delete({ kind, id: LessThanOrEqual(newestGone.id) })
+    // In the order they were written: ids rise with the clock, which may have been put back.
+    await db.query(
+      `DELETE FROM job WHERE kind = ? AND rowid <= (SELECT rowid FROM job WHERE kind = ? ORDER BY rowid DESC LIMIT 1 OFFSET ?)`,
+      [kind, kind, KEPT_JOBS],
+    )
   }
 
   onModuleDestroy(): void {

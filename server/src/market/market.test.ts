@@ -68,7 +68,9 @@ describe('sellers', () => {
 
   test('are made, changed, and taken out while they have neither offers nor parcels', async () => {
     expect((await server.send('PUT', 'sellers/pebble-post', body)).status).toBe(204)
-    expect((await server.send('PUT', 'sellers/pebble-post', { ...body, name: 'Pebble & Post' })).status).toBe(204)
+    expect(
+      (await server.send('PUT', 'sellers/pebble-post', { ...body, name: 'Pebble & Post', was: body })).status,
+    ).toBe(204)
     expect((await sellers()).find(({ code }) => code === 'pebble-post')).toMatchObject({
       name: 'Pebble & Post',
       shippingBands: body.shippingBands,
@@ -114,7 +116,9 @@ describe('sellers', () => {
     for (const { code, ...rest } of all) {
       const { offers: _offers, newest: _newest, ...seller } = rest as typeof rest & { offers: number; newest: string }
       if (code !== 'old-cooperage')
-        expect((await server.send('PUT', `sellers/${code}`, { ...seller, standing: 'blocked' })).status).toBe(204)
+        expect(
+          (await server.send('PUT', `sellers/${code}`, { ...seller, standing: 'blocked', was: seller })).status,
+        ).toBe(204)
     }
     expect(await price()).not.toBe(before)
     const { rosters } = (await server.get<{ rosters: { outfits: { id: string; name: string }[] }[] }>('rosters')).body

@@ -11,9 +11,7 @@ import {
   Min,
 } from 'class-validator'
 import { CONDITIONS, OFFER_KINDS } from '@outfit/core/formats'
-import { TARGET_KINDS, type TargetKind } from '@outfit/core/sourcing'
-
-const MOST = 100_000_000
+import { MOST, TARGET_KINDS, type TargetKind } from '@outfit/core/sourcing'
 
 /** What a seller asks for one thing. */
 export class NewOffer {
@@ -22,9 +20,9 @@ export class NewOffer {
   @IsString() @IsNotEmpty() @MaxLength(80) thing: string
   @IsIn(CONDITIONS) condition: (typeof CONDITIONS)[number]
   /** Of a unit, in minor units of the seller's currency. */
-  @IsInt() @Min(0) @Max(MOST) price: number
-  @IsInt() @Min(0) @Max(1_000_000) stock: number
-  @IsInt() @Min(1) @Max(10_000) multiple: number
+  @IsInt() @Min(0) @Max(MOST.money) price: number
+  @IsInt() @Min(0) @Max(MOST.qty) stock: number
+  @IsInt() @Min(1) @Max(MOST.pack) multiple: number
 }
 
 export class Refresh {
@@ -39,5 +37,5 @@ export class TargetName {
 
 export class TargetPrice {
   /** In the home currency. */
-  @IsInt() @Min(0) @Max(MOST) price: number
+  @IsInt() @Min(0) @Max(MOST.money) price: number
 }

@@ -58,11 +58,11 @@ describe('the price page of a thing', () => {
     const { code, offers: _offers, newest: _newest, ...terms } = sellers.find((one) => one['code'] === 'rope-walk')!
     const before = (await thing('part', 'P-00066')).offers
     expect(before.map(({ seller }) => seller)).toContain(code)
-    await server.send('PUT', `sellers/${String(code)}`, { ...terms, standing: 'blocked' })
+    await server.send('PUT', `sellers/${String(code)}`, { ...terms, standing: 'blocked', was: terms })
     const { offers, series, lowest } = await thing('part', 'P-00066')
     expect(offers.map(({ seller }) => seller)).toEqual(before.map(({ seller }) => seller).filter((one) => one !== code))
     expect(series[0]!.points.at(-1)!.low).toBe(lowest)
-    await server.send('PUT', `sellers/${String(code)}`, terms)
+    await server.send('PUT', `sellers/${String(code)}`, { ...terms, was: {} })
   })
 
   test('is none of what is not known', async () => {

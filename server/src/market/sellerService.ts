@@ -4,6 +4,7 @@ import { bandFault, HOME_CURRENCY, type Rate } from '@outfit/core/market'
 import type { Seller } from './sellerDto.ts'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
+import { refuseStale } from '../app/stale.ts'
 import { Writer } from '../app/writer.ts'
 import { OfferEntity, ParcelEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
 
@@ -36,12 +37,16 @@ export class SellerService {
     }))
   }
 
-  /** Make a seller, or change one. Its currency stays as long as it has offers in it. */
-  async keep(code: string, seller: Seller): Promise<void> {
+  /**
+   * Make a seller, or change one; refused with 409 when another changed it since it was read. Its currency stays as long as
+   * it has offers in it.
+   */
+  async keep(code: string, { was, ...seller }: Seller): Promise<void> {
     const fault = bandFault(seller.shippingBands)
     if (fault) this.refuse(`shippingBands[${fault.index}]`, fault.message)
     await this.writer.transaction(async (db) => {
       const known = await db.findOneBy(SellerEntity, { code })
+      if (known) refuseStale(known.name, was, { ...known })
       if (known && known.currency !== seller.currency && (await db.existsBy(OfferEntity, { seller: code })))
         this.refuse('currency', `stays ${known.currency} while there are offers in it`)
       if (seller.currency !== HOME_CURRENCY && !(await this.isConvertible(seller.currency)))

@@ -7,15 +7,14 @@ import {
   IsNotEmpty,
   IsOptional,
   IsString,
-  Matches,
   Max,
   MaxLength,
   Min,
   ValidateNested,
 } from 'class-validator'
+import { IsDay } from '../app/isDay.ts'
 import { OFFER_KINDS } from '@outfit/core/formats'
 
-const DAY = /^\d{4}-\d{2}-\d{2}$/
 const MOST = 100_000
 
 export class OrderParcels {
@@ -27,8 +26,8 @@ export class OrderParcels {
 }
 
 export class ChangeParcel {
-  @IsOptional() @Matches(DAY) sentOn?: string | null
-  @IsOptional() @Matches(DAY) expectedOn?: string
+  @IsOptional() @IsDay() sentOn?: string | null
+  @IsOptional() @IsDay() expectedOn?: string
   @IsOptional() @IsString() @MaxLength(2000) note?: string
   @IsOptional() @IsString() @MaxLength(120) number?: string
 }
@@ -52,7 +51,7 @@ export class ExtraLine {
 }
 
 export class CheckIn {
-  @Matches(DAY) on: string
+  @IsDay() on: string
   @IsArray() @ArrayMaxSize(2000) @ValidateNested({ each: true }) @Type(() => CheckedLine) lines: CheckedLine[]
   @IsArray() @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => ExtraLine) extras: ExtraLine[]
 }

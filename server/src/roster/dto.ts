@@ -16,6 +16,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator'
+import { IsDay } from '../app/isDay.ts'
 import { STATURES, type Stature } from '@outfit/core/brief'
 import { OmitType } from '@nestjs/swagger'
 import { NewLater } from '../later/dto.ts'
@@ -132,8 +133,6 @@ class HeadImport {
   @IsString() @IsNotEmpty() head: string
 }
 
-const DAY = /^\d{4}-\d{2}-\d{2}$/
-
 class OutfitImport {
   @IsString() @IsNotEmpty() @MaxLength(120) name: string
   @IsString() @MaxLength(80) faction: string
@@ -145,18 +144,28 @@ class OutfitImport {
   /** Name of a uniform of the roster. */
   @IsOptional() @IsString() @IsNotEmpty() uniform?: string
   /** The day it was built; its parts are then taken from the drawer. */
-  @IsOptional() @Matches(DAY) built?: string
+  @IsOptional() @IsDay() built?: string
   /** The day a picture of it was taken away. */
-  @IsOptional() @Matches(DAY) shown?: string
+  @IsOptional() @IsDay() shown?: string
   @IsOptional() @ValidateNested() @Type(() => BriefDto) brief?: BriefDto
-  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => ReferenceImport) references?: ReferenceImport[]
-  @IsArray() @ValidateNested({ each: true }) @Type(() => TakeImport) takes: TakeImport[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(50)
+  @ValidateNested({ each: true })
+  @Type(() => ReferenceImport)
+  references?: ReferenceImport[]
+  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => TakeImport) takes: TakeImport[]
 }
 
-class CharacterImport {
+export class CharacterImport {
   @IsString() @IsNotEmpty() @MaxLength(120) name: string
-  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => HeadImport) heads?: HeadImport[]
-  @IsArray() @ValidateNested({ each: true }) @Type(() => OutfitImport) outfits: OutfitImport[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => HeadImport)
+  heads?: HeadImport[]
+  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => OutfitImport) outfits: OutfitImport[]
 }
 
 class UniformImport {
@@ -174,20 +183,20 @@ class ParcelLineImport {
 
 class ParcelImport {
   @IsString() @IsNotEmpty() seller: string
-  @Matches(DAY) orderedOn: string
-  @Matches(DAY) expectedOn: string
-  @IsOptional() @Matches(DAY) arrivedOn?: string
+  @IsDay() orderedOn: string
+  @IsDay() expectedOn: string
+  @IsOptional() @IsDay() arrivedOn?: string
   @Matches(/^[A-Z]{3}$/) currency: string
   @IsInt() @Min(0) shipping: number
   @IsInt() @Min(0) handling: number
-  @IsArray() @ValidateNested({ each: true }) @Type(() => ParcelLineImport) lines: ParcelLineImport[]
+  @IsArray() @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => ParcelLineImport) lines: ParcelLineImport[]
 }
 
 class PreferenceImport {
   /** Names of outfits. */
   @IsString() @IsNotEmpty() better: string
   @IsString() @IsNotEmpty() worse: string
-  @Matches(DAY) at: string
+  @IsDay() at: string
 }
 
 export class RosterImport {
@@ -197,11 +206,22 @@ export class RosterImport {
   @IsOptional() @ValidateNested() @Type(() => SwitchesDto) switches?: SwitchesDto
   @IsOptional() @IsInt() @Min(0) budget?: number
   @Matches(/^[A-Z]{3}$/) currency: string
-  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) dueOn?: string
-  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => UniformImport) uniforms?: UniformImport[]
-  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => ParcelImport) parcels?: ParcelImport[]
+  @IsOptional() @IsDay() dueOn?: string
   @IsOptional()
   @IsArray()
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => UniformImport)
+  uniforms?: UniformImport[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => ParcelImport)
+  parcels?: ParcelImport[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(2000)
   @ValidateNested({ each: true })
   @Type(() => PreferenceImport)
   preferences?: PreferenceImport[]
@@ -218,5 +238,10 @@ export class RostersFile {
   @IsIn(['outfit.rosters']) format: string
   @IsIn([1]) version: number
   @IsArray() @ValidateNested({ each: true }) @Type(() => RosterImport) rosters: RosterImport[]
-  @IsOptional() @IsArray() @ValidateNested({ each: true }) @Type(() => LaterImport) later?: LaterImport[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(2000)
+  @ValidateNested({ each: true })
+  @Type(() => LaterImport)
+  later?: LaterImport[]
 }

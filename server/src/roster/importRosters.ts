@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, type EntityManager, type EntityTarget } from 'typeorm'
 import { monotonicFactory } from 'ulid'
+import { breathing } from '../app/breathe.ts'
 import { Changes } from '../app/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { FigureEntity, PartEntity } from '../catalogue/entities.ts'
@@ -63,6 +64,7 @@ export class ImportRosters {
     const refuse = (field: string, message: string): never => {
       throw new Problem(400, `${field}: ${message}. Nothing was written.`, [{ field, message }])
     }
+    const breath = breathing()
     const known = async (entity: EntityTarget<{ code: string }>, code: string, field: string, what: string) => {
       if (!(await this.database.getRepository(entity).existsBy({ code }))) refuse(field, `there is no ${what} ${code}`)
     }
@@ -80,6 +82,7 @@ export class ImportRosters {
       for (const [u, uniform] of uniforms.entries())
         await this.rosters.refuseFaulty(uniform.placements, `rosters[${r}].uniforms[${u}].`)
       for (const [c, character] of characters.entries()) {
+        await breath()
         for (const [h, { head }] of (character.heads ?? []).entries())
           await this.rosters.refuseFaulty(
             [{ slot: 'head', part: head, order: 0, turned: false }],
@@ -127,7 +130,9 @@ export class ImportRosters {
     /** Ids by name; of two outfits of one name the last. */
     const ids = new Map<string, string>()
     let outfits = 0
+    const breath = breathing()
     for (const [place, { name, heads, outfits: own }] of characters.entries()) {
+      await breath()
       const character = ulid()
       await db.insert(CharacterEntity, { id: character, roster: rosterId, name, position: place, heads: heads ?? [] })
       for (const { takes, brief, references = [], uniform, built: builtOn, shown, base, switches, ...outfit } of own) {

@@ -1,7 +1,8 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common'
-import { ApiTags } from '@nestjs/swagger'
+import { ApiBody, ApiTags } from '@nestjs/swagger'
 import { RostersFile, SavePlacements } from './dto.ts'
 import { ImportRosters } from './importRosters.ts'
+import { readRosters } from './readRosters.ts'
 import {
   AddCharacters,
   AnotherOutfit,
@@ -93,8 +94,9 @@ export class RosterController {
   }
 
   @Post('rosters/import')
-  importRosters(@Body() file: RostersFile) {
-    return this.imports.import(file)
+  @ApiBody({ type: RostersFile })
+  async importRosters(@Body() file: unknown) {
+    return this.imports.import(await readRosters(file))
   }
 
   @Get('outfits/:id')

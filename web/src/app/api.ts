@@ -271,11 +271,14 @@ export const api = createApi({
       query: (table) => `mappings/${table}`,
       providesTags: ['Mappings'],
     }),
-    rememberMapping: build.mutation<void, { table: TableName; name: string; columns: Record<string, string> }>({
-      query: ({ table, name, columns }) => ({
+    rememberMapping: build.mutation<
+      void,
+      { table: TableName; name: string; columns: Record<string, string>; was?: Record<string, string> }
+    >({
+      query: ({ table, name, ...body }) => ({
         url: `mappings/${table}/${encodeURIComponent(name)}`,
         method: 'PUT',
-        body: { columns },
+        body,
       }),
       invalidatesTags: ['Mappings'],
     }),
@@ -413,6 +416,12 @@ export const api = createApi({
     report: build.query<ReportWithParts, string>({ query: (job) => `plans/${job}`, keepUnusedDataFor: 600 }),
   }),
 })
+
+/** What there is now of an entry that was changed since it was read, where that is why a change was refused; else null. */
+export function changedMeanwhile(error: unknown): Record<string, unknown> | null {
+  const { data, status } = (error ?? {}) as { data?: { current?: Record<string, unknown> }; status?: number }
+  return status === 409 ? (data?.current ?? null) : null
+}
 
 /** What an error of RTK Query means to a person: what happened, in the server's words where it has any. */
 export function errorText(error: unknown): string {

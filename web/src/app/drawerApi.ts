@@ -27,8 +27,13 @@ export interface BringIn {
   photo: string | null
 }
 
-export interface BinChange {
+export interface BinChange extends BinFields {
   code: string
+  /** The same fields as they were read. */
+  was: BinFields
+}
+
+export interface BinFields {
   name?: string
   parent?: string | null
   x?: number | null
@@ -95,7 +100,8 @@ export const drawerApi = api.enhanceEndpoints({ addTagTypes: ['Drawer'] }).injec
         onQueryStarted: async (changes, { dispatch, queryFulfilled }) => {
           const patch = dispatch(
             drawerApi.util.updateQueryData('box', undefined, ({ bins }) => {
-              for (const { code, ...set } of changes) Object.assign(bins.find((bin) => bin.code === code) ?? {}, set)
+              for (const { code, was: _was, ...set } of changes)
+                Object.assign(bins.find((bin) => bin.code === code) ?? {}, set)
             }),
           )
           await queryFulfilled.catch(patch.undo)

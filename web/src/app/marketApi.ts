@@ -72,8 +72,13 @@ export const marketApi = api.enhanceEndpoints({ addTagTypes: ['Sellers'] }).inje
       query: ({ code, offer }) => ({ url: `sellers/${encodeURIComponent(code)}/offers`, method: 'PUT', body: offer }),
       invalidatesTags: CHANGED,
     }),
-    keepSeller: build.mutation<void, { code: string; terms: SellerTerms }>({
-      query: ({ code, terms }) => ({ url: `sellers/${encodeURIComponent(code)}`, method: 'PUT', body: terms }),
+    /** Make a seller, or change one that was read as `was`. */
+    keepSeller: build.mutation<void, { code: string; terms: SellerTerms; was?: object }>({
+      query: ({ code, terms, was }) => ({
+        url: `sellers/${encodeURIComponent(code)}`,
+        method: 'PUT',
+        body: { ...terms, ...(was ? { was } : {}) },
+      }),
       invalidatesTags: CHANGED,
     }),
     removeSeller: build.mutation<void, string>({

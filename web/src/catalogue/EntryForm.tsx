@@ -1,10 +1,12 @@
-import type { ReactNode } from 'react'
+import { useCallback, useRef, useState, type ReactNode } from 'react'
 import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form'
 import { Link, useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import type { Editable } from '@outfit/core/catalogue'
-import { api, errorText, type ProblemBody } from '../app/api.ts'
+import { api, changedMeanwhile, errorText, type ProblemBody } from '../app/api.ts'
+import { useAppDispatch } from '../app/store.ts'
 import { Button } from '../ui/Button.tsx'
+import { ConflictNote } from '../ui/ConflictNote.tsx'
 import { forgetDraft, readDraft, useDraft } from './useDraft.ts'
 
 interface EntryFormProps<V extends FieldValues> {
@@ -26,8 +28,19 @@ interface EntryFormProps<V extends FieldValues> {
 export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
   const { table, noun, code, initial, toBody, children, preview, after } = props
   const name = `${table}.${code ?? 'new'}`
-  const form = useForm<V>({ defaultValues: (readDraft<V>(name) ?? initial) as never })
-  const unsaved = useDraft(name, form)
+  const [draft] = useState(() => readDraft<V>(name))
+  const form = useForm<V>({ defaultValues: (draft?.values ?? initial) as never })
+  /** The entry as it was read before it was changed here; undefined for a new one. */
+  const was = useRef(code === null ? undefined : draft ? draft.was : readOf(toBody, initial))
+  const unsaved = useDraft(
+    name,
+    form,
+    useCallback(() => was.current, []),
+  )
+  const [theirs, setTheirs] = useState<object | null>(null)
+  const newest = useRef(initial)
+  newest.current = initial
+  const dispatch = useAppDispatch()
   const [save, saving] = api.endpoints.saveEntry.useMutation()
   const [remove, removing] = api.endpoints.removeEntry.useMutation()
   const navigate = useNavigate()
@@ -40,8 +53,12 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
     } catch (error) {
       return form.setError('root', { message: (error as Error).message })
     }
-    const answer = await save({ table, code, body })
+    setTheirs(null)
+    const read = was.current
+    const answer = await save({ table, code, body: { ...body, ...(read ? { was: read } : {}) } })
     if (answer.error) {
+      const current = changedMeanwhile(answer.error)
+      if (current) return setTheirs(current)
       const { errors = [] } = ((answer.error as { data?: ProblemBody }).data ?? {}) as ProblemBody
       for (const { field, message } of errors) form.setError(field as Path<V>, { message })
       return form.setError('root', { message: errorText(answer.error) })
@@ -51,7 +68,7 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
     const undo = async () => {
       const undone = made
         ? await remove({ table, code: saved })
-        : await save({ table, code: saved, body: toBody(initial) })
+        : await save({ table, code: saved, body: { ...toBody(initial), was: body } })
       if (undone.error) toast.error(errorText(undone.error))
     }
     toast(`${made ? 'Made' : 'Changed'} ${noun} ${saved}.${fulfilled.length > 0 ? ' A wish came true.' : ''}`, {
@@ -59,6 +76,22 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
     })
     return navigate(after(saved))
   })
+  /** What was typed is let go, and the entry opened as it is now. */
+  const takeTheirs = async () => {
+    dispatch(api.util.invalidateTags(['Catalogue']))
+    await Promise.all(dispatch(api.util.getRunningQueriesThunk()))
+    // What came in is shown with the next turn.
+    setTimeout(() => {
+      forgetDraft(name)
+      form.reset(newest.current as never)
+      was.current = readOf(toBody, newest.current)
+      setTheirs(null)
+    })
+  }
+  const keepMine = () => {
+    was.current = theirs!
+    return submit()
+  }
   const destroy = async () => {
     const answer = await remove({ table, code: code! })
     if (answer.error) return form.setError('root', { message: errorText(answer.error) })
@@ -96,6 +129,7 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
               onClick={() => {
                 forgetDraft(name)
                 form.reset(initial as never)
+                if (code !== null) was.current = readOf(toBody, initial)
               }}
             >
               Forget what I typed
@@ -103,6 +137,9 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
           </p>
         )}
         <div className="mt-3 space-y-4">{children(form)}</div>
+        {theirs && (
+          <ConflictNote what={`This ${noun}`} onTheirs={() => void takeTheirs()} onMine={() => void keepMine()} />
+        )}
         {root && (
           <p role="alert" className="mt-4 rounded-[10px] border border-problem bg-card px-3 py-2 text-problem">
             {root.message}
@@ -131,4 +168,13 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
       <div className="sticky top-4 self-start">{preview(values)}</div>
     </form>
   )
+}
+
+/** An entry as the server has it, in the words of its body. One that may not be saved as it is counts as not read. */
+function readOf<V>(toBody: (values: V) => object, values: V): object {
+  try {
+    return toBody(values)
+  } catch {
+    return {}
+  }
 }

@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { BinContents } from '@outfit/core/drawer'
-import { errorText } from '../app/api.ts'
+import { changedMeanwhile, errorText } from '../app/api.ts'
 import { drawerApi } from '../app/drawerApi.ts'
 import { Button } from '../ui/Button.tsx'
+import { ConflictNote } from '../ui/ConflictNote.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { BinSelect, isPlain } from './BinSelect.tsx'
@@ -72,18 +73,24 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
   const { data: box } = drawerApi.endpoints.box.useQuery()
   const [name, setName] = useState(bin.name)
   const [parent, setParent] = useState(bin.parent ?? '')
-  const [layOut, { error }] = drawerApi.endpoints.layOut.useMutation()
+  const [layOut, { error, reset: forget }] = drawerApi.endpoints.layOut.useMutation()
   const [remove] = drawerApi.endpoints.removeBin.useMutation()
   const navigate = useNavigate()
+  const [was, setWas] = useState({ name: bin.name, parent: bin.parent ?? null })
+  const theirs = changedMeanwhile(error) as typeof was | null
   const others = box?.bins.filter((one) => one.code !== bin.code && isPlain(one)) ?? []
-  const keep = async () => {
-    const set = { code: bin.code, name: name.trim(), parent: parent || null }
-    const answer = await layOut([set])
+  const keep = async (read = was) => {
+    const set = { name: name.trim(), parent: parent || null }
+    const answer = await layOut([{ code: bin.code, ...set, was: { name: read.name, parent: read.parent } }])
     if (answer.error) return
-    tell(`${set.name} is where it should be.`, () =>
-      layOut([{ code: bin.code, name: bin.name, parent: bin.parent ?? null }]),
-    )
+    tell(`${set.name} is where it should be.`, () => layOut([{ code: bin.code, ...was, was: set }]))
     onDone()
+  }
+  const takeTheirs = () => {
+    setName(theirs!.name)
+    setParent(theirs!.parent ?? '')
+    setWas({ name: theirs!.name, parent: theirs!.parent })
+    forget()
   }
   const away = async () => {
     const answer = await remove(bin.code)
@@ -96,7 +103,7 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
       title="Name and place"
       keep="Keep it so"
       ready={name.trim() !== ''}
-      problem={error ? errorText(error) : ''}
+      problem={error && !theirs ? errorText(error) : ''}
       onKeep={() => void keep()}
       onLeave={onDone}
     >
@@ -105,6 +112,7 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
         <input value={name} maxLength={80} onChange={({ target }) => setName(target.value)} className={FIELD} />
       </label>
       <BinSelect label="A tray in" bins={others} value={parent} none="no other bin" onPick={setParent} />
+      {theirs && <ConflictNote what="This bin" onTheirs={takeTheirs} onMine={() => void keep(theirs)} />}
       <p>
         <Button look="plain" className="-ml-3 text-problem" onClick={() => void away()}>
           Take the bin away

@@ -63,15 +63,17 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
     const unplaced = new Set(
       top.filter(({ x, y }) => typeof x !== 'number' || typeof y !== 'number').map(({ code }) => code),
     )
-    const all = (moved: Place) =>
-      [...places]
-        .filter(([code]) => code === bin.code || unplaced.has(code))
-        .map(([code, at]) => ({ code, ...(code === bin.code ? moved : at) }))
-    const answer = await layOut(all(place))
+    const changed = [...places].filter(([code]) => code === bin.code || unplaced.has(code))
+    const to = ([code, at]: [string, Place]) => (code === bin.code ? place : at)
+    const read = (code: string) => {
+      const { x = null, y = null, w = null, h = null } = top.find((one) => one.code === code)!
+      return { x, y, w, h }
+    }
+    const answer = await layOut(changed.map((one) => ({ code: one[0], ...to(one), was: read(one[0]) })))
     if (answer.error) return tellError(answer.error)
     const words = `${bin.name} lies in column ${place.x + 1}, row ${place.y + 1}, ${place.w} by ${place.h}.`
     say(words)
-    tell(words, () => layOut(all(before)))
+    tell(words, () => layOut(changed.map((one) => ({ code: one[0], ...one[1], was: to(one) }))))
   }
   const fieldWidth = () => (ground.current?.clientWidth ?? 1) / BOX_WIDTH
   const onDragEnd = ({ active, delta }: DragEndEvent) => {

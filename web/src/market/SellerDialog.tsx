@@ -2,12 +2,13 @@ import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { STANDINGS, type Standing } from '@outfit/core/market'
 import { SHIPPING_BASES, type Shipping } from '@outfit/core/sourcing'
-import { errorText } from '../app/api.ts'
-import { marketApi, type ToldSeller } from '../app/marketApi.ts'
+import { changedMeanwhile, errorText } from '../app/api.ts'
+import { marketApi, type SellerTerms, type ToldSeller } from '../app/marketApi.ts'
 import { Button } from '../ui/Button.tsx'
+import { ConflictNote } from '../ui/ConflictNote.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
-import { codeFor, NEW_SELLER, termsOf, typed, type TypedSeller } from './sellerForm.ts'
+import { codeFor, NEW_SELLER, termsIn, termsOf, typed, type TypedSeller } from './sellerForm.ts'
 
 const BASIS: Record<Shipping['basis'], string> = {
   value: 'value',
@@ -30,27 +31,39 @@ interface SellerDialogProps {
 /** A seller's terms, made or changed. */
 export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
   const [values, setValues] = useState<TypedSeller>(() => {
-    if (!seller) return NEW_SELLER
-    const { code: _code, offers: _offers, newest: _newest, ...terms } = seller
-    return typed(terms)
+    return seller ? typed(termsIn(seller)) : NEW_SELLER
   })
+  const [was, setWas] = useState(() => (seller ? termsIn(seller) : undefined))
   const [problem, setProblem] = useState('')
+  const [theirs, setTheirs] = useState<SellerTerms | null>(null)
   const [keep, { isLoading }] = marketApi.endpoints.keepSeller.useMutation()
   const [remove] = marketApi.endpoints.removeSeller.useMutation()
   const set = (change: Partial<TypedSeller>) => setValues((before) => ({ ...before, ...change }))
   const setBand = (at: number, change: Partial<TypedSeller['bands'][number]>) =>
     set({ bands: values.bands.map((band, i) => (i === at ? { ...band, ...change } : band)) })
-  const save = async () => {
+  const save = async (read = was) => {
     setProblem('')
+    setTheirs(null)
     try {
       const terms = termsOf(values)
-      const answer = await keep({ code: seller?.code ?? codeFor(terms.name, taken), terms })
+      const answer = await keep({
+        code: seller?.code ?? codeFor(terms.name, taken),
+        terms,
+        ...(read ? { was: read } : {}),
+      })
+      const current = changedMeanwhile(answer.error)
+      if (current) return setTheirs(termsIn(current as unknown as SellerTerms))
       if (answer.error) return setProblem(errorText(answer.error))
       tell(seller ? `${terms.name} is kept as changed.` : `${terms.name} sells now.`)
       return onLeave()
     } catch (error) {
       return setProblem((error as Error).message)
     }
+  }
+  const takeTheirs = () => {
+    setValues(typed(theirs!))
+    setWas(theirs!)
+    setTheirs(null)
   }
   const takeOut = async () => {
     const answer = await remove(seller!.code)
@@ -180,6 +193,7 @@ export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
           className={FIELD}
         />
       </label>
+      {theirs && <ConflictNote what="This seller" onTheirs={takeTheirs} onMine={() => void save(theirs)} />}
       {seller && seller.offers === 0 && (
         <Button look="plain" onClick={() => void takeOut()}>
           Take this seller out

@@ -29,6 +29,16 @@ export const NEW_SELLER: TypedSeller = {
   standing: 'none',
 }
 
+/** The terms of a seller without what the server tells besides. */
+export function termsIn(seller: SellerTerms): SellerTerms {
+  const { name, country, currency, minimum, handling, arrivesInDays, rating } = seller
+  const { shippingBasis, shippingBands, notes, standing } = seller
+  return {
+    ...{ name, country, currency, minimum, handling, arrivesInDays, rating },
+    ...{ shippingBasis, shippingBands, notes, standing },
+  }
+}
+
 export function typed(terms: SellerTerms): TypedSeller {
   const { shippingBands, ...rest } = terms
   return {

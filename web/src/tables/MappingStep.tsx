@@ -293,8 +293,14 @@ function Remembered({ table, header, mapping, onUse }: RememberedProps) {
   const fits = kept.filter(({ columns }) =>
     Object.values(columns).every((theirs) => theirs === '' || header.includes(theirs)),
   )
+  const known = kept.find((one) => one.name === name.trim())
   const keep = async () => {
-    const answer = await remember({ table, name: name.trim(), columns: mapping })
+    const answer = await remember({
+      table,
+      name: name.trim(),
+      columns: mapping,
+      ...(known ? { was: known.columns } : {}),
+    })
     if (answer.error) return toast.error(errorText(answer.error))
     setName('')
     return toast(`These columns are remembered as "${name.trim()}".`)
@@ -328,7 +334,7 @@ function Remembered({ table, header, mapping, onUse }: RememberedProps) {
         className={`${box} !w-[190px] !py-0.5`}
       />
       <Button look="plain" className="!py-0.5" disabled={!name.trim()} onClick={() => void keep()}>
-        Remember
+        {known ? 'Replace' : 'Remember'}
       </Button>
     </div>
   )
