@@ -1,15 +1,15 @@
-import 'reflect-metadata'
-import { createApp } from './app/createApp.ts'
 import { takePort } from './app/door.ts'
 import { holdFolder, setAside } from './app/folder.ts'
 import { StartRefused } from './app/refusal.ts'
 import { readSettings, type Settings } from './app/settings.ts'
-import { bringSampleWorld } from './import/sampleWorld.ts'
 
 // Files of a data folder are for the account that owns them.
 process.umask(0o077)
 
-/** First the port, then the folder: nothing of a folder is touched that another Outfit uses. */
+/**
+ * First the port, then the folder: nothing of a folder is touched that another Outfit uses. The application is loaded after
+ * that, so that what cannot start says so at once.
+ */
 async function start(settings: Settings): Promise<void> {
   const door = await takePort(settings.port)
   const folder = holdFolder(settings.data, door.port)
@@ -17,11 +17,16 @@ async function start(settings: Settings): Promise<void> {
     const aside = setAside(settings.data)
     if (aside) console.log(`What was there is kept in ${aside}`)
   }
+  await import('reflect-metadata')
   const { world } = settings
-  if (world) await bringSampleWorld({ ...settings, world })
+  if (world) {
+    const { bringSampleWorld } = await import('./import/sampleWorld.ts')
+    await bringSampleWorld({ ...settings, world })
+  }
+  const { createApp } = await import('./app/createApp.ts')
   const app = await createApp(settings, { door })
   await app.init()
-  door.open()
+  door.open(app.getHttpAdapter().getInstance() as Parameters<typeof door.open>[0])
   process.once('exit', () => folder.release())
   console.log(`Outfit is ready at http://127.0.0.1:${door.port}`)
 }

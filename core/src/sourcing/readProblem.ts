@@ -7,6 +7,9 @@ export interface ProblemFault {
   message: string
 }
 
+/** After so many faults no more are looked for; nobody mends them all before asking again. */
+const ENOUGH = 50
+
 /** Thrown by readProblem; its message is one line. */
 export class BadProblem extends Error {
   constructor(readonly faults: ProblemFault[]) {
@@ -19,7 +22,10 @@ type Fields = Record<string, unknown>
 /** Collects faults while reading values by path; every reader returns something usable so that reading can go on. */
 function reader() {
   const faults: ProblemFault[] = []
-  const fault = (field: string, message: string) => void faults.push({ field, message })
+  const fault = (field: string, message: string) => {
+    faults.push({ field, message })
+    if (faults.length >= ENOUGH) throw new BadProblem(faults)
+  }
   const object = (value: unknown, field: string): Fields => {
     if (typeof value === 'object' && value !== null && !Array.isArray(value)) return value as Fields
     fault(field, value === undefined ? 'is missing' : 'must be an object')
@@ -56,7 +62,7 @@ function reader() {
 
 /**
  * Read an unknown value as a sourcing problem, filling in the defaults of the format. Throws BadProblem with every
- * fault found: missing fields, negative amounts, references to unknown sellers, duplicate ids, bands out of order.
+ * fault found, or the first fifty: missing fields, negative amounts, references to unknown sellers, duplicate ids, bands out of order.
  */
 export function readProblem(value: unknown): SourcingProblem {
   const { faults, fault, object, list, text, number, orNull } = reader()

@@ -13,15 +13,16 @@ afterAll(() => server.stop())
 function ask(
   headers: Record<string, string>,
   method = 'GET',
+  body = '',
 ): Promise<{ status: number; body: string; headers: Record<string, unknown> }> {
   return new Promise((resolve, reject) => {
     const call = request(`${server.url}/api/health`, { method, headers }, (response) => {
-      let body = ''
-      response.on('data', (chunk) => (body += chunk))
-      response.on('end', () => resolve({ status: response.statusCode!, body, headers: response.headers }))
+      let text = ''
+      response.on('data', (chunk) => (text += chunk))
+      response.on('end', () => resolve({ status: response.statusCode!, body: text, headers: response.headers }))
     })
     call.on('error', reject)
-    call.end()
+    call.end(body)
   })
 }
 
@@ -47,11 +48,51 @@ describe('who may talk to it', () => {
     expect((await ask({ origin: server.url })).status).toBe(200)
   })
 
+  test('a page of another port of this machine is one from elsewhere, whatever it asks', async () => {
+    const { port } = new URL(server.url)
+    const other = `http://127.0.0.1:${Number(port) === 65535 ? 65534 : Number(port) + 1}`
+    for (const method of ['GET', 'POST']) {
+      expect((await ask({ origin: other }, method)).status).toBe(403)
+      expect((await ask({ origin: `http://localhost:${port}` }, method)).status).toBe(403)
+      // Pictures and forms of another page carry no origin, but what the browser knows of them.
+      for (const site of ['cross-site', 'same-site'])
+        expect((await ask({ 'sec-fetch-site': site }, method)).status).toBe(403)
+    }
+    for (const site of ['same-origin', 'none']) expect((await ask({ 'sec-fetch-site': site })).status).toBe(200)
+  })
+
+  test('a body must be of a kind that no form sends', async () => {
+    for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', '']) {
+      const headers: Record<string, string> = type ? { 'content-type': type } : {}
+      expect((await ask({ ...headers, 'content-length': '2' }, 'POST', '{}')).status).toBe(415)
+    }
+  })
+
+  test('requests are counted by session: who uses up an address leaves the page that has one alone', async () => {
+    const own = await startServer({ world: false })
+    const page = await fetch(own.url, { redirect: 'manual' })
+    const [cookie = ''] = page.headers.getSetCookie()
+    expect(cookie).toMatch(/^outfit-session=[\w-]+; Path=\/; HttpOnly; SameSite=Strict$/)
+    const as = (headers: Record<string, string>) => fetch(`${own.url}/api/rates`, { headers })
+    const mine = { cookie: cookie.split(';')[0]! }
+    let last = 200
+    for (let n = 0; n < 1300 && last === 200; n++) last = (await as({})).status
+    expect(last).toBe(429)
+    expect((await as({ cookie: 'outfit-session=made-up' })).status).toBe(429)
+    expect((await as(mine)).status).toBe(200)
+    // What a browser says comes from another page is refused before it counts.
+    for (let n = 0; n < 1300; n++) await as({ ...mine, 'sec-fetch-site': 'cross-site' })
+    expect((await as(mine)).status).toBe(200)
+    await own.stop()
+  })
+
   test('answers carry a strict content policy', async () => {
     const { headers } = await ask({})
     expect(headers['content-security-policy']).toContain("default-src 'self'")
     expect(headers['content-security-policy']).toContain("frame-ancestors 'none'")
     expect(headers['x-content-type-options']).toBe('nosniff')
+    for (const given of [headers, (await ask({ host: 'elsewhere.example' })).headers])
+      expect(given['x-powered-by']).toBeUndefined()
   })
 })
 

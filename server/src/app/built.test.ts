@@ -1,42 +1,24 @@
 import { afterAll, describe, expect, test } from '@jest/globals'
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import Database from 'better-sqlite3'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
 import type { SourcingPlan } from '@outfit/core/sourcing'
-import { sampleOutfits, WORLD } from '../test/testServer.ts'
+import { DIST, startBuilt } from '../test/builtServer.ts'
+import { loadedWorld } from '../test/testServer.ts'
 
-/** These run the built program as a user would; the test script builds it before Jest starts. */
-const DIST = fileURLToPath(new URL('../../dist/', import.meta.url))
 const data = mkdtempSync(join(tmpdir(), 'outfit-built-'))
 afterAll(() => rmSync(data, { recursive: true, force: true }))
-
-function start(folder: string): Promise<{ url: string; child: ChildProcess }> {
-  const child = spawn(process.execPath, [join(DIST, 'main.js'), '--port', '0', '--data', folder, '--world', WORLD], {
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  return new Promise((resolve, reject) => {
-    let said = ''
-    child.stdout!.on('data', (chunk) => {
-      said += chunk
-      const [, url] = /ready at (\S+)/.exec(said) ?? []
-      if (url) resolve({ url, child })
-    })
-    child.on('exit', (code) => reject(new Error(`ended with ${code}`)))
-  })
-}
-const ended = (child: ChildProcess) => new Promise((resolve) => child.once('exit', resolve))
 const json = async <T>(url: string, init?: RequestInit): Promise<T> => (await fetch(url, init)).json() as Promise<T>
 
 describe('a killed server', () => {
   test('has every change it acknowledged, time after time', async () => {
+    cpSync(await loadedWorld(), data, { recursive: true })
     let expected: { version: number; slots: string[] } | null = null
     for (let round = 0; round < 4; round++) {
-      const { url, child } = await start(data)
-      child.removeAllListeners('exit')
+      const { url, end } = await startBuilt(data)
       const { rosters } = await json<{ rosters: RosterShelf[] }>(`${url}/api/rosters`)
       const { id } = rosters[0]!.outfits[0]!
       const outfit = await json<OutfitDetail>(`${url}/api/outfits/${id}`)
@@ -55,30 +37,12 @@ describe('a killed server', () => {
         }))
       }
       expected = { version, slots: placements.map((p) => p.slot).sort() }
-      child.kill('SIGKILL')
-      await ended(child)
+      await end()
     }
     const db = new Database(join(data, 'outfit.sqlite'))
     expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
     expect(db.pragma('foreign_key_check')).toEqual([])
     db.close()
-  })
-
-  test('in the middle of loading the sample world starts over', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'outfit-cut-'))
-    const child = spawn(process.execPath, [join(DIST, 'main.js'), '--port', '0', '--data', folder, '--world', WORLD], {
-      stdio: 'ignore',
-    })
-    await new Promise((resolve) => setTimeout(resolve, 900))
-    child.kill('SIGKILL')
-    await ended(child)
-    const again = await start(folder)
-    const health = await json<{ outfits: number; parts: number }>(`${again.url}/api/health`)
-    expect(health).toMatchObject({ status: 'ok', outfits: sampleOutfits() })
-    again.child.removeAllListeners('exit')
-    again.child.kill('SIGTERM')
-    await ended(again.child)
-    rmSync(folder, { recursive: true, force: true })
   })
 })
 

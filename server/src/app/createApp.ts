@@ -11,6 +11,7 @@ import { WorkerPlanRunner, type PlanRunner } from '../sourcing/planRunner.ts'
 import { AppModule } from './appModule.ts'
 import { Databases } from './database.ts'
 import type { Door } from './door.ts'
+import { DoorAdapter } from './doorAdapter.ts'
 import { bodies } from './bodies.ts'
 import { ownPagesOnly, sessions } from './guard.ts'
 import { problemBody } from './problem.ts'
@@ -57,7 +58,7 @@ export async function createApp(
     forceCloseConnections: true,
   }
   const app = await (door
-    ? NestFactory.create<NestExpressApplication>(module, door.adapter(), options)
+    ? NestFactory.create<NestExpressApplication>(module, new DoorAdapter(door.server), options)
     : NestFactory.create<NestExpressApplication>(module, options))
   app.disable('x-powered-by')
   app.use(ownPagesOnly)

@@ -11,15 +11,13 @@ import * as jobs from '../jobs/entities.ts'
 import * as later from '../later/entities.ts'
 import * as market from '../market/entities.ts'
 import * as roster from '../roster/entities.ts'
+import { DATABASE_FILES } from './databaseFiles.ts'
 import { MIGRATIONS } from './migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 
 export const ENTITIES = [brief, catalogue, drawer, imports, jobs, later, market, roster].flatMap((module) =>
   Object.values(module),
 )
-
-/** Files of a database in its folder: the last two stand beside it while it is in use. */
-export const DATABASE_FILES = ['outfit.sqlite', 'outfit.sqlite-wal', 'outfit.sqlite-shm'] as const
 
 /** Large sorts, as of a million offers, have a second thread. */
 const PRAGMAS = ['journal_mode = WAL', 'foreign_keys = ON', 'busy_timeout = 5000', 'threads = 1']
@@ -106,7 +104,7 @@ export class Databases implements OnApplicationShutdown {
 }
 
 /** Refuse a database whose schema a newer program has changed: this one would write it wrongly. */
-function refuseNewer(file: string): void {
+export function refuseNewer(file: string): void {
   if (!existsSync(file)) return
   const db = new Database(file, { readonly: true })
   try {

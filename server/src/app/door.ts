@@ -1,4 +1,3 @@
-import { ExpressAdapter } from '@nestjs/platform-express'
 import { createServer, type RequestListener, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { StartRefused } from './refusal.ts'
@@ -7,10 +6,9 @@ import { codeOf } from './storage.ts'
 /** A port of this machine taken before anything else is done; who comes before the application is ready is told to wait. */
 export interface Door {
   readonly port: number
-  /** What Nest listens with: the server that has the port already. */
-  adapter(): ExpressAdapter
-  /** From now on the application answers. */
-  open(): void
+  readonly server: Server
+  /** From now on `listener` answers. */
+  open(listener: RequestListener): void
   close(): Promise<void>
 }
 
@@ -35,12 +33,11 @@ export async function takePort(port: number): Promise<Door> {
     server.once('error', (error) => reject(refused(error, port)))
     server.listen(port, '127.0.0.1', resolve)
   })
-  let adapter: ExpressAdapter | null = null
   return {
     port: (server.address() as AddressInfo).port,
-    adapter: () => (adapter ??= new DoorAdapter(server)),
-    open: () => {
-      answer = adapter!.getInstance() as RequestListener
+    server,
+    open: (listener) => {
+      answer = listener
     },
     close: () =>
       new Promise((resolve) => {
@@ -60,23 +57,4 @@ function refused(error: Error, port: number): Error {
       `Port ${port} is not open to this account. Nothing was changed; give one above 1023 with --port.`,
     )
   return error
-}
-
-/** Nest over a server that listens already. */
-class DoorAdapter extends ExpressAdapter {
-  constructor(private readonly door: Server) {
-    super()
-  }
-
-  override initHttpServer(): void {
-    this.httpServer = this.door
-  }
-
-  override async close(): Promise<void> {
-    // Browsers hold connections open, events of jobs above all; a stop does not wait for them.
-    await new Promise((resolve) => {
-      this.door.close(resolve)
-      this.door.closeAllConnections()
-    })
-  }
 }

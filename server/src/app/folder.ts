@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3'
 import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { DATABASE_FILES } from './database.ts'
+import { DATABASE_FILES } from './databaseFiles.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 import { codeOf } from './storage.ts'
 
@@ -72,8 +72,15 @@ export function setAside(folder: string, now = new Date()): string | null {
   const stamp = now.toISOString().replace(/[:.]/g, '-')
   const aside = join(folder, 'set-aside', stamp)
   mkdirSync(aside, { recursive: true, mode: 0o700 })
-  // The log first: a database without its log is an older one, a log without its database is nothing.
-  for (const name of [DATABASE_FILES[2], DATABASE_FILES[1], DATABASE_FILES[0]])
+  // Its log is brought home first where that can be: a database that is parted from its log is an older one.
+  try {
+    const db = new Database(join(folder, DATABASE_FILES[0]))
+    db.pragma('wal_checkpoint(TRUNCATE)')
+    db.close()
+  } catch {
+    // Damaged, it is put aside as it is.
+  }
+  for (const name of DATABASE_FILES)
     if (existsSync(join(folder, name))) renameSync(join(folder, name), join(aside, name))
   return aside
 }

@@ -19,7 +19,7 @@ import { ColourEntity, MouldEntity, PartEntity, PrintEntity } from '../catalogue
 import { FinderService } from '../catalogue/finderService.ts'
 import { WishService } from '../catalogue/wishService.ts'
 import { QuoteService } from '../market/quoteService.ts'
-import { recordsOf } from './plainRecords.ts'
+import { recordsIn } from './plainRecords.ts'
 import { RowChecker } from './rowChecker.ts'
 import { TABLE_TARGETS } from './tableTargets.ts'
 import { writeRows } from './tableWriter.ts'
@@ -68,14 +68,8 @@ export class ImportService {
   ) {}
 
   /** A table given as text. */
-  async importTable(table: TableName, csv: string, options: ImportOptions = {}): Promise<ImportReport> {
-    let records: FileRecord[]
-    try {
-      records = recordsOf(csv)
-    } catch (error) {
-      return { ...nothing(table), rejects: [notCsv(error)], rejected: 1 }
-    }
-    return this.run(table, records, options, {})
+  importTable(table: TableName, csv: string, options: ImportOptions = {}): Promise<ImportReport> {
+    return this.run(table, recordsIn(csv), options, {})
   }
 
   /** A table uploaded before. */

@@ -19,7 +19,8 @@ import { DataSource } from 'typeorm'
 import { TABLES, type TableName } from '@outfit/core/formats'
 import { AppModule } from '../app/appModule.ts'
 import { QUIET } from '../app/createApp.ts'
-import { DATABASE_FILES, Databases } from '../app/database.ts'
+import { Databases, refuseNewer } from '../app/database.ts'
+import { DATABASE_FILES } from '../app/databaseFiles.ts'
 import { setAside } from '../app/folder.ts'
 import { refusalOf } from '../app/refusal.ts'
 import type { Settings } from '../app/settings.ts'
@@ -78,6 +79,7 @@ export async function bringSampleWorld(settings: Settings & { world: string }): 
 function holdsAnything(file: string): boolean {
   let db: Database.Database | null = null
   try {
+    refuseNewer(file)
     db = new Database(file)
     const tables = db
       .prepare(

@@ -265,7 +265,7 @@ describe('mappings', () => {
     const path = 'mappings/bins/My%20spreadsheet'
     expect((await server.send('PUT', path, { columns })).status).toBe(204)
     expect((await server.get('mappings/bins')).body).toEqual([{ name: 'My spreadsheet', columns }])
-    await server.send('PUT', path, { columns: { ...columns, name: 'Titel' } })
+    await server.send('PUT', path, { columns: { ...columns, name: 'Titel' }, was: columns })
     expect((await server.get('mappings/bins')).body).toEqual([
       { name: 'My spreadsheet', columns: { ...columns, name: 'Titel' } },
     ])

@@ -1,5 +1,5 @@
 import { Body, Controller, Get, Header, HttpCode, Param, Post, Res } from '@nestjs/common'
-import { ApiTags } from '@nestjs/swagger'
+import { ApiBody, ApiTags } from '@nestjs/swagger'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -21,6 +21,7 @@ import type { Response } from 'express'
 import type { Level } from '@outfit/core/catalogue'
 import { BadProblem, STRATEGIES, type BuyingOptions } from '@outfit/core/sourcing'
 import { Problem } from '../app/problem.ts'
+import { invalid } from '../app/validation.ts'
 import { SourcingService } from './sourcingService.ts'
 import { WantsService } from './wantsService.ts'
 
@@ -88,7 +89,12 @@ export class SourcingController {
 
   @Post('problem')
   @HttpCode(202)
-  planProblem(@Body() { problem }: PlanProblem) {
+  @ApiBody({ type: PlanProblem })
+  planProblem(@Body() body: unknown) {
+    // Checked by its own reader alone; what checks other bodies would take a copy of all of it first.
+    const { problem, ...rest } = body as PlanProblem
+    const [strange] = Object.keys(rest)
+    if (strange !== undefined) throw invalid([{ field: strange, message: `property ${strange} should not exist` }])
     try {
       return this.sourcing.planProblem(problem)
     } catch (error) {

@@ -72,7 +72,7 @@ export interface TestServer {
 }
 
 /** A data folder with the sample world, loaded by the first test of a run that needs it; all others work on copies. */
-async function loadedWorld(): Promise<string> {
+export async function loadedWorld(): Promise<string> {
   const shared = join(process.env['OUTFIT_TEST_RUN']!, 'world')
   if (existsSync(shared)) return shared
   const data = mkdtempSync(`${shared}-`)

@@ -7,17 +7,18 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { RosterShelf } from '@outfit/core/roster'
 import { seeded } from '@outfit/core/random'
+import { LONG } from '../test/runs.ts'
 import { startServer } from '../test/testServer.ts'
 
 /** How often the program is killed in all, and on one data folder before a fresh one is taken. */
-const KILLS = 200
-const ON_ONE_FOLDER = 25
+const KILLS = LONG ? 1000 : 16
+const ON_ONE_FOLDER = LONG ? 25 : 8
 /** Programs killed side by side. */
 const LANES = 2
 /** Rows of one import: more than go into one statement. */
 const ROWS = 700
 const PART = 'P-00001'
-const RESTLESS = fileURLToPath(new URL('../test/restless.mjs', import.meta.url))
+const RESTLESS = fileURLToPath(new URL('../../dist/trial/restless.js', import.meta.url))
 
 const folders: string[] = []
 const folder = () => {
@@ -44,8 +45,8 @@ beforeAll(async () => {
 })
 afterAll(() => folders.forEach((path) => rmSync(path, { recursive: true, force: true })))
 
-/** Let the program work on a folder and kill it so long after it began; the acts it said were written. */
-function killed(data: string, after: number): Promise<string[]> {
+/** Let the program work on a folder and kill it so long after it began; the acts it said were written, with their kinds. */
+function killed(data: string, after: number): Promise<{ kind: string; id: string }[]> {
   const child = spawn(process.execPath, [RESTLESS, data, outfit.id, PART, String(ROWS)], {
     stdio: ['ignore', 'pipe', 'inherit'],
   })
@@ -64,7 +65,10 @@ function killed(data: string, after: number): Promise<string[]> {
         said
           .split('\n')
           .slice(0, -1)
-          .flatMap((line) => (line.startsWith('done ') ? line.slice(5) : [])),
+          .flatMap((line) => {
+            const [word, kind, id] = line.split(' ')
+            return word === 'done' ? [{ kind: kind!, id: id! }] : []
+          }),
       )
     })
   })
@@ -125,16 +129,19 @@ function faultsIn(data: string, acknowledged: readonly string[]): string[] {
 test(`killed ${KILLS} times while finishing, importing and taking back: all of it or nothing`, async () => {
   const random = seeded(20261125)
   const rounds = Array.from({ length: KILLS / ON_ONE_FOLDER }, () =>
-    Array.from({ length: ON_ONE_FOLDER }, () => Math.round(random() * 600)),
+    Array.from({ length: ON_ONE_FOLDER }, () => Math.round(random() * 1200)),
   )
   let done = 0
+  const told = new Map<string, number>()
   const lane = async () => {
     for (let round = rounds.shift(); round; round = rounds.shift()) {
       const data = folder()
       cpSync(world, data, { recursive: true })
       for (const after of round) {
         const acknowledged = await killed(data, after)
-        expect({ after, faults: faultsIn(data, acknowledged) }).toEqual({ after, faults: [] })
+        for (const { kind } of acknowledged) told.set(kind, (told.get(kind) ?? 0) + 1)
+        const ids = acknowledged.map(({ id }) => id)
+        expect({ after, faults: faultsIn(data, ids) }).toEqual({ after, faults: [] })
         done += 1
       }
       rmSync(data, { recursive: true, force: true })
@@ -142,4 +149,6 @@ test(`killed ${KILLS} times while finishing, importing and taking back: all of i
   }
   await Promise.all(Array.from({ length: LANES }, lane))
   expect(done).toBe(KILLS)
-}, 1_200_000)
+  // A program that fails before it is killed proves nothing: every kind of act must have been under way.
+  for (const kind of ['imported', 'built', 'taken-back']) expect([kind, told.get(kind) ?? 0]).not.toEqual([kind, 0])
+}, 7_200_000)
