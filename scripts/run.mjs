@@ -3,9 +3,8 @@
  *   --port N      port on 127.0.0.1 (4310)
  *   --data DIR    folder of the database (demo-data for the demo, data otherwise)
  *   --market URL  a service to ask for quote sheets (the demo has one of its own)
- *   --fresh       forget what was changed and load the demo world again (demo only)
+ *   --fresh       put what was changed aside and load the demo world again (demo only)
  */
-import { existsSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { build, install, ROOT, serve } from './tree.mjs'
@@ -30,17 +29,17 @@ const data = resolve(values.data ?? join(ROOT, demo ? 'demo-data' : 'data'))
 
 install()
 build()
-if (values.fresh)
-  for (const file of ['outfit.sqlite', 'outfit.sqlite-wal', 'outfit.sqlite-shm'])
-    if (existsSync(join(data, file))) rmSync(join(data, file))
 const { child } = await serve(
   [
     ...['--data', data, '--port', values.port ?? '4310'],
     ...(demo ? ['--world', join(ROOT, 'demo/world')] : []),
     ...(values.market ? ['--market', values.market] : []),
+    ...(values.fresh ? ['--fresh'] : []),
   ],
   { log: true },
 ).catch((error) => {
+  // The server has said itself why it does not start.
+  if (error.code === 2) process.exit(2)
   console.error(error.message)
   process.exit(1)
 })

@@ -72,6 +72,8 @@ export function serve(args, { log = false } = {}) {
       const [, url] = /ready at (\S+)/.exec(said) ?? []
       if (url) resolve({ url, child })
     })
-    child.on('exit', (code) => reject(new Error(`The server ended with ${code} before it was ready.`)))
+    child.on('exit', (code) =>
+      reject(Object.assign(new Error(`The server ended with ${code} before it was ready.`), { code })),
+    )
   })
 }

@@ -64,6 +64,27 @@ describe('rejecting', () => {
     ['colours', `${COLOURS}\n,Tar,#000000,black,solid`, '2 code: code is empty'],
     ['colours', `${COLOURS}\ntar,Tar`, '2 null: has 2 cells, the header has 5'],
     ['owned', 'part,bin,qty,date,reason\nP,B,-2,2026-01-01,x', '2 qty: qty -2 is below 1'],
+    [
+      'owned',
+      'part,bin,qty,date,reason\nP,B,9007199254740991,2026-01-01,x',
+      '2 qty: qty 9007199254740991 is above 1000000',
+    ],
+    ['owned', 'part,bin,qty,date,reason\nP,B,1,2026-02-30,x', '2 date: date "2026-02-30" is not a date as YYYY-MM-DD'],
+    [
+      'owned',
+      'part,bin,qty,date,reason\nP,B,1,2026-02-28,be\u0007ll',
+      '2 reason: reason has control characters, which no text has; type it again',
+    ],
+    [
+      'sellers',
+      'code,name,country,currency,minimum,handling,arrivesInDays,rating,shippingBasis,shippingBands\ns,S,Here,EUR,100000001,0,3,5,value,any=0',
+      '2 minimum: minimum 100000001 is above 100000000',
+    ],
+    [
+      'sellers',
+      'code,name,country,currency,minimum,handling,arrivesInDays,rating,shippingBasis,shippingBands\ns,S,Here,EUR,1,0,3,100000000000,value,any=0',
+      '2 rating: rating 100000000000 is above 5',
+    ],
     ['owned', 'part,bin,qty,date,reason\nP,B,two,2026-01-01,x', '2 qty: qty "two" is not a whole number'],
     [
       'owned',

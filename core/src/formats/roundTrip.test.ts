@@ -4,7 +4,7 @@ import { CONNECTIONS, COVERS, FINISHES, PART_KINDS, SLOTS } from '../catalogue/i
 import { worldTable } from '../test/world.ts'
 import { readTable } from './readTable.ts'
 import { TABLES, type TableName, type TableRow } from './tables.ts'
-import { asWritten, writeTable } from './writeCsv.ts'
+import { asWritten, writeCsv, writeTable } from './writeCsv.ts'
 
 const again = <T extends TableName>(table: T, rows: readonly TableRow<T>[]) => readTable(table, writeTable(table, rows))
 
@@ -39,6 +39,29 @@ describe('import after export is identity', () => {
         expect(read.map((one) => one.row)).toEqual(rows)
       }),
     )
+  })
+
+  test('whatever a spreadsheet would run gets an apostrophe, however it is hidden', () => {
+    const formulas = [
+      '=1+1',
+      '+1',
+      '-1',
+      '@a',
+      '\n=1',
+      ' =1',
+      '\u00A0=1',
+      '\uFF1D1',
+      "'=1",
+      '\t=1',
+      '\uFF20a',
+      ' \n +1',
+    ]
+    for (const text of formulas) {
+      const csv = writeCsv(['a'], [[text]])
+      expect(csv.slice(csv.indexOf('\n') + 1).replace(/^"/, '')).toMatch(/^'/)
+      expect(asWritten(`'${text}`)).toBe(text)
+    }
+    for (const text of ['a=1', '1-2', "it's", '']) expect(writeCsv(['a'], [[text]])).toBe(`a\n${text}\n`)
   })
 
   test('numbers, lists and traits of moulds', () => {

@@ -202,7 +202,7 @@ describe('a market that is not as it should be', () => {
   let link = ''
   const former = { ...PATIENCE }
   beforeAll(async () => {
-    Object.assign(PATIENCE, { page: 2000, pause: 5 })
+    Object.assign(PATIENCE, { page: 2000, pause: 5, pages: 20 })
     service = createServer((request, response) => {
       const body = answer(request.url ?? '')
       if (link && request.url !== '/sellers') response.setHeader('Link', link)
@@ -271,6 +271,21 @@ describe('a market that is not as it should be', () => {
       requests: 2,
       lines: 2,
     })
+  })
+
+  test('pages without end are given up, with what they said', async () => {
+    const header = 'date,seller,kind,code,condition,price,currency,stock,multiple'
+    let pages = 0
+    answer = (path) => {
+      if (path === '/sellers') return '{"sellers":["tin-whistle"]}'
+      link = `</more/${++pages}>; rel="next"`
+      return `${header}\n2027-02-0${1 + (pages % 9)},tin-whistle,part,P-00002,new,150,EUR,3,1`
+    }
+    await jobEnd(server, await start())
+    const [whistle] = (await last())!.sellers as [Answered]
+    expect(whistle).toMatchObject({ state: 'partial', reason: 'its list goes on after 20 pages' })
+    expect(pages).toBe(20)
+    link = ''
   })
 
   test('an answer without end is given up', async () => {

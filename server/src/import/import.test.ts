@@ -98,6 +98,8 @@ describe('nothing is written when a row is bad', () => {
       'code,name,kind,front,back,traits\nD-X,Face,head,"[{""kind"":""sparkle""}]",[],',
       ['2: layer "sparkle" is not known for head'],
     ],
+    ['a file with nothing in it', 'bins', '', ['1: the file is empty']],
+    ['a file with a header alone', 'bins', 'code,name\n', ['1: the file has a header and no rows']],
     ['a column that is not there', 'bins', 'code\nB92', ['1: the file has no column "name"']],
   ])('%s', async (_name, table, csv, expected) => {
     const before = await Promise.all(

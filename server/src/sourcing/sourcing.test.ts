@@ -8,6 +8,7 @@ import {
   type SourcingProblem,
 } from '@outfit/core/sourcing'
 import { JobEntity } from '../jobs/entities.ts'
+import { Writer } from '../app/writer.ts'
 import { KEPT_JOBS } from '../jobs/jobsService.ts'
 import { NARROWING } from '../market/marketService.ts'
 import {
@@ -158,6 +159,21 @@ test('of finished jobs the newest hundred of a kind are kept', async () => {
   }
   expect((await server.get(`jobs/${jobs[0]}`)).status).toBe(404)
   expect((await server.get(`jobs/${jobs.at(-1)}`)).status).toBe(200)
+})
+
+test('a finished job is kept also where the clock was put back since the others', async () => {
+  // As jobs are called in the year 10889.
+  await server
+    .service(Writer)
+    .transaction((db) =>
+      db.query(
+        `INSERT INTO job (id, kind, state, at, input) WITH n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < ${KEPT_JOBS}) SELECT '7ZZZ' || i, 'sourcing-problem', 'done', '', '{}' FROM n`,
+      ),
+    )
+  const problem = { format: 'outfit.sourcing-problem', version: 1, currency: 'EUR', needs: [], sellers: [], offers: [] }
+  const { body } = await server.send<{ job: string }>('POST', 'plans/problem', { problem })
+  await jobEnd(server, body.job)
+  expect((await server.get(`jobs/${body.job}`)).status).toBe(200)
 })
 
 test('a plan that is good enough ends with what it has, honest about the rest', async () => {

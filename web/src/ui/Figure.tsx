@@ -54,12 +54,15 @@ export const Figure = memo(function Figure({
     return {
       box: viewBox({ ...drawing, window: crop ? cropTo(drawing, crop) : (window ?? drawing.window) }.window),
       html: svgBody(shapes),
+      undrawable: drawing.undrawable,
     }
   }, [placements, catalogue, view, crop, window, plinth, ghost])
   if (!drawn) return <div className={className} />
   return (
     <svg
-      {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
+      {...(label || drawn.undrawable
+        ? { role: 'img', 'aria-label': `${label ?? ''}${drawn.undrawable ? ', cannot be drawn' : ''}` }
+        : { 'aria-hidden': true })}
       viewBox={drawn.box}
       className={`figure ${className ?? ''}`}
       dangerouslySetInnerHTML={{ __html: drawn.html }}
