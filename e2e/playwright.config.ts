@@ -9,7 +9,7 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   globalSetup: './world.ts',
   outputDir: '../test-results/e2e',
-  workers: 1,
+  workers: 2,
   fullyParallel: true,
   // Generous, so that a slow or busy machine fails nothing that works; only what is broken waits this long.
   timeout: 400_000,

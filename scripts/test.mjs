@@ -2,14 +2,20 @@
  * `npm test`: everything there is to check, installs included. Its last line is `tests: N passed, M failed` over Jest and
  * Playwright; it ends with 0 only when nothing failed.
  *   --fast   without the browser
+ *   --long   the long forms of kills and random tests (`npm run test:long`)
  */
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { build, install, ROOT, run } from './tree.mjs'
 
 const fast = process.argv.includes('--fast')
+if (process.argv.includes('--long')) process.env.OUTFIT_LONG = '1'
 const RESULTS = join(ROOT, 'test-results')
 const broken = []
+/** Seconds each step took. */
+const times = []
+/** Tests told at the end that took longest. */
+const SLOWEST = 10
 
 function step(name, work) {
   const start = Date.now()
@@ -20,7 +26,8 @@ function step(name, work) {
     broken.push(name)
     console.error(`${name} failed: ${error.message}`)
   }
-  console.log(`  ${((Date.now() - start) / 1000).toFixed(0)} s`)
+  times.push([name, (Date.now() - start) / 1000])
+  console.log(`  ${times.at(-1)[1].toFixed(0)} s`)
 }
 
 /** Debian's Chromium, which the journeys drive; where there is none it is installed, which needs root. */
@@ -38,6 +45,22 @@ function read(file) {
     return null
   }
 }
+
+/** Seconds of every test of Jest, by its name. */
+const jestTimes = (jest) =>
+  (jest?.testResults ?? []).flatMap(({ name, assertionResults }) =>
+    assertionResults.map((one) => [`${relative(ROOT, name)}: ${one.fullName}`, (one.duration ?? 0) / 1000]),
+  )
+
+/** Seconds of every journey, by its name. */
+const journeyTimes = (suites = []) =>
+  suites.flatMap(({ suites: inner, specs = [] }) => [
+    ...journeyTimes(inner),
+    ...specs.map(({ file, title, tests }) => [
+      `e2e/${file}: ${title}`,
+      tests.flatMap(({ results }) => results).reduce((sum, { duration }) => sum + duration, 0) / 1000,
+    ]),
+  ])
 
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS)
@@ -60,6 +83,10 @@ const passed = (jest?.numPassedTests ?? 0) + (journeys?.stats.expected ?? 0)
 const failed =
   (jest ? jest.numFailedTests + jest.numRuntimeErrorTestSuites : 1) +
   (journeys ? journeys.stats.unexpected + journeys.stats.flaky : 1)
+const told = ([name, seconds]) => `  ${seconds.toFixed(1).padStart(7)} s  ${name}`
+console.log(`\n— Steps\n${times.map(told).join('\n')}`)
+const slowest = [...jestTimes(jest), ...journeyTimes(journeys?.suites)].sort((a, b) => b[1] - a[1])
+console.log(`— Slowest tests\n${slowest.slice(0, SLOWEST).map(told).join('\n')}`)
 if (broken.length > 0) console.error(`\nnot in order: ${broken.join(', ')}`)
 console.log(`tests: ${passed} passed, ${failed} failed`)
 process.exit(broken.length > 0 || failed > 0 ? 1 : 0)

@@ -20,11 +20,14 @@ export function sampleOutfits(): number {
   return rosters.flatMap(({ characters }) => characters.flatMap(({ outfits }) => outfits)).length
 }
 
+/** Loaded once for all plans of a test file, as a worker thread does. */
+let solver: ReturnType<typeof loadHighsSolver> | null = null
+
 /** Solves in the thread of the test, since a worker would need a build. */
 class InThreadPlanRunner extends PlanRunner {
   override async run<T extends PlanTask>(task: T, { report, enough }: Waiting): Promise<PlanResults[T['do']]> {
     return doPlanTask(task, {
-      solve: await loadHighsSolver(),
+      solve: await (solver ??= loadHighsSolver()),
       now: () => performance.now() / 1000,
       onProgress: report,
       enough: () => Atomics.load(enough, 0) === 1,

@@ -417,10 +417,17 @@ export const api = createApi({
   }),
 })
 
-/** What there is now of an entry that was changed since it was read, where that is why a change was refused; else null. */
-export function changedMeanwhile(error: unknown): Record<string, unknown> | null {
-  const { data, status } = (error ?? {}) as { data?: { current?: Record<string, unknown> }; status?: number }
-  return status === 409 ? (data?.current ?? null) : null
+/** An entry somebody else changed since it was read: as it is now, and the fields that differ. */
+export interface Changed<T = Record<string, unknown>> {
+  current: T
+  fields: string[]
+}
+
+/** What was changed meanwhile, where that is why a change was refused; else null. */
+export function changedMeanwhile<T = Record<string, unknown>>(error: unknown): Changed<T> | null {
+  const { data, status } = (error ?? {}) as { data?: ProblemBody & { current?: T }; status?: number }
+  if (status !== 409 || !data?.current) return null
+  return { current: data.current, fields: (data.errors ?? []).map(({ field }) => field) }
 }
 
 /** What an error of RTK Query means to a person: what happened, in the server's words where it has any. */

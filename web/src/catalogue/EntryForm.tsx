@@ -3,7 +3,7 @@ import { useForm, type FieldValues, type Path, type UseFormReturn } from 'react-
 import { Link, useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import type { Editable } from '@outfit/core/catalogue'
-import { api, changedMeanwhile, errorText, type ProblemBody } from '../app/api.ts'
+import { api, changedMeanwhile, errorText, type Changed, type ProblemBody } from '../app/api.ts'
 import { useAppDispatch } from '../app/store.ts'
 import { Button } from '../ui/Button.tsx'
 import { ConflictNote } from '../ui/ConflictNote.tsx'
@@ -37,7 +37,7 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
     form,
     useCallback(() => was.current, []),
   )
-  const [theirs, setTheirs] = useState<object | null>(null)
+  const [theirs, setTheirs] = useState<Changed | null>(null)
   const newest = useRef(initial)
   newest.current = initial
   const dispatch = useAppDispatch()
@@ -89,7 +89,7 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
     })
   }
   const keepMine = () => {
-    was.current = theirs!
+    was.current = theirs!.current
     return submit()
   }
   const destroy = async () => {
@@ -138,7 +138,12 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
         )}
         <div className="mt-3 space-y-4">{children(form)}</div>
         {theirs && (
-          <ConflictNote what={`This ${noun}`} onTheirs={() => void takeTheirs()} onMine={() => void keepMine()} />
+          <ConflictNote
+            what={`This ${noun}`}
+            fields={theirs.fields}
+            onTheirs={() => void takeTheirs()}
+            onMine={() => void keepMine()}
+          />
         )}
         {root && (
           <p role="alert" className="mt-4 rounded-[10px] border border-problem bg-card px-3 py-2 text-problem">

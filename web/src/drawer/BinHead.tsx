@@ -77,7 +77,7 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
   const [remove] = drawerApi.endpoints.removeBin.useMutation()
   const navigate = useNavigate()
   const [was, setWas] = useState({ name: bin.name, parent: bin.parent ?? null })
-  const theirs = changedMeanwhile(error) as typeof was | null
+  const theirs = changedMeanwhile<typeof was>(error)
   const others = box?.bins.filter((one) => one.code !== bin.code && isPlain(one)) ?? []
   const keep = async (read = was) => {
     const set = { name: name.trim(), parent: parent || null }
@@ -87,9 +87,10 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
     onDone()
   }
   const takeTheirs = () => {
-    setName(theirs!.name)
-    setParent(theirs!.parent ?? '')
-    setWas({ name: theirs!.name, parent: theirs!.parent })
+    const { name: now, parent: above } = theirs!.current
+    setName(now)
+    setParent(above ?? '')
+    setWas({ name: now, parent: above })
     forget()
   }
   const away = async () => {
@@ -112,7 +113,14 @@ function ChangeBin({ data, onDone }: { data: BinContents; onDone: () => void }) 
         <input value={name} maxLength={80} onChange={({ target }) => setName(target.value)} className={FIELD} />
       </label>
       <BinSelect label="A tray in" bins={others} value={parent} none="no other bin" onPick={setParent} />
-      {theirs && <ConflictNote what="This bin" onTheirs={takeTheirs} onMine={() => void keep(theirs)} />}
+      {theirs && (
+        <ConflictNote
+          what="This bin"
+          fields={theirs.fields}
+          onTheirs={takeTheirs}
+          onMine={() => void keep(theirs.current)}
+        />
+      )}
       <p>
         <Button look="plain" className="-ml-3 text-problem" onClick={() => void away()}>
           Take the bin away

@@ -2,7 +2,7 @@ import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { STANDINGS, type Standing } from '@outfit/core/market'
 import { SHIPPING_BASES, type Shipping } from '@outfit/core/sourcing'
-import { changedMeanwhile, errorText } from '../app/api.ts'
+import { changedMeanwhile, errorText, type Changed } from '../app/api.ts'
 import { marketApi, type SellerTerms, type ToldSeller } from '../app/marketApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { ConflictNote } from '../ui/ConflictNote.tsx'
@@ -35,7 +35,7 @@ export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
   })
   const [was, setWas] = useState(() => (seller ? termsIn(seller) : undefined))
   const [problem, setProblem] = useState('')
-  const [theirs, setTheirs] = useState<SellerTerms | null>(null)
+  const [theirs, setTheirs] = useState<Changed<SellerTerms> | null>(null)
   const [keep, { isLoading }] = marketApi.endpoints.keepSeller.useMutation()
   const [remove] = marketApi.endpoints.removeSeller.useMutation()
   const set = (change: Partial<TypedSeller>) => setValues((before) => ({ ...before, ...change }))
@@ -51,8 +51,8 @@ export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
         terms,
         ...(read ? { was: read } : {}),
       })
-      const current = changedMeanwhile(answer.error)
-      if (current) return setTheirs(termsIn(current as unknown as SellerTerms))
+      const changed = changedMeanwhile<SellerTerms>(answer.error)
+      if (changed) return setTheirs({ ...changed, current: termsIn(changed.current) })
       if (answer.error) return setProblem(errorText(answer.error))
       tell(seller ? `${terms.name} is kept as changed.` : `${terms.name} sells now.`)
       return onLeave()
@@ -61,8 +61,8 @@ export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
     }
   }
   const takeTheirs = () => {
-    setValues(typed(theirs!))
-    setWas(theirs!)
+    setValues(typed(theirs!.current))
+    setWas(theirs!.current)
     setTheirs(null)
   }
   const takeOut = async () => {
@@ -193,7 +193,14 @@ export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
           className={FIELD}
         />
       </label>
-      {theirs && <ConflictNote what="This seller" onTheirs={takeTheirs} onMine={() => void save(theirs)} />}
+      {theirs && (
+        <ConflictNote
+          what="This seller"
+          fields={theirs.fields}
+          onTheirs={takeTheirs}
+          onMine={() => void save(theirs.current)}
+        />
+      )}
       {seller && seller.offers === 0 && (
         <Button look="plain" onClick={() => void takeOut()}>
           Take this seller out
