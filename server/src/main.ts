@@ -21,7 +21,8 @@ async function start(settings: Settings): Promise<void> {
   const { world } = settings
   if (world) {
     const { bringSampleWorld } = await import('./import/sampleWorld.ts')
-    await bringSampleWorld({ ...settings, world })
+    if ((await bringSampleWorld({ ...settings, world })) === 'not ours')
+      console.log(`${settings.data} holds data of your own; no sample world was brought into it.`)
   }
   const { createApp } = await import('./app/createApp.ts')
   const app = await createApp(settings, { door })

@@ -68,6 +68,35 @@ describe('conversion', () => {
     expect(convert(77, 'EUR', 'EUR', '1999-01-01', [])).toBe(77)
   })
 
+  test('gives minor units the digits their currency has', () => {
+    const of = (from: string, to: string, rate: number): Rate => ({ date: '2026-01-01', from, to, rate })
+    // €1 is ¥160; 1 Kuwaiti dinar, of a thousand fils, is €3.
+    const table = [of('EUR', 'JPY', 160), of('KWD', 'EUR', 3), of('KWD', 'JPY', 480)]
+    expect(convert(100, 'EUR', 'JPY', '2026-11-20', table)).toBe(160)
+    expect(convert(160, 'JPY', 'EUR', '2026-11-20', table)).toBe(100)
+    expect(convert(1000, 'KWD', 'EUR', '2026-11-20', table)).toBe(300)
+    expect(convert(1, 'EUR', 'KWD', '2026-11-20', table)).toBe(4)
+    expect(convert(500, 'KWD', 'JPY', '2026-11-20', table)).toBe(240)
+  })
+
+  test('there and back is what it was, to within a unit either way, in currencies of no, two and three digits', () => {
+    const pair = fc.uniqueArray(fc.constantFrom('JPY', 'KWD', 'EUR', 'GBP'), { minLength: 2, maxLength: 2 })
+    fc.assert(
+      fc.property(fc.nat(1_000_000), pair, fc.double({ min: 0.001, max: 1000, noNaN: true }), (minor, [a, b], rate) => {
+        const table = [{ date: '2026-01-01', from: a!, to: b!, rate }]
+        const there = convert(minor, a!, b!, '2026-02-01', table)
+        const worth = Number(decimalMoney(minor, a!)) * rate
+        const unit = Number(decimalMoney(1, b!))
+        expect(Number(decimalMoney(there, b!))).toBeGreaterThanOrEqual(worth * (1 - 1e-9))
+        expect(Number(decimalMoney(there, b!))).toBeLessThan(worth * (1 + 1e-9) + unit * 1.001)
+        const back = convert(there, b!, a!, '2026-02-01', table)
+        expect(back).toBeGreaterThanOrEqual(minor)
+        // One unit of the other currency may be many of this one.
+        expect(back).toBeLessThanOrEqual(minor + Math.ceil(convert(1, b!, a!, '2026-02-01', table)) + 1)
+      }),
+    )
+  })
+
   test('never promises less than it costs', () => {
     fc.assert(
       fc.property(fc.nat(100000), (amount) => {

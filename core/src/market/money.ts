@@ -11,6 +11,9 @@ function formatOf(currency: string): { format: Intl.NumberFormat; digits: number
   return known
 }
 
+/** Digits of the minor unit of an ISO 4217 currency: none of a yen, two of a euro, three of a dinar. */
+export const digitsOf = (currency: string): number => formatOf(currency).digits
+
 /** "€9.10": minor units of an ISO 4217 currency as a person reads them. */
 export function formatMoney(minor: number, currency: string): string {
   const { format, digits } = formatOf(currency)

@@ -1,3 +1,5 @@
+import { digitsOf } from './money.ts'
+
 /** One line of the dated rate table: one unit of `from` is `rate` units of `to`. */
 export interface Rate {
   date: string
@@ -11,14 +13,18 @@ export class MissingRate extends Error {}
 
 /**
  * Convert minor units with the newest rate not after `date`, in either direction, rounded up so that a plan never
- * promises less than it costs. Throws MissingRate when there is none. Both currencies have two digits here.
+ * promises less than it costs. Throws MissingRate when there is none. A rate is of whole units; minor units have the digits
+ * of their currency (a yen has none, a dinar three).
  */
 export function convert(minor: number, from: string, to: string, date: string, rates: readonly Rate[]): number {
   if (from === to) return minor
   const [used] = rateOn(from, to, date, rates) ?? []
   if (!used)
     throw new MissingRate(`There is no rate from ${from} to ${to} on or before ${date}. Add one to the rate table.`)
-  return Math.ceil((used.from === from ? minor * used.rate : minor / used.rate) - 1e-9)
+  const units = 10 ** (digitsOf(to) - digitsOf(from))
+  const exact = (used.from === from ? minor * used.rate : minor / used.rate) * units
+  // What is a hair above a whole unit is a whole one that was rounded on the way, however large it is.
+  return Math.ceil(exact - Math.max(1e-9, Math.abs(exact) * 1e-12))
 }
 
 /** The rate that holds on a day, alone in a list: the newest one straight, or else one back; null where there is none. */

@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
 import type { SourcingPlan } from '@outfit/core/sourcing'
-import { DIST, startBuilt } from '../test/builtServer.ts'
+import { askJson, DIST, startBuilt } from '../test/builtServer.ts'
 import { loadedWorld } from '../test/testServer.ts'
 
 const data = mkdtempSync(join(tmpdir(), 'outfit-built-'))
@@ -43,6 +43,54 @@ describe('a killed server', () => {
     expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
     expect(db.pragma('foreign_key_check')).toEqual([])
     db.close()
+  })
+})
+
+describe('a plan that takes long', () => {
+  /** Needs of a million units each, of a seller whose minimum nobody reaches: all the solver can be asked. */
+  const hard = (seconds: number) => ({
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: 'EUR',
+    needs: Array.from({ length: 60 }, (_, i) => ({ id: `n${i}`, qty: 1_000_000, accept: [{ part: `P${i}` }] })),
+    sellers: Array.from({ length: 20 }, (_, s) => ({
+      id: `S${s}`,
+      minimum: 100_000_000,
+      shipping: { basis: 'value', bands: [{ upTo: null, price: 300 }] },
+    })),
+    offers: Array.from({ length: 1200 }, (_, o) => ({
+      id: `o${o}`,
+      seller: `S${o % 20}`,
+      price: 1 + (o % 97),
+      qty: 1_000_000,
+      yields: [{ part: `P${(o * 7) % 60}`, qty: 1 }],
+    })),
+    limits: { seconds },
+  })
+  const easy = { ...hard(5), needs: [], offers: [], sellers: [] }
+
+  test('keeps neither requests nor other plans waiting, and ends in its time', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'outfit-plans-'))
+    const { url, end } = await startBuilt(folder)
+    const plan = async (problem: object) => {
+      const { status, body } = await askJson<{ job: string }>(`${url}/api/plans/problem`, 'POST', { problem })
+      expect(status).toBe(202)
+      return body.job
+    }
+    const state = async (job: string) => (await askJson<{ state: string }>(`${url}/api/jobs/${job}`)).body.state
+    const long = await plan(hard(20))
+    // What is asked meanwhile is answered while it still runs, and so is another plan.
+    for (let n = 0; n < 20; n++) expect((await askJson(`${url}/api/health`)).status).toBe(200)
+    const short = await plan(easy)
+    while ((await state(short)) === 'running') await new Promise((resolve) => setTimeout(resolve, 50))
+    expect([await state(short), await state(long)]).toEqual(['done', 'running'])
+    expect((await askJson(`${url}/api/jobs/${long}/enough`, 'POST')).status).toBe(204)
+    while ((await state(long)) === 'running') await new Promise((resolve) => setTimeout(resolve, 50))
+    const { result } = (await askJson<{ result: { plan: SourcingPlan } }>(`${url}/api/jobs/${long}`)).body
+    // Told that it is enough, it did not go on to the end of its seconds.
+    expect(result.plan.seconds).toBeLessThan(20)
+    await end()
+    rmSync(folder, { recursive: true, force: true })
   })
 })
 
@@ -116,6 +164,11 @@ describe('the plan command', () => {
       'a negative quantity',
       JSON.stringify({ ...problem, owned: [{ part: 'P1', qty: -1 }] }),
       /^owned\[0\]\.qty: must not be negative; it is -1$/,
+    ],
+    [
+      'a quantity no seller comes near',
+      JSON.stringify({ ...problem, needs: [{ ...problem.needs[0], qty: 1e308 }] }),
+      /^needs\[0\]\.qty: must not be above 1000000; it is 1e\+308$/,
     ],
     [
       'an unknown seller',

@@ -43,9 +43,12 @@ const OLD_MARK = 'loading-sample-world'
 /**
  * Bring the sample world of `settings` into a data folder that holds nothing of anybody. It is put together in a folder of
  * its own and gets the database's name when it is complete, so that a load cut short leaves nothing behind. Call it while
- * the folder is held and its database closed. Whether it was brought.
+ * the folder is held and its database closed. `there`: a catalogue is there already, as after the first time; `not ours`:
+ * there is data without one.
  */
-export async function bringSampleWorld(settings: Settings & { world: string }): Promise<boolean> {
+export async function bringSampleWorld(
+  settings: Settings & { world: string },
+): Promise<'brought' | 'there' | 'not ours'> {
   const { data, world } = settings
   const own = join(data, BEING_LOADED)
   rmSync(own, { recursive: true, force: true })
@@ -55,7 +58,8 @@ export async function bringSampleWorld(settings: Settings & { world: string }): 
     rmSync(join(data, OLD_MARK))
   }
   const file = join(data, DATABASE_FILES[0])
-  if (existsSync(file) && holdsAnything(file)) return false
+  const holds = existsSync(file) ? tablesWithRows(file) : []
+  if (holds.length > 0) return holds.includes('part') ? 'there' : 'not ours'
   const apart = { ...settings, data: own, market: null, durable: false }
   const databases = await Databases.open(own, apart)
   const app = await NestFactory.createApplicationContext(AppModule.with(apart, databases, WorkerPlanRunner), QUIET)
@@ -72,11 +76,11 @@ export async function bringSampleWorld(settings: Settings & { world: string }): 
   renameSync(join(own, DATABASE_FILES[0]), file)
   onDisk(data)
   rmSync(own, { recursive: true, force: true })
-  return true
+  return 'brought'
 }
 
-/** Whether any table but that of migrations has a row. Opening and closing it also brings its log home. */
-function holdsAnything(file: string): boolean {
+/** Tables that have a row, but for that of migrations. Opening and closing the database also brings its log home. */
+function tablesWithRows(file: string): string[] {
   let db: Database.Database | null = null
   try {
     refuseNewer(file)
@@ -87,7 +91,7 @@ function holdsAnything(file: string): boolean {
       )
       .pluck()
       .all() as string[]
-    return tables.some((name) => db!.prepare(`SELECT 1 FROM "${name}" LIMIT 1`).get() !== undefined)
+    return tables.filter((name) => db!.prepare(`SELECT 1 FROM "${name}" LIMIT 1`).get() !== undefined)
   } catch (error) {
     throw refusalOf(error, file) ?? error
   } finally {

@@ -9,17 +9,48 @@ export interface Draft<V> {
   was: object | undefined
 }
 
-/** The draft kept in the browser under a name; null for none. */
-export function readDraft<V>(name: string): Draft<V> | null {
+/** Drafts of one entry by the window they are typed in, since two windows may change the same. */
+type Kept<V> = Record<string, Draft<V> & { at: number }>
+
+/** This window, across its reloads. */
+function windowName(): string {
+  const name = sessionStorage.getItem('outfit.window') ?? crypto.randomUUID()
+  sessionStorage.setItem('outfit.window', name)
+  return name
+}
+
+/** Windows whose drafts this one went on with, as after the browser was closed, by the name of the draft. */
+const adopted = new Map<string, string>()
+
+function keptUnder<V>(name: string): Kept<V> {
   try {
-    const kept = JSON.parse(localStorage.getItem(keyOf(name)) ?? 'null') as Partial<Draft<V>> | null
-    return kept?.values ? { values: kept.values, was: kept.was } : null
+    const kept = JSON.parse(localStorage.getItem(keyOf(name)) ?? '{}') as Kept<V>
+    return Object.fromEntries(Object.entries(kept).filter(([, draft]) => typeof draft?.at === 'number'))
   } catch {
-    return null
+    return {}
   }
 }
 
-export const forgetDraft = (name: string) => localStorage.removeItem(keyOf(name))
+/** The draft kept under a name: of this window, or else the newest of another; null for none. */
+export function readDraft<V>(name: string): Draft<V> | null {
+  const kept = keptUnder<V>(name)
+  const own = kept[windowName()]
+  if (own) return own
+  const [newest] = Object.entries(kept).sort(([, a], [, b]) => b.at - a.at)
+  if (!newest) return null
+  adopted.set(name, newest[0])
+  return newest[1]
+}
+
+/** Let go of what was typed here; what another window types stays. */
+export function forgetDraft(name: string): void {
+  const kept = keptUnder(name)
+  delete kept[windowName()]
+  delete kept[adopted.get(name) ?? '']
+  adopted.delete(name)
+  if (Object.keys(kept).length > 0) localStorage.setItem(keyOf(name), JSON.stringify(kept))
+  else localStorage.removeItem(keyOf(name))
+}
 
 /**
  * Keep what is typed under a name until it is saved or forgotten; tells whether there is any. `was` is the entry as it was
@@ -35,7 +66,8 @@ export function useDraft<V extends FieldValues>(
     const { unsubscribe } = form.watch((values, { type, name: field }) => {
       // Filling in what the server knows is nobody's typing.
       if (type === undefined && field === undefined) return
-      localStorage.setItem(keyOf(name), JSON.stringify({ values, was: was() }))
+      const draft = { values, was: was(), at: Date.now() }
+      localStorage.setItem(keyOf(name), JSON.stringify({ ...keptUnder(name), [windowName()]: draft }))
       setKept(true)
     })
     return unsubscribe
