@@ -1,6 +1,6 @@
 import { takePort } from './app/door.ts'
 import { holdFolder, setAside } from './app/folder.ts'
-import { StartRefused } from './app/refusal.ts'
+import { refusalOf, StartRefused } from './app/refusal.ts'
 import { readSettings, type Settings } from './app/settings.ts'
 
 // Files of a data folder are for the account that owns them.
@@ -33,7 +33,11 @@ async function start(settings: Settings): Promise<void> {
 }
 
 try {
-  await start(readSettings(process.argv.slice(2)))
+  const settings = readSettings(process.argv.slice(2))
+  // A disk may fill up at any step.
+  await start(settings).catch((error: unknown) => {
+    throw refusalOf(error, settings.data) ?? error
+  })
 } catch (error) {
   // One sentence for the person; the rest only where we did not foresee it.
   console.error(error instanceof StartRefused ? error.message : error)

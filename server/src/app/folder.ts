@@ -1,5 +1,5 @@
 import Database from 'better-sqlite3'
-import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { DATABASE_FILES } from './databaseFiles.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
@@ -14,6 +14,9 @@ interface Holder {
 
 const LOCK = 'outfit.lock'
 const HOLDER = 'in-use.json'
+
+/** What stands in a data folder beside `outfit.…`. */
+const OURS = new Set([HOLDER, 'files', 'fonts', 'uploads', 'set-aside', 'sample-world', 'loading-sample-world'])
 
 export interface HeldFolder {
   /** Let the folder go; the end of the process does so, too, however it comes. */
@@ -31,20 +34,21 @@ export function holdFolder(folder: string, port: number): HeldFolder {
   const lock = join(folder, LOCK)
   let db: Database.Database | null = null
   try {
-    // Only the account that owns the data may look into it.
-    mkdirSync(folder, { recursive: true, mode: 0o700 })
-    chmodSync(folder, 0o700)
+    // Only the account that owns the data may look into it. A folder that others use, too, stays as open as it is; our files
+    // in it are closed all the same.
+    const made = mkdirSync(folder, { recursive: true, mode: 0o700 }) !== undefined
+    if (made || isOurs(folder)) chmodSync(folder, 0o700)
     db = new Database(lock, { timeout: 0 })
     chmodSync(lock, 0o600)
     db.pragma('journal_mode = DELETE')
     db.exec('BEGIN EXCLUSIVE')
+    const holder: Holder = { pid: process.pid, since: new Date().toISOString(), port }
+    writeFileSync(join(folder, HOLDER), JSON.stringify(holder), { mode: 0o600 })
   } catch (error) {
     db?.close()
     if (/^SQLITE_BUSY/.test(codeOf(error))) throw new StartRefused(heldBy(folder))
     throw refusalOf(error, lock) ?? error
   }
-  const holder: Holder = { pid: process.pid, since: new Date().toISOString(), port }
-  writeFileSync(join(folder, HOLDER), JSON.stringify(holder), { mode: 0o600 })
   const held = db
   return {
     release: () => {
@@ -53,6 +57,12 @@ export function holdFolder(folder: string, port: number): HeldFolder {
       held.close()
     },
   }
+}
+
+/** Whether a folder holds our data and nothing else. */
+function isOurs(folder: string): boolean {
+  const names = readdirSync(folder)
+  return names.includes(DATABASE_FILES[0]) && names.every((name) => OURS.has(name) || name.startsWith('outfit.'))
 }
 
 function heldBy(folder: string): string {

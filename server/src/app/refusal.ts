@@ -3,8 +3,9 @@ import { codeOf } from './storage.ts'
 /** Why the program does not start: one sentence for the person. The command line ends with 2. */
 export class StartRefused extends Error {}
 
-/** The sentence for what kept a database from being opened; null where that was something else. */
+/** The sentence for what kept a database from being opened, or read; null where that was something else. */
 export function refusalOf(error: unknown, file: string): StartRefused | null {
+  if (error instanceof StartRefused) return error
   const code = codeOf(error)
   if (/^SQLITE_(NOTADB|CORRUPT)/.test(code))
     return new StartRefused(

@@ -26,6 +26,8 @@ export function readSettings(args: readonly string[]): Settings {
   const port = values.port === '' ? NaN : Number(values.port ?? 4310)
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new StartRefused(`--port must be a number from 0 to 65535; it is ${values.port}.`)
+  for (const name of ['data', 'web', 'world'] as const)
+    if (values[name] === '') throw new StartRefused(`--${name} must name a folder; it is empty.`)
   // A sample world brings its market along.
   const world = values.world ? resolve(values.world) : null
   return {

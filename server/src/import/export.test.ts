@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { readTable, TABLES, type TableName } from '@outfit/core/formats'
+import { Writable } from 'node:stream'
 import { startServer, type TestServer } from '../test/testServer.ts'
+import { ExportService } from './exportService.ts'
 import type { ImportReport } from '@outfit/core/formats'
 
 const TABLE_NAMES = Object.keys(TABLES) as TableName[]
@@ -24,6 +26,13 @@ test('an empty table is a header', async () => {
 test('a table nobody has is not found', async () => {
   expect((await full.get('export/hats.csv')).status).toBe(404)
   expect((await full.get('export/constructor.csv')).status).toBe(404)
+})
+
+test('given up half-way, it ends and lets go of what it reads from', async () => {
+  // Whoever reads it takes the first piece and never another.
+  const reader = new Writable({ highWaterMark: 1, write: () => setTimeout(() => reader.destroy(), 20) })
+  await full.service(ExportService).write('parts', reader)
+  expect(reader.destroyed).toBe(true)
 })
 
 describe('taken out of one server and brought into another', () => {

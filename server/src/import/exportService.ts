@@ -25,7 +25,9 @@ export class ExportService {
       const csv = writeTable(table, rows as never)
       const text = header ? csv : csv.slice(csv.indexOf('\n') + 1)
       header = false
-      if (!out.write(text)) await once(out, 'drain')
+      if (!out.write(text)) await drained(out)
+      // Nobody reads on, and the moment that is read from must not be kept for nobody.
+      if (out.destroyed) return
     }
     if (header) out.write(writeTable(table, []))
     out.end()
@@ -52,4 +54,12 @@ export class ExportService {
     const rows = lying.map(({ part, bin, qty, condition }) => ({ part, bin, qty, condition, date, reason: 'export' }))
     if (rows.length > 0) yield rows
   }
+}
+
+/** Wait until more can be written, or nothing any more. */
+async function drained(out: Writable): Promise<void> {
+  const waiting = new AbortController()
+  await Promise.race(['drain', 'close'].map((event) => once(out, event, { signal: waiting.signal })))
+    .catch(() => undefined)
+    .finally(() => waiting.abort())
 }

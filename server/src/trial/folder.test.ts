@@ -1,6 +1,6 @@
 import { afterAll, describe, expect, test } from '@jest/globals'
 import Database from 'better-sqlite3'
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -67,6 +67,16 @@ describe('a data folder', () => {
     await server.end()
   })
 
+  test('that others use too stays as open as it is, and our files in it are closed', async () => {
+    const data = folder()
+    chmodSync(data, 0o777)
+    writeFileSync(join(data, 'letter.txt'), 'not ours')
+    const server = await startBuilt(data)
+    expect(statSync(data).mode & 0o777).toBe(0o777)
+    expect(statSync(join(data, 'outfit.sqlite')).mode & 0o077).toBe(0)
+    await server.end()
+  })
+
   test('begun anew keeps what was there aside', async () => {
     const data = folder()
     const first = await startBuilt(data)
@@ -100,6 +110,7 @@ describe('a data folder', () => {
   test('is refused where the command line is wrong', async () => {
     for (const port of ['many', '70000', '-1', '1.5', ''])
       expect((await endsBuilt(`--port=${port}`, '--data', folder())).code).toBe(2)
+    expect(sentence((await endsBuilt('--data=')).said)).toContain('--data must name a folder')
     const { code, said } = await endsBuilt('--colour', 'red')
     expect([code, sentence(said)]).toEqual([2, expect.stringContaining('--colour')])
   })

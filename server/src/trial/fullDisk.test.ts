@@ -4,8 +4,9 @@ import { appendFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seeded } from '@outfit/core/random'
-import { askJson, startBuilt, type Built } from '../test/builtServer.ts'
+import { askJson, endsBuilt, startBuilt, type Built } from '../test/builtServer.ts'
 import { LONG } from '../test/runs.ts'
+import { WORLD } from '../test/testServer.ts'
 
 /**
  * The built program on a disk of 14 MB that is filled up and freed. Mounting one takes rights; where there are none, the
@@ -68,6 +69,11 @@ function fill(): void {
     expect(refused.length).toBeGreaterThan(1)
     expect(new Set(refused)).toEqual(new Set([507]))
     await server!.end()
+    // On a full disk it does not start, and says why.
+    fill()
+    const { code, said } = await endsBuilt('--port', '0', '--data', join(disk, 'other'), '--world', WORLD)
+    expect([code, said.trim()]).toEqual([2, expect.stringMatching(/^The disk of \S+ is full\. Nothing was changed/)])
+    rmSync(filler)
     server = await startBuilt(join(disk, 'data'))
     const { rosters } = (await askJson<{ rosters: { name: string }[] }>(`${server.url}/api/rosters`)).body
     expect(rosters.map(({ name }) => name).sort()).toEqual([...acknowledged].sort())
