@@ -67,7 +67,7 @@ mkdirSync(RESULTS)
 step('Packages', () => install())
 if (!fast) step('Chromium', installChromium)
 step('Formatting', () => run('npx', ['prettier', '--check', '--log-level', 'warn', '.']))
-step('Lint', () => run('npx', ['eslint', '.']))
+step('Lint', () => run('npm', ['run', '--silent', 'lint']))
 step('Build', () => build())
 step('Types', () => run('npm', ['run', '--silent', 'types']))
 step('Jest', () => {

@@ -129,7 +129,7 @@ export function inItsColour(part: Part, { catalogue }: FittingContext): string {
 }
 
 /** Put a part on in place of what a slot wears, as a pick in the tray does; `both` for the other side too. */
-export function wearInstead(
+function wearInstead(
   placements: readonly Placement[],
   slot: Slot,
   part: Part,

@@ -80,7 +80,7 @@ export const ARM_LAYERS: Record<string, LayerDrawing> = {
 }
 
 /** Where the shoulder pivots, in torso units, for the figure's right side (−1) or left (1). */
-export const shoulder = (side: -1 | 1) => ({ x: side * 40, y: 10 })
+const shoulder = (side: -1 | 1) => ({ x: side * 40, y: 10 })
 
 /** Pen turned so that the arm of a side hangs straight down from 0,0. */
 export const armPen = (torsoPen: Pen, side: -1 | 1) => {

@@ -201,7 +201,7 @@ export const twinPuffs: HeadgearDrawing = {
   },
 }
 
-export { FALL, NAPE, napeBack, strands }
+export { FALL, NAPE, strands }
 
 /** Cut along the rim of a bowl: a straight line above the brows all the way round. */
 export const bowlCut: HeadgearDrawing = {

@@ -14,10 +14,10 @@ export interface Shape {
 }
 
 export const INK = '#2A2730'
-export const OUTLINE = 1.6
+const OUTLINE = 1.6
 
 /** Below this an area is a sheen or a shade that leaves the colour under it to be seen. */
-export const OPAQUE = 0.6
+const OPAQUE = 0.6
 
 /** A colour as the pen uses it. */
 export interface Paint {

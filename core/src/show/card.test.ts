@@ -89,7 +89,7 @@ describe('document', () => {
 test('text with what XML has no place for is well-formed all the same', () => {
   for (const name of ['Bell\u0007', 'Half \uD83D', 'Null\u0000', 'None \uFFFE']) {
     const svg = cardSvg({ ...contentOf(takeOf('Bram')), title: name }, '')
-     
+
     expect(svg).not.toMatch(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/)
     // A half of a pair is no character of XML.
     expect(() => encodeURIComponent(svg)).not.toThrow()

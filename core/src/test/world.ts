@@ -18,7 +18,7 @@ import { readTable, type TableName, type TableRow } from '../formats/index.ts'
 const FOLDER = new URL('../../../demo/world/', import.meta.url)
 
 /** The text of a file of the sample world. */
-export const worldFile = (name: string) => readFileSync(new URL(name, FOLDER), 'utf8')
+const worldFile = (name: string) => readFileSync(new URL(name, FOLDER), 'utf8')
 
 /** A table of the sample world; the tests stop here when it does not read clean. */
 export function worldTable<T extends TableName>(table: T): TableRow<T>[] {

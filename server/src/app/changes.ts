@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 
-export const ASPECTS = ['catalogue', 'drawer', 'market'] as const
+const ASPECTS = ['catalogue', 'drawer', 'market'] as const
 export type Aspect = (typeof ASPECTS)[number]
 
 /** Counts changes by what they concern, so that what was worked out from the database knows when it is stale. */

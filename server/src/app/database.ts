@@ -15,7 +15,7 @@ import { DATABASE_FILES } from './databaseFiles.ts'
 import { MIGRATIONS } from './migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 
-export const ENTITIES = [brief, catalogue, drawer, imports, jobs, later, market, roster].flatMap((module) =>
+const ENTITIES = [brief, catalogue, drawer, imports, jobs, later, market, roster].flatMap((module) =>
   Object.values(module),
 )
 

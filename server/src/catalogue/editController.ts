@@ -5,7 +5,7 @@ import type { Editable } from '@outfit/core/catalogue'
 import { ColourBody, FigureBody, MouldBody, PartBody, PrintBody, ReleaseBody } from './editDto.ts'
 import { EditService, type Bodies } from './editService.ts'
 
-export class CodeParam {
+class CodeParam {
   /** Codes go into addresses and files. */
   @IsString()
   @MaxLength(60)

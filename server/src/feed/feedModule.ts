@@ -9,7 +9,7 @@ const isAddress = (market: string) => /^https?:\/\//.test(market)
 
 /** The made-up market of the settings, if they name one; read and started when it is first asked. */
 @Injectable()
-export class StandIn implements OnModuleDestroy {
+class StandIn implements OnModuleDestroy {
   /** Its folder. */
   readonly folder: string | null
   private market: StandInMarket | null = null

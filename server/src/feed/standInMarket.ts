@@ -7,7 +7,7 @@ import { CSV_OPTIONS, rowReader, writeTable, type TableRow } from '@outfit/core/
 import { chance, dateAfter, daysBetween, sheetOfDay } from '@outfit/core/market'
 
 /** How often, of a hundred requests, a seller's list fails in a way; `garbled` is of a hundred lines. */
-export interface Moods {
+interface Moods {
   /** Never answers. */
   silent?: number
   /** Says it is too busy. */

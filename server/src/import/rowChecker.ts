@@ -9,7 +9,7 @@ import { TABLE_TARGETS, type TableTarget } from './tableTargets.ts'
 type Fault = Omit<Reject, 'line'>
 
 /** Moulds and prints must be drawable: their silhouette and layers must be ones the mannequin knows. */
-export function drawingFaults(table: TableName, row: unknown, isColour: (code: string) => boolean): Fault[] {
+function drawingFaults(table: TableName, row: unknown, isColour: (code: string) => boolean): Fault[] {
   if (table === 'moulds') {
     const { kind, silhouette } = row as TableRow<'moulds'>
     const known = SILHOUETTES[kind]

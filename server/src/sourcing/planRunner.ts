@@ -4,7 +4,7 @@ import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { PlanResults, PlanTask } from '@outfit/core/sourcing'
 
-export interface PlanProgress {
+interface PlanProgress {
   best: number | null
   bound: number | null
 }

@@ -51,7 +51,7 @@ export class PlanFor {
   @IsOptional() @ValidateNested() @Type(() => Buying) options?: Buying
 }
 
-export class PlanProblem {
+class PlanProblem {
   /** A sourcing problem as in docs/formats.md. */
   @IsObject() problem: object
 }

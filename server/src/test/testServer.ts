@@ -54,7 +54,7 @@ export class PatientPlanRunner extends InThreadPlanRunner {
   }
 }
 
-export interface Answer<T> {
+interface Answer<T> {
   status: number
   type: string
   body: T

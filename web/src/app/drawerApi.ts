@@ -33,7 +33,7 @@ export interface BinChange extends BinFields {
   was: BinFields
 }
 
-export interface BinFields {
+interface BinFields {
   name?: string
   parent?: string | null
   x?: number | null

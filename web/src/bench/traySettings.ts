@@ -3,7 +3,7 @@ import { TRAY_ORDERS, type TraySettings } from './trayEntries.ts'
 
 const KEY = 'outfit.tray'
 
-export const BLANK: TraySettings = {
+const BLANK: TraySettings = {
   find: '',
   order: 'likeness',
   ownedOnly: false,

@@ -13,7 +13,7 @@ export interface ColourTarget {
 }
 
 /** Every colour that can be wished for, in words: "Headgear: colour", "Head: skin". */
-export const COLOUR_TARGETS = BRIEF_TRAITS.filter(({ kind }) => kind === 'colour')
+const COLOUR_TARGETS = BRIEF_TRAITS.filter(({ kind }) => kind === 'colour')
   .flatMap(({ key, label, places }) =>
     places.map((place) => ({ place, trait: key, words: `${PLACE_FACTS[place].label}: ${label}` })),
   )

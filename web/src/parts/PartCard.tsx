@@ -7,7 +7,7 @@ import { PartPicture, sourceOfPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 
 /** Owned count, else the lowest single price. */
-export const sourceWords = ({ owned, lowest }: Candidate) =>
+const sourceWords = ({ owned, lowest }: Candidate) =>
   owned > 0 ? `owned ${owned}` : lowest === null ? 'not sold singly' : `from ${formatMoney(lowest, HOME_CURRENCY)}`
 
 interface PartCardProps {

@@ -1,8 +1,8 @@
 /** Colours of charts. As SVG a chart follows the colours of the page, by day and by night. */
 export const BLUE = 'var(--act)'
 export const INK = 'var(--ink)'
-export const SOFT = 'var(--soft)'
-export const RULE = 'var(--rule)'
+const SOFT = 'var(--soft)'
+const RULE = 'var(--rule)'
 export const PAPER = 'var(--paper)'
 export const MOSS = 'var(--good)'
 export const MUSTARD = 'var(--notice)'
