@@ -19,6 +19,7 @@ import {
   type ProblemBody,
   type TestServer,
 } from '../test/testServer.ts'
+import { LONG } from '../test/runs.ts'
 
 let server: TestServer
 let outfits: { id: string; name: string }[]
@@ -32,8 +33,11 @@ const startPlan = (outfit: string, seconds?: number) =>
   server.send<{ job: string }>('POST', 'plans', { outfit, seconds })
 const reportOf = async (job: string) => (await server.get<ReportWithParts>(`plans/${job}`)).body
 
-test('every demo outfit gets a proven plan that re-prices to its total and is not dearer than the naive one', async () => {
-  for (const { id } of outfits) {
+/** Outfits planned for: eight from all over the shelves, all in the long form. */
+const planned = () => outfits.filter((_, i) => LONG || i % Math.ceil(outfits.length / 8) === 0)
+
+test('demo outfits get a proven plan that re-prices to its total and is not dearer than the naive one', async () => {
+  for (const { id } of planned()) {
     // Time enough for the proof on a busy machine too.
     const { status, body } = await startPlan(id, 30)
     expect(status).toBe(202)
