@@ -32,13 +32,9 @@ export function tooMuch(json: Uint8Array, limits: BodyLimits): string | null {
   const commas = new Uint32Array(limits.depth)
   let depth = 0
   let nodes = 0
-  let inString = false
   for (let i = 0; i < json.length; i++) {
     const byte = json[i]
-    if (inString) {
-      if (byte === BACKSLASH) i++
-      else if (byte === QUOTE) inString = false
-    } else if (byte === QUOTE) inString = true
+    if (byte === QUOTE) i = endOfText(json, i)
     else if (byte === OPEN_OBJECT || byte === OPEN_LIST) {
       if (depth === limits.depth) return `it goes more than ${limits.depth} levels deep`
       if (++nodes > limits.nodes) return `it has more than ${limits.nodes} objects and lists`
@@ -54,6 +50,16 @@ export function tooMuch(json: Uint8Array, limits: BodyLimits): string | null {
     }
   }
   return null
+}
+
+/** Where the text that begins with the quote at `from` ends; the length of all where it does not. */
+function endOfText(json: Uint8Array, from: number): number {
+  for (let end = json.indexOf(QUOTE!, from + 1); end >= 0; end = json.indexOf(QUOTE!, end + 1)) {
+    let escapes = 0
+    while (json[end - 1 - escapes] === BACKSLASH) escapes++
+    if (escapes % 2 === 0) return end
+  }
+  return json.length
 }
 
 /** Names every object has anyway: as a field they would change what the object is. */

@@ -45,8 +45,11 @@ beforeAll(async () => {
 })
 afterAll(() => folders.forEach((path) => rmSync(path, { recursive: true, force: true })))
 
-/** Let the program work on a folder and kill it so long after it began; the acts it said were written, with their kinds. */
-function killed(data: string, after: number): Promise<{ kind: string; id: string }[]> {
+/**
+ * Let the program work on a folder and kill it so many milliseconds after so many acts were acknowledged, however fast it
+ * is; the acts it said were written, with their kinds.
+ */
+function killed(data: string, { acts, after }: Moment): Promise<{ kind: string; id: string }[]> {
   const child = spawn(process.execPath, [RESTLESS, data, outfit.id, PART, String(ROWS)], {
     stdio: ['ignore', 'pipe', 'inherit'],
   })
@@ -54,9 +57,12 @@ function killed(data: string, after: number): Promise<{ kind: string; id: string
   let ended = false
   return new Promise((resolve, reject) => {
     child.stdout.on('data', (chunk) => {
-      const began = said.includes('ready')
+      const told = () => said.split('\n').length - 1
+      // The first line says that it is ready.
+      const reached = () => told() > acts
+      const before = reached()
       said += chunk
-      if (!began && said.includes('ready')) setTimeout(() => ((ended = true), child.kill('SIGKILL')), after)
+      if (!before && reached()) setTimeout(() => ((ended = true), child.kill('SIGKILL')), after)
     })
     child.on('exit', (code) => {
       if (!ended) reject(new Error(`ended by itself with ${code}`))
@@ -72,6 +78,12 @@ function killed(data: string, after: number): Promise<{ kind: string; id: string
       )
     })
   })
+}
+
+/** When to kill: so long after so many acts. */
+interface Moment {
+  acts: number
+  after: number
 }
 
 interface Act {
@@ -129,7 +141,10 @@ function faultsIn(data: string, acknowledged: readonly string[]): string[] {
 test(`killed ${KILLS} times while finishing, importing and taking back: all of it or nothing`, async () => {
   const random = seeded(20261125)
   const rounds = Array.from({ length: KILLS / ON_ONE_FOLDER }, () =>
-    Array.from({ length: ON_ONE_FOLDER }, () => Math.round(random() * 1200)),
+    Array.from({ length: ON_ONE_FOLDER }, (): Moment => ({
+      acts: Math.floor(random() * 9),
+      after: Math.round(random() * 120),
+    })),
   )
   let done = 0
   const told = new Map<string, number>()
@@ -137,11 +152,11 @@ test(`killed ${KILLS} times while finishing, importing and taking back: all of i
     for (let round = rounds.shift(); round; round = rounds.shift()) {
       const data = folder()
       cpSync(world, data, { recursive: true })
-      for (const after of round) {
-        const acknowledged = await killed(data, after)
+      for (const moment of round) {
+        const acknowledged = await killed(data, moment)
         for (const { kind } of acknowledged) told.set(kind, (told.get(kind) ?? 0) + 1)
         const ids = acknowledged.map(({ id }) => id)
-        expect({ after, faults: faultsIn(data, ids) }).toEqual({ after, faults: [] })
+        expect({ moment, faults: faultsIn(data, ids) }).toEqual({ moment, faults: [] })
         done += 1
       }
       rmSync(data, { recursive: true, force: true })
