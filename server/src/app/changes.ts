@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common'
 
-const ASPECTS = ['catalogue', 'drawer', 'market'] as const
-export type Aspect = (typeof ASPECTS)[number]
+export type Aspect = 'catalogue' | 'drawer' | 'market'
 
 /** Counts changes by what they concern, so that what was worked out from the database knows when it is stale. */
 @Injectable()
