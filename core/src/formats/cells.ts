@@ -20,7 +20,6 @@ const refuse = (message: string): never => {
 export const optional = <T>(cell: Cell<T>): Cell<T> => ({ ...cell, optional: true })
 
 /** Control characters other than tabs and line ends: no text has them, and pictures and spreadsheets break on them. */
-
 export const CONTROL = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFFFE\uFFFF]/
 
 const plain = (value: string) =>

@@ -63,7 +63,8 @@ export interface DrawOptions {
 
 /**
  * Draw a figure. Slots of the body that are not dressed show the bare doll, so that a start looks like a start.
- * Throws on a faulty catalogue. Deterministic; O(shapes). A companion stands at the figure's left. `flat` leaves out what covers nothing.
+ * Throws on a faulty catalogue. Deterministic; O(shapes). A companion stands at the figure's left. `flat` leaves out what
+ * covers nothing.
  */
 export function drawDressed(
   placements: readonly Placement[],

@@ -1,5 +1,4 @@
 /** Characters XML 1.0 has no place for: control characters, halves of pairs, and the two that are none. */
-
 const NO_XML =
   /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g
 

@@ -3,7 +3,7 @@
  * sums would lose their last digit and loops their end; no seller and no roster comes near them.
  */
 export const MOST = {
-  /** Prices, minimums, handling, penalties, budgets: minor units of money. */
+  /** Prices, minimums, handling, penalties: minor units of money. */
   money: 100_000_000,
   /** Units needed, owned, in stock. */
   qty: 1_000_000,
@@ -11,7 +11,7 @@ export const MOST = {
   pack: 10_000,
   /** Grams of a unit. */
   weight: 1_000_000,
-  /** Where a shipping band ends, in whatever it goes by; people write a very large number for "no end". */
+  /** Where a shipping band ends, in whatever it goes by, and budgets; people write a very large number for "no end". */
   band: 1e12,
   /** Seconds the solver may take. */
   seconds: 3600,

@@ -62,7 +62,8 @@ function reader() {
 
 /**
  * Read an unknown value as a sourcing problem, filling in the defaults of the format. Throws BadProblem with every
- * fault found, or the first fifty: missing fields, negative amounts, references to unknown sellers, duplicate ids, bands out of order.
+ * fault found, or the first fifty: missing fields, negative amounts, references to unknown sellers, duplicate ids, bands out
+ * of order.
  */
 export function readProblem(value: unknown): SourcingProblem {
   const { faults, fault, object, list, text, number, orNull } = reader()
