@@ -1,16 +1,18 @@
 import { useEffect, useState } from 'react'
 import type { FieldValues, UseFormReturn } from 'react-hook-form'
 
-const keyOf = (name: string) => `outfit.entry.${name}`
-
 /** What was typed into a form and not saved yet, with the entry as it was read then. */
 export interface Draft<V> {
   values: V
   was: object | undefined
 }
 
-/** Drafts of one entry by the window they are typed in, since two windows may change the same. */
-type Kept<V> = Record<string, Draft<V> & { at: number }>
+/**
+ * Every window has an entry of its own under each name: two may change the same, and what one has just written another may
+ * not see yet, so a record written back by both would lose what one of them typed.
+ */
+const before = (name: string) => `outfit.entry.${name}@`
+const keyOf = (name: string) => before(name) + windowName()
 
 /** This window, across its reloads. */
 function windowName(): string {
@@ -19,37 +21,37 @@ function windowName(): string {
   return name
 }
 
-/** Windows whose drafts this one went on with, as after the browser was closed, by the name of the draft. */
+/** Entries of windows whose drafts this one went on with, as after the browser was closed, by the name of the draft. */
 const adopted = new Map<string, string>()
 
-function keptUnder<V>(name: string): Kept<V> {
+function readKept<V>(key: string): (Draft<V> & { at: number }) | null {
   try {
-    const kept = JSON.parse(localStorage.getItem(keyOf(name)) ?? '{}') as Kept<V>
-    return Object.fromEntries(Object.entries(kept).filter(([, draft]) => typeof draft?.at === 'number'))
+    const kept = JSON.parse(localStorage.getItem(key) ?? 'null') as Draft<V> & { at: number }
+    return typeof kept?.at === 'number' ? kept : null
   } catch {
-    return {}
+    return null
   }
 }
 
 /** The draft kept under a name: of this window, or else the newest of another; null for none. */
 export function readDraft<V>(name: string): Draft<V> | null {
-  const kept = keptUnder<V>(name)
-  const own = kept[windowName()]
+  const own = readKept<V>(keyOf(name))
   if (own) return own
-  const [newest] = Object.entries(kept).sort(([, a], [, b]) => b.at - a.at)
-  if (!newest) return null
-  adopted.set(name, newest[0])
-  return newest[1]
+  let newest: (Draft<V> & { at: number }) | null = null
+  for (const key of Object.keys(localStorage).filter((key) => key.startsWith(before(name)))) {
+    const kept = readKept<V>(key)
+    if (!kept || (newest && newest.at >= kept.at)) continue
+    newest = kept
+    adopted.set(name, key)
+  }
+  return newest
 }
 
 /** Let go of what was typed here; what another window types stays. */
 export function forgetDraft(name: string): void {
-  const kept = keptUnder(name)
-  delete kept[windowName()]
-  delete kept[adopted.get(name) ?? '']
+  localStorage.removeItem(keyOf(name))
+  localStorage.removeItem(adopted.get(name) ?? '')
   adopted.delete(name)
-  if (Object.keys(kept).length > 0) localStorage.setItem(keyOf(name), JSON.stringify(kept))
-  else localStorage.removeItem(keyOf(name))
 }
 
 /**
@@ -67,7 +69,7 @@ export function useDraft<V extends FieldValues>(
       // Filling in what the server knows is nobody's typing.
       if (type === undefined && field === undefined) return
       const draft = { values, was: was(), at: Date.now() }
-      localStorage.setItem(keyOf(name), JSON.stringify({ ...keptUnder(name), [windowName()]: draft }))
+      localStorage.setItem(keyOf(name), JSON.stringify(draft))
       setKept(true)
     })
     return unsubscribe
