@@ -1,4 +1,4 @@
-import { bench, candidates, expect, look, openOutfit, test, wear } from './fixtures.ts'
+import { KILLS, bench, candidates, expect, look, openOutfit, test, wear } from './fixtures.ts'
 
 test.beforeEach(async ({ app }) => openOutfit(app, 'Odile, skipper'))
 
@@ -141,26 +141,27 @@ test('undo walks back through every change and redo forward again', async ({ app
   }
 })
 
-test('a change survives a killed server; what could not be saved is said, kept, and saved later', async ({
-  app,
-  server,
-}) => {
-  const { row, saved, figure, candidate } = bench(app)
-  await row('Waist').click()
-  await expect(candidate(/sash/i)).toBeVisible()
-  await wear(app, 'Headgear', 'deck cap')
-  await expect(saved).toBeVisible()
-  await server.kill()
-  await wear(app, 'Waist', 'sash')
-  await expect(app.getByText('not saved: no answer, trying again')).toBeVisible()
-  const unsaved = await look(figure)
-  await server.restart()
-  await expect(saved).toBeVisible()
-  await app.reload()
-  await expect(row('Headgear')).toContainText('Deck cap')
-  await expect(row('Waist')).toContainText('Rowing sash')
-  expect(await look(figure)).toBe(unsaved)
-})
+test(
+  'a change survives a killed server; what could not be saved is said, kept, and saved later',
+  KILLS,
+  async ({ app, server }) => {
+    const { row, saved, figure, candidate } = bench(app)
+    await row('Waist').click()
+    await expect(candidate(/sash/i)).toBeVisible()
+    await wear(app, 'Headgear', 'deck cap')
+    await expect(saved).toBeVisible()
+    await server.kill()
+    await wear(app, 'Waist', 'sash')
+    await expect(app.getByText('not saved: no answer, trying again')).toBeVisible()
+    const unsaved = await look(figure)
+    await server.restart()
+    await expect(saved).toBeVisible()
+    await app.reload()
+    await expect(row('Headgear')).toContainText('Deck cap')
+    await expect(row('Waist')).toContainText('Rowing sash')
+    expect(await look(figure)).toBe(unsaved)
+  },
+)
 
 test('a draft that never reached the server comes back after a reload, as one step that can be undone', async ({
   app,

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { bench, candidates, expect, openOutfit, test } from './fixtures.ts'
+import { KILLS, bench, candidates, expect, openOutfit, test } from './fixtures.ts'
 
 const wishes = (app: Page) => app.getByRole('list', { name: 'Wishes' })
 const wish = (app: Page, name: string) => wishes(app).getByRole('group', { name, exact: true })
@@ -176,7 +176,7 @@ test('two windows: the second to write a brief is told and can keep its own', as
   await expect(app.getByRole('textbox', { name: 'Credits' })).toHaveValue('second')
 })
 
-test('a brief survives a killed server and is saved when it is back', async ({ app, server }) => {
+test('a brief survives a killed server and is saved when it is back', KILLS, async ({ app, server }) => {
   await toBrief(app, 'Bako')
   await server.kill()
   await app.getByRole('textbox', { name: 'Notes' }).fill('written in the dark')

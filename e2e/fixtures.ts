@@ -1,7 +1,9 @@
 import { expect, test as base, type Download, type Locator, type Page } from '@playwright/test'
+import { fork } from 'node:child_process'
 import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { startBuilt, stop } from './world.ts'
 
 export interface Server {
@@ -13,53 +15,80 @@ export interface Server {
   get<T>(path: string): Promise<T>
 }
 
-/** A demo on a fresh copy of the loaded world. */
-async function begin() {
+/** A fresh copy of the loaded world. */
+function worldCopy(): string {
   const data = mkdtempSync(join(tmpdir(), 'outfit-e2e-'))
   cpSync(process.env['OUTFIT_WORLD']!, data, { recursive: true })
-  return { data, ...(await startBuilt(data)) }
+  return data
 }
 
-async function end({ data, child }: Pick<Awaited<ReturnType<typeof begin>>, 'data' | 'child'>) {
-  await stop(child)
-  rmSync(data, { recursive: true, force: true })
+interface Host {
+  open(data: string): Promise<string>
+  close(data: string): Promise<void>
+  end(): Promise<void>
 }
 
-/**
- * `server` is a running demo of the test's own; `app` is the page opened on it. Starting one takes longer than most
- * journeys, so `demos` starts the next while a test runs.
- */
-export const test = base.extend<{ server: Server; app: Page }, { demos: { next(): ReturnType<typeof begin> } }>({
-  demos: [
+/** A process for the demos of one worker (`host.mjs`). */
+function startHost(): Host {
+  const child = fork(fileURLToPath(new URL('host.mjs', import.meta.url)))
+  const waiting = new Map<number, { resolve: (result: unknown) => void; reject: (error: Error) => void }>()
+  let asked = 0
+  child.on('message', ({ id, result, error }: { id: number; result?: unknown; error?: string }) => {
+    const { resolve, reject } = waiting.get(id)!
+    waiting.delete(id)
+    if (error === undefined) resolve(result)
+    else reject(new Error(error))
+  })
+  child.once('exit', (code) => {
+    for (const { reject } of waiting.values()) reject(new Error(`The host of the demos ended with ${code}.`))
+  })
+  const ask = (act: 'open' | 'close', data: string) =>
+    new Promise<unknown>((resolve, reject) => {
+      waiting.set(++asked, { resolve, reject })
+      child.send({ id: asked, act, data })
+    })
+  return {
+    open: (data) => ask('open', data) as Promise<string>,
+    close: (data) => ask('close', data) as Promise<void>,
+    end: () => stop(child),
+  }
+}
+
+/** The tag of journeys that end their server: it is a process of its own then. */
+export const KILLS = { tag: '@kills' }
+
+/** `server` is a running demo of the test's own, on a copy of the world; `app` is the page opened on it. */
+export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
+  host: [
     async ({}, use) => {
-      let spare = begin()
-      await use({
-        next: () => {
-          const now = spare
-          spare = now.then(begin)
-          return now
-        },
-      })
-      await end(await spare)
+      const host = startHost()
+      await use(host)
+      await host.end()
     },
     { scope: 'worker', timeout: 300_000 },
   ],
-  server: async ({ demos }, use) => {
-    const demo = await demos.next()
-    const { data, url } = demo
-    let { child } = demo
-    const port = Number(new URL(url).port)
+  server: async ({ host }, use, { tags }) => {
+    const data = worldCopy()
+    const own = tags.includes(KILLS.tag) ? await startBuilt(data) : null
+    const url = own?.url ?? (await host.open(data))
+    let child = own?.child
+    const end = async (signal?: NodeJS.Signals) => {
+      if (!child) throw new Error(`This journey shares the process of its server; give it the tag ${KILLS.tag}.`)
+      await stop(child, signal)
+    }
     await use({
       url,
-      kill: () => stop(child, 'SIGKILL'),
+      kill: () => end('SIGKILL'),
       restart: async () => {
-        ;({ child } = await startBuilt(data, { port }))
+        ;({ child } = await startBuilt(data, { port: Number(new URL(url).port) }))
       },
       get: async <T>(path: string) => (await fetch(`${url}/api/${path}`)).json() as Promise<T>,
     })
-    await end({ data, child })
+    await (own ? end() : host.close(data))
+    rmSync(data, { recursive: true, force: true })
   },
-  app: async ({ page, server }, use) => {
+  // The page ends before its server: what it still asks for finds it there.
+  app: async ({ server, page }, use) => {
     const complaints: string[] = []
     page.on('pageerror', (error) => complaints.push(error.message))
     await page.goto(server.url)

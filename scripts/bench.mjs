@@ -11,7 +11,7 @@ import { drawer } from '../bench/drawer.mjs'
 import { market } from '../bench/market.mjs'
 import { pins } from '../bench/pins.mjs'
 import { team } from '../bench/team.mjs'
-import { build, install, ROOT, serve } from './tree.mjs'
+import { build, CHROMIUM, install, ROOT, serve } from './tree.mjs'
 
 install()
 build()
@@ -317,7 +317,7 @@ const benchmarks = {
     const { chromium } = await import('@playwright/test')
     await withServer(async ({ url }) => {
       const browser = await chromium.launch({
-        executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+        executablePath: CHROMIUM,
         args: ['--no-sandbox', '--disable-gpu'],
       })
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -401,7 +401,7 @@ const benchmarks = {
     const { chromium } = await import('@playwright/test')
     await withServer(async ({ url }) => {
       const browser = await chromium.launch({
-        executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+        executablePath: CHROMIUM,
         args: ['--no-sandbox', '--disable-gpu'],
       })
       const page = await browser.newPage()

@@ -2,7 +2,7 @@
 import { mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { build, install, ROOT, serve } from './tree.mjs'
+import { build, CHROMIUM, install, ROOT, serve } from './tree.mjs'
 
 install()
 build()
@@ -13,7 +13,7 @@ for (const name of readdirSync(OUT)) if (name.endsWith('.png')) rmSync(join(OUT,
 const data = mkdtempSync(join(tmpdir(), 'outfit-pictures-'))
 const { url, child } = await serve(['--port', '0', '--data', data, '--world', join(ROOT, 'demo/world')])
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
 })
 

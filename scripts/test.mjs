@@ -4,9 +4,9 @@
  *   --fast   without the browser
  *   --long   the long forms of kills and random tests (`npm run test:long`)
  */
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import { build, install, ROOT, run } from './tree.mjs'
+import { build, CHROMIUM, install, ROOT, run } from './tree.mjs'
 
 const fast = process.argv.includes('--fast')
 if (process.argv.includes('--long')) process.env.OUTFIT_LONG = '1'
@@ -30,12 +30,12 @@ function step(name, work) {
   console.log(`  ${times.at(-1)[1].toFixed(0)} s`)
 }
 
-/** Debian's Chromium, which the journeys drive; where there is none it is installed, which needs root. */
+/** Debian's Chromium, which the journeys drive (e2e/playwright.config.ts); where there is none it is installed, which needs root. */
 function installChromium() {
-  if (process.env.CHROMIUM || ['/usr/bin/chromium', '/usr/bin/chromium-browser'].some(existsSync)) return
+  if (CHROMIUM) return
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   run('apt-get', ['update', '-qq'], { quiet: true, env })
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { quiet: true, env })
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium-headless-shell'], { quiet: true, env })
 }
 
 function read(file) {

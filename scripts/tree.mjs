@@ -28,6 +28,10 @@ function newest(path) {
   return Math.max(0, ...readdirSync(path, { recursive: true }).map((name) => modified(join(path, name))))
 }
 
+/** Debian's Chromium, unless another is named; its form without windows draws a quarter faster. Undefined for none. */
+export const CHROMIUM =
+  process.env.CHROMIUM ?? ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) => existsSync(path))
+
 /** Run a program to its end; its output goes to ours (or all to standard error with `quiet`). Throws when it fails. */
 export function run(program, args, { quiet = false, cwd = ROOT, env = process.env } = {}) {
   const { status, error } = spawnSync(program, args, { cwd, env, stdio: quiet ? ['ignore', 2, 2] : 'inherit' })
