@@ -1,4 +1,4 @@
-import { seeded } from '@outfit/core/random'
+import { seeded } from '@outfit/core/base'
 
 /** The drawer of somebody who has collected for long. */
 const BINS = 2000

@@ -2,7 +2,7 @@ import { createWriteStream, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { once } from 'node:events'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { seeded } from '@outfit/core/random'
+import { seeded } from '@outfit/core/base'
 import { writeLarge } from '../demo/large.mjs'
 import { StandInMarket } from '../server/dist/feed/standInMarket.js'
 

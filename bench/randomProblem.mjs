@@ -1,4 +1,4 @@
-import { seeded } from '@outfit/core/random'
+import { seeded } from '@outfit/core/base'
 
 /** A sourcing problem of the published format: bands by value, count or weight, minimums, figures, alternatives. */
 export function randomProblem(needCount, sellerCount, seed = 1, limits = {}) {

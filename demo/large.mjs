@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import { parse } from 'csv-parse/sync'
 import { stringify } from 'csv-stringify/sync'
-import { seeded } from '@outfit/core/random'
+import { seeded } from '@outfit/core/base'
 
 const WORLD = join(dirname(fileURLToPath(import.meta.url)), 'world')
 const FIRST_YEAR = 2004

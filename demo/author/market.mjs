@@ -1,5 +1,5 @@
-import { dateAfter } from '@outfit/core/market'
-import { seeded } from '@outfit/core/random'
+import { dateAfter } from '@outfit/core/base'
+import { seeded } from '@outfit/core/base'
 import { parts } from './parts.mjs'
 import { figures, releases } from './releases.mjs'
 

@@ -1,1 +1,5 @@
+export * from './days.ts'
+export * from './groupBy.ts'
+export * from './memoize.ts'
 export * from './own.ts'
+export * from './random.ts'

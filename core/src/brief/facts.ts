@@ -1,7 +1,6 @@
 import { overHairOf } from '../anatomy/index.ts'
 import { mouldOf, partWorn, type Catalogue, type Colour, type Placement, type Slot } from '../catalogue/index.ts'
-import { browsDiffer, nearlyOneColour, printStops, showsMainColour, skinDiffers } from '../fitting/agree.ts'
-import { FITTING_LIMITS } from '../fitting/limits.ts'
+import { AGREEMENT_LIMITS, browsDiffer, nearlyOneColour, printStops, showsMainColour, skinDiffers } from './agree.ts'
 
 /** A garment as its neighbours see it: its main colour and what print runs on across the belt. */
 interface Cloth {
@@ -96,7 +95,7 @@ export const DEDUCTIONS = {
 } as const
 
 /** Main colours an outfit commonly has at most, besides skin and hair. */
-export const MAIN_COLOURS = FITTING_LIMITS.mainColours
+export const MAIN_COLOURS = AGREEMENT_LIMITS.mainColours
 
 export interface Deduction {
   rule: keyof typeof DEDUCTIONS

@@ -1,3 +1,4 @@
+export * from './agree.ts'
 export * from './brief.ts'
 export * from './places.ts'
 export * from './traits.ts'

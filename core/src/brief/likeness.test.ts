@@ -2,27 +2,14 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { SLOTS, type Placement } from '../catalogue/index.ts'
 import { anyOutfit, partNamed, takeOf, worldCatalogue, worldTable } from '../test/world.ts'
-import {
-  colourScore,
-  deductionsBetween,
-  deductionsOf,
-  emptyBrief,
-  factsOf,
-  inPoints,
-  judgesByPlace,
-  judgesOf,
-  likenessOf,
-  likenessOfPart,
-  rankCandidates,
-  scaleScore,
-  statureAt,
-  traitNamed,
-  valueScore,
-  WHOLE,
-  wishesFrom,
-  type Brief,
-  type BriefWish,
-} from './index.ts'
+import { colourScore, scaleScore, valueScore } from './similar.ts'
+import { deductionsBetween, deductionsOf, factsOf } from './facts.ts'
+import { type Brief, type BriefWish, emptyBrief, statureAt } from './brief.ts'
+import { inPoints, judgesByPlace, likenessOf, likenessOfPart } from './likeness.ts'
+import { judgesOf, WHOLE } from './judge.ts'
+import { rankCandidates } from './rank.ts'
+import { traitNamed } from './traits.ts'
+import { wishesFrom } from './fromPlacements.ts'
 
 const catalogue = worldCatalogue()
 const wish = (place: BriefWish['place'], trait: string, target: string, weight: BriefWish['weight'] = 'matters') => ({

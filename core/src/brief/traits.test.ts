@@ -2,7 +2,10 @@ import { describe, expect, test } from '@jest/globals'
 import { slotsFor } from '../anatomy/index.ts'
 import { mouldOf, type Part } from '../catalogue/index.ts'
 import { partNamed, worldCatalogue } from '../test/world.ts'
-import { BRIEF_TRAITS, lookAt, PLACE_FACTS, PLACES, placeOf, traitNamed, traitsAt, type Place } from './index.ts'
+import { BRIEF_TRAITS, traitNamed, traitsAt } from './traits.ts'
+import { lookAt } from './look.ts'
+import { PLACE_FACTS, placeOf, PLACES } from './places.ts'
+import { type Place } from './index.ts'
 
 const catalogue = worldCatalogue()
 const partsAt = (place: Place): Part[] =>

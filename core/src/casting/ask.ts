@@ -1,6 +1,5 @@
-import type { Brief } from '../brief/index.ts'
+import type { Brief, Place } from '../brief/index.ts'
 import type { Catalogue, Part, Placement, Slot } from '../catalogue/index.ts'
-import type { Place } from '../brief/index.ts'
 import type { HouseRules } from '../roster/index.ts'
 
 /** Where parts may come from. */

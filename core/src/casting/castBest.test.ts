@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { seeded } from '../random/index.ts'
+import { seeded } from '../base/index.ts'
 import { castBest } from './castBest.ts'
 import { castBefore, priceCast, type Cast, type CastProblem } from './problem.ts'
 

@@ -4,16 +4,11 @@ import { slotsFor } from '../anatomy/index.ts'
 import { emptyBrief, likenessOf, MET, wishesFrom, type Brief, type BriefWish } from '../brief/index.ts'
 import { mouldOf, SLOTS, type Part, type Placement, type Slot } from '../catalogue/index.ts'
 import { partNamed, takeOf, worldCatalogue } from '../test/world.ts'
-import {
-  budgetCurve,
-  castBest,
-  castingOf,
-  castOutfits,
-  cheapestKeeping,
-  dearParts,
-  NoCasting,
-  type CastingAsk,
-} from './index.ts'
+import { budgetCurve, cheapestKeeping, dearParts } from './budget.ts'
+import { castBest } from './castBest.ts'
+import { castingOf } from './castingProblem.ts'
+import { castOutfits } from './cast.ts'
+import { type CastingAsk, NoCasting } from './ask.ts'
 
 const catalogue = worldCatalogue()
 const patient = { count: 10, seconds: 1e9, now: () => 0 }

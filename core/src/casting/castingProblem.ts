@@ -2,7 +2,9 @@ import { takeOff, wear } from '../anatomy/index.ts'
 import {
   DEDUCTIONS,
   deductionsBetween,
+  type Facts,
   factsOf,
+  type Judge,
   judgesByPlace,
   judgesOf,
   likenessOfPart,
@@ -10,11 +12,9 @@ import {
   MAIN_COLOURS,
   MET,
   NO_FACTS,
+  type Place,
   PLACE_FACTS,
   PLACES,
-  type Facts,
-  type Judge,
-  type Place,
 } from '../brief/index.ts'
 import { mouldOf, TAKING_APART, type Part, type Placement, type Slot } from '../catalogue/index.ts'
 import { NoCasting, type CastingAsk } from './ask.ts'

@@ -1,4 +1,4 @@
-import { groupBy } from './groupBy.ts'
+import { groupBy } from '../base/index.ts'
 import type { Slot } from './types.ts'
 
 /** What is known of figures and releases, as rows. */

@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals'
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { placementFaults } from '../anatomy/index.ts'
-import { TABLES, type TableName } from '../formats/index.ts'
+import { TABLES, type TableName } from '../tables/index.ts'
 import { pinsOf } from '../fitting/index.ts'
 import { rosterFile, worldCatalogue, worldTable } from '../test/world.ts'
 import { catalogueOf, mainColour, mouldOf, partLabel } from './catalogueOf.ts'
-import { groupBy } from './groupBy.ts'
+import { groupBy } from '../base/index.ts'
 
 const catalogue = worldCatalogue()
 const root = fileURLToPath(new URL('../../../', import.meta.url))

@@ -1,5 +1,5 @@
 import { differenceCiede2000, parse } from 'culori'
-import { remembering } from './remember.ts'
+import { remembering } from '../base/index.ts'
 
 const ciede2000 = differenceCiede2000()
 

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
-import { colourDifference, imagePalette, sampleAt, type Pixels } from './index.ts'
+import { colourDifference } from './difference.ts'
+import { imagePalette, type Pixels, sampleAt } from './imagePalette.ts'
 
 type Rgba = [number, number, number, number]
 

@@ -1,5 +1,5 @@
 import { converter, formatHex } from 'culori'
-import { seeded } from '../random/index.ts'
+import { seeded } from '../base/index.ts'
 import { COLOUR_LIMITS, colourDifference } from './difference.ts'
 
 /** Pixels as a canvas gives them: four bytes each, red, green, blue, alpha, row by row. */

@@ -1,4 +1,3 @@
-import type { Colour } from '../catalogue/index.ts'
 import { colourDifference, differenceInWords } from './difference.ts'
 
 export interface NearColour<C> {
@@ -9,7 +8,7 @@ export interface NearColour<C> {
 }
 
 /** Colours by their difference from a wanted one, the nearest first; equals keep the order of the list. O(n log n). */
-export function nearestColours<C extends Pick<Colour, 'hex'>>(wanted: string, colours: readonly C[]): NearColour<C>[] {
+export function nearestColours<C extends { hex: string }>(wanted: string, colours: readonly C[]): NearColour<C>[] {
   return colours
     .map((colour) => {
       const deltaE = colourDifference(wanted, colour.hex)

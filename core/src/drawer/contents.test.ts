@@ -1,7 +1,16 @@
 import { describe, expect, test } from '@jest/globals'
-import { apartByComing, arrivingFor, originsOf } from './arriving.ts'
+import {
+  apartByComing,
+  arrivingFor,
+  looseUsed,
+  originsOf,
+  shareOut,
+  spareLoose,
+  spareWhen,
+  standsBuilt,
+  takenBy,
+} from '../allotment/index.ts'
 import { contentsOf } from './contents.ts'
-import { looseUsed, shareOut, spareLoose, spareWhen, standsBuilt, takenBy } from './shareOut.ts'
 
 const bins = [
   { code: 'B1', name: 'Hats', figure: null },

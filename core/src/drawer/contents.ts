@@ -1,5 +1,5 @@
 import type { Piece } from '../anatomy/index.ts'
-import type { Donor, Drawer } from './allocate.ts'
+import type { Donor, Drawer } from './drawer.ts'
 
 /** A bin as the drawer is made of: with `figure`, one in which that released figure stands together. */
 export interface Bin {
@@ -10,7 +10,7 @@ export interface Bin {
   outfit?: string | null
   /** The bin it is a tray of. */
   parent?: string | null
-  /** Place and size in the parts box, in fields of its ruled ground. */
+  /** Spot and size in the parts box, in fields of its ruled ground. */
   x?: number | null
   y?: number | null
   w?: number | null

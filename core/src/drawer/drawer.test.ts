@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { Level, Slot } from '../catalogue/index.ts'
-import { takeFrom, type Donor, type Drawer } from './allocate.ts'
+import { takeFrom } from '../allotment/index.ts'
+import type { Donor, Drawer } from './drawer.ts'
 import { onHandByBin, type Movement } from './onHand.ts'
 
 const move = (part: string, from: string | null, to: string | null, qty: number): Movement => ({ part, from, to, qty })

@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { BOX_WIDTH, freePlace, placesOfBins, type Place } from './layOut.ts'
+import { BOX_WIDTH, freePlace, placesOfBins, type Spot } from './layOut.ts'
 
-const apart = (places: readonly Place[]) =>
+const apart = (places: readonly Spot[]) =>
   places.every((a, i) =>
     places.every((b, j) => i === j || a.x + a.w <= b.x || b.x + b.w <= a.x || a.y + a.h <= b.y || b.y + b.h <= a.y),
   )

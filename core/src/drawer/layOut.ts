@@ -11,7 +11,7 @@ export const MOST_HIGH = 48
 const USUAL = { w: 4, h: 4 }
 export const LEAST = { w: 3, h: 3 }
 
-export interface Place {
+export interface Spot {
   x: number
   y: number
   w: number
@@ -24,13 +24,13 @@ class Ground {
   /** The first row below everything that lies on it. */
   bottom = 0
 
-  isFree({ x, y, w, h }: Place): boolean {
+  isFree({ x, y, w, h }: Spot): boolean {
     for (let row = y; row < y + h; row++)
       for (let column = x; column < x + w; column++) if (this.taken.has(row * BOX_WIDTH + column)) return false
     return true
   }
 
-  put(place: Place): Place {
+  put(place: Spot): Spot {
     const { x, y, w, h } = place
     for (let row = y; row < y + h; row++)
       for (let column = x; column < x + w; column++) this.taken.add(row * BOX_WIDTH + column)
@@ -39,9 +39,9 @@ class Ground {
   }
 
   /** The free place nearest to a wished one. O(fields). */
-  nearest(place: Place): Place {
+  nearest(place: Spot): Spot {
     if (this.isFree(place)) return place
-    let best: { place: Place; far: number } | null = null
+    let best: { place: Spot; far: number } | null = null
     for (let y = 0; y <= Math.max(this.bottom, place.y); y++)
       for (let x = 0; x <= BOX_WIDTH - place.w; x++) {
         const far = Math.abs(x - place.x) + Math.abs(y - place.y)
@@ -52,7 +52,7 @@ class Ground {
   }
 }
 
-const inside = ({ x, y, w, h }: Place): Place => {
+const inside = ({ x, y, w, h }: Spot): Spot => {
   const width = Math.min(BOX_WIDTH, Math.max(LEAST.w, w))
   const height = Math.min(MOST_HIGH, Math.max(LEAST.h, h))
   return {
@@ -64,7 +64,7 @@ const inside = ({ x, y, w, h }: Place): Place => {
 }
 
 /** The free place nearest to a wished one, in which it keeps its size. O(fields). */
-export function freePlace(wished: Place, taken: readonly Place[]): Place {
+export function freePlace(wished: Spot, taken: readonly Spot[]): Spot {
   const ground = new Ground()
   for (const place of taken) ground.put(place)
   return ground.nearest(inside(wished))
@@ -74,9 +74,9 @@ export function freePlace(wished: Place, taken: readonly Place[]): Place {
  * Where each bin lies: as it was placed, and those that were not yet where there is room, row by row. No two overlap.
  * O(fields) as long as no two were placed over each other.
  */
-export function placesOfBins(bins: readonly Bin[]): Map<string, Place> {
+export function placesOfBins(bins: readonly Bin[]): Map<string, Spot> {
   const ground = new Ground()
-  const places = new Map<string, Place>()
+  const places = new Map<string, Spot>()
   for (const { code, x, y, w, h } of bins)
     if (typeof x === 'number' && typeof y === 'number')
       places.set(code, ground.put(ground.nearest(inside({ x, y, w: w ?? USUAL.w, h: h ?? USUAL.h }))))

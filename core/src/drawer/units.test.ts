@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { partNamed, takeOf } from '../test/world.ts'
-import { EMPTY_DRAWER, freeIn, missingFrom } from './allocate.ts'
+import { freeIn, missingFrom } from '../allotment/index.ts'
+import { EMPTY_DRAWER } from './drawer.ts'
 import { unitsOf } from './units.ts'
 
 test('an assembly counts as often as its scarcest component allows, two mitts for each', () => {

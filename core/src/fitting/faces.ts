@@ -1,6 +1,6 @@
 import { mouldOf, type Part, type Placement } from '../catalogue/index.ts'
 import { bestOf, ofKind } from './instead.ts'
-import { browsDiffer } from './agree.ts'
+import { browsDiffer } from '../brief/index.ts'
 import { wornIn, type FittingContext } from './pin.ts'
 
 /** What a figure is known by from the front. */

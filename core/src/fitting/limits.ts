@@ -1,17 +1,14 @@
-/** Thresholds of the fitting rules; the one place they live. Colour differences are CIEDE2000. */
+import { AGREEMENT_LIMITS } from '../brief/index.ts'
+
+/** Thresholds of the fitting rules, with those of what parts agree about. Colour differences are CIEDE2000. */
 export const FITTING_LIMITS = {
-  /** Brows are commonly a little darker than the hair; beyond this the eye calls them another colour. */
-  browsAgainstHair: 24,
+  ...AGREEMENT_LIMITS,
   /** Room on the neck before headgear no longer sits, in millimetres. */
   neckStack: 1.6,
-  /** Main colours besides skin and hair, unless the house rules say otherwise. */
-  mainColours: 3,
   /** Share of the visible surface from which a colour is a main one. */
   mainColourShare: 0.15,
   /** Shades of cloth nearer than this count as one main colour. */
   oneColour: 10,
-  /** Colours of one family nearer than this, and not the same, look like a failed match. */
-  nearlyOneColour: 14,
   /** Degrees a figure can lean sideways before it falls, below which it tips at a touch. */
   tippingAngle: 9,
   /** Price from which a torso is dear enough that pulling its arms is worth a warning; home currency, minor units. */

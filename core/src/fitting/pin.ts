@@ -76,7 +76,7 @@ export type Rule = (placements: readonly Placement[], context: FittingContext) =
 export const rulesOf = ({ rules }: FittingContext): HouseRules => rules ?? HOUSE_RULES['exchange-only']
 
 /** A worn part with what rules ask of it. */
-export interface Worn {
+export interface WornPart {
   placement: Placement
   /** As it looks when its alterations are done. */
   part: Part
@@ -85,7 +85,7 @@ export interface Worn {
 }
 
 /** The parts worn in a slot, innermost first. */
-export function wornIn(placements: readonly Placement[], slot: Slot, { catalogue }: FittingContext): Worn[] {
+export function wornIn(placements: readonly Placement[], slot: Slot, { catalogue }: FittingContext): WornPart[] {
   return placements
     .filter((placement) => placement.slot === slot)
     .sort((a, b) => a.order - b.order)

@@ -1,4 +1,4 @@
-import { remembering } from '../colour/index.ts'
+import { remembering } from '../base/index.ts'
 
 type Point = readonly [x: number, y: number]
 

@@ -11,7 +11,7 @@ import { NECK_PIECES } from './neckPieces.ts'
 import { ellipse, scaling, translation, type Matrix } from './path.ts'
 import { INK, paint, penFor, type Pen, type Shape } from './pen.ts'
 import { FACE_PIECES, FEET_PIECES, plainBand, WRIST_PIECES } from './smallPieces.ts'
-import { BARE, layersSeen, WOOD, wornBySlot, type Worn } from './worn.ts'
+import { BARE, layersSeen, WOOD, wornBySlot, type DrawnPiece } from './worn.ts'
 
 export type View = 'front' | 'back'
 
@@ -76,7 +76,7 @@ export function drawDressed(
   const shapes: Shape[] = []
   const stretches: Stretch[] = []
   /** Draw a piece and note which shapes are its own, since it may have been trimmed. */
-  const track = ({ placement: { altered } }: Worn, draw: () => void) => {
+  const track = ({ placement: { altered } }: DrawnPiece, draw: () => void) => {
     const from = shapes.length
     draw()
     if (altered) stretches.push({ altered, from, to: shapes.length })
@@ -106,7 +106,7 @@ export function drawDressed(
   const torsoPen = (slot: Shape['slot']) => penAt(slot, 0, torsoTop)
   const skin = one('head')?.paints.main ?? WOOD
   /** The badge on a piece, where its recipe has one. */
-  const emblem = (pen: Pen, { recipe, mould, paints }: Worn, kind: Parameters<typeof emblemPoint>[0]) => {
+  const emblem = (pen: Pen, { recipe, mould, paints }: DrawnPiece, kind: Parameters<typeof emblemPoint>[0]) => {
     const layers = back ? recipe.back : recipe.front
     const point = layers.length > 0 && emblemPoint(kind, mould.silhouette, back)
     if (point) drawEmblem(pen, point, layers, paints.main, hexOf)
@@ -129,7 +129,7 @@ export function drawDressed(
       if (index === 0) anchor('beside', x, -30)
     })
   }
-  const legLayers = (worn: Worn | undefined) =>
+  const legLayers = (worn: DrawnPiece | undefined) =>
     (worn?.recipe.front ?? []).filter((layer) => view === 'front' || !FRONT_OF_LEG.has(layer.kind))
   const legs = () => {
     if (lowerPiece) {

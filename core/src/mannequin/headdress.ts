@@ -3,23 +3,23 @@ import { overHairOf } from '../anatomy/index.ts'
 import { HEADGEAR, type HeadgearDrawing } from './headgear.ts'
 import { boundsOf, rect } from './path.ts'
 import type { Shape } from './pen.ts'
-import type { Worn } from './worn.ts'
+import type { DrawnPiece } from './worn.ts'
 
 /** Where a hat's brim lies, in head units: hair tucked under it shows below this line alone. */
 const BRIM = -15
 
 /** One piece on the head as it is drawn. */
 export interface HeadPiece {
-  worn: Worn
+  worn: DrawnPiece
   drawing: HeadgearDrawing
   /** Only what is below the brim shows. */
   tucked: boolean
 }
 
 /** What is drawn on the head, the innermost first. Hair under a helmet is not drawn at all. */
-export function headPieces(worn: readonly Worn[]): HeadPiece[] {
+export function headPieces(worn: readonly DrawnPiece[]): HeadPiece[] {
   const [inner, outer] = worn
-  const piece = (one: Worn, tucked = false): HeadPiece => ({
+  const piece = (one: DrawnPiece, tucked = false): HeadPiece => ({
     worn: one,
     drawing: own(HEADGEAR, one.mould.silhouette) ?? HEADGEAR['crop']!,
     tucked,

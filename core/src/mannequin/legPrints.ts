@@ -1,8 +1,7 @@
 import type { LayerDrawing } from './layer.ts'
 import { rect, ellipse } from './path.ts'
 import { darker, INK } from './pen.ts'
-import type { LegLength } from './geometry.ts'
-import { MEASURES } from './geometry.ts'
+import { type LegLength, MEASURES } from './geometry.ts'
 
 /** One leg in its own units: top middle at 0,0, half width 21, `length` high, shoe cap of 20 at the foot. */
 export function legOutline(length: LegLength): string {

@@ -1,4 +1,4 @@
-import { remembering } from '../colour/index.ts'
+import { remembering } from '../base/index.ts'
 
 /**
  * Paths are SVG path data with absolute M, L, C, Q and Z only, so that a transform is a map over coordinate pairs and

@@ -1,4 +1,4 @@
-import { remembering } from '../colour/index.ts'
+import { remembering } from '../base/index.ts'
 import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
 import { polygonsOf } from './covered.ts'
 import { drawFigure } from './drawFigure.ts'

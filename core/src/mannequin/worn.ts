@@ -15,7 +15,7 @@ import { recipeOf, type Recipe } from './recipe.ts'
 import type { View } from './drawFigure.ts'
 
 /** A placement with what drawing it takes. */
-export interface Worn {
+export interface DrawnPiece {
   placement: Placement
   part: Part
   mould: Mould
@@ -59,8 +59,8 @@ function recipeFor(part: Part, mould: Mould, catalogue: Catalogue): Recipe {
 }
 
 /** Placements by slot, the innermost first; those whose part is not in the catalogue are left out. */
-export function wornBySlot(placements: readonly Placement[], catalogue: Catalogue): Map<Slot, Worn[]> {
-  const worn = new Map<Slot, Worn[]>()
+export function wornBySlot(placements: readonly Placement[], catalogue: Catalogue): Map<Slot, DrawnPiece[]> {
+  const worn = new Map<Slot, DrawnPiece[]>()
   for (const placement of [...placements].sort((a, b) => a.order - b.order)) {
     const part = partWorn(placement, catalogue)
     if (!part) continue
@@ -84,11 +84,11 @@ const PLAIN: Recipe = { front: [], back: [], guessed: false }
  * The other pieces of an assembly whose components nobody has written down: legs in one colour with their print, sleeves
  * in the second colour and hands in the third.
  */
-function piecesOf(entry: Worn): [Slot, Worn][] {
+function piecesOf(entry: DrawnPiece): [Slot, DrawnPiece][] {
   const { part, mould, paints } = entry
   if (part.components.length > 0) return []
   if (mould.kind === 'leg-pair') {
-    const leg: Worn = { ...entry, mould: { ...mould, silhouette: 'leg' } }
+    const leg: DrawnPiece = { ...entry, mould: { ...mould, silhouette: 'leg' } }
     entry.recipe = PLAIN
     return [
       ['legRight', leg],
@@ -96,7 +96,7 @@ function piecesOf(entry: Worn): [Slot, Worn][] {
     ]
   }
   if (mould.kind !== 'dressed-torso') return []
-  const piece = (main: Paint, silhouette: string): Worn => ({
+  const piece = (main: Paint, silhouette: string): DrawnPiece => ({
     ...entry,
     mould: { ...mould, silhouette },
     recipe: PLAIN,
@@ -111,13 +111,13 @@ function piecesOf(entry: Worn): [Slot, Worn][] {
       ? ([
           ['handRight', hand],
           ['handLeft', hand],
-        ] as [Slot, Worn][])
+        ] as [Slot, DrawnPiece][])
       : []),
   ]
 }
 
 /** Layers of a recipe as seen in a view: a turned part shows its back in front. */
-export function layersSeen(worn: Worn | undefined, view: View): readonly Layer[] {
+export function layersSeen(worn: DrawnPiece | undefined, view: View): readonly Layer[] {
   if (!worn) return []
   return (view === 'front') !== worn.placement.turned ? worn.recipe.front : worn.recipe.back
 }

@@ -20,3 +20,6 @@ export function bandFault(bands: readonly ShippingBand[]): { index: number; mess
   }
   return null
 }
+
+/** What a band of shipping goes by: goods in money, units, or grams. */
+export const SHIPPING_BASES = ['value', 'count', 'weight'] as const

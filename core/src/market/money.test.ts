@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { decimalMoney, formatMoney, readMoney, shareOut } from './money.ts'
+import { decimalMoney, formatMoney, readMoney, splitAmount } from './money.ts'
 import { convert, MissingRate, type Rate } from './rates.ts'
 
 test('money is read with its sign and its digits', () => {
@@ -38,7 +38,7 @@ describe('sharing out', () => {
     const weights = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 1, maxLength: 8 })
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 100000 }), weights, (amount, list) => {
-        const shares = shareOut(amount, list)
+        const shares = splitAmount(amount, list)
         const sum = list.reduce((total, weight) => total + weight, 0)
         expect(shares.reduce((total, share) => total + share, 0)).toBe(amount)
         shares.forEach((share, i) => {
@@ -50,8 +50,8 @@ describe('sharing out', () => {
   })
 
   test('odd units go to the largest remainders, the first of equals', () => {
-    expect(shareOut(10, [1, 1, 1])).toEqual([4, 3, 3])
-    expect(shareOut(5, [])).toEqual([])
+    expect(splitAmount(10, [1, 1, 1])).toEqual([4, 3, 3])
+    expect(splitAmount(5, [])).toEqual([])
   })
 })
 

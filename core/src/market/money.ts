@@ -44,7 +44,7 @@ export function readMoney(text: string, currency: string): number {
 }
 
 /** Split an amount in proportion to weights; the shares add up to it exactly (largest remainders get the odd units). */
-export function shareOut(amount: number, weights: readonly number[]): number[] {
+export function splitAmount(amount: number, weights: readonly number[]): number[] {
   const sum = weights.reduce((total, weight) => total + weight, 0)
   if (weights.length === 0) return []
   const exact = weights.map((weight) => (sum > 0 ? (amount * weight) / sum : amount / weights.length))

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { seeded } from '../random/index.ts'
+import { seeded } from '../base/index.ts'
 import { packOdds, type InCase } from './packOdds.ts'
 
 const four: InCase[] = ['a', 'b', 'c', 'd'].map((figure) => ({ figure, qty: 1 }))

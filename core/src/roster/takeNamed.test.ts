@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
-import { takeNamed, type Take } from './index.ts'
+import { takeNamed } from './takeNamed.ts'
+import { type Take } from './contract.ts'
 
 const take = (label: string, chosen = false): Take => ({
   id: label,

@@ -1,5 +1,4 @@
-import type { Drawing } from '../mannequin/index.ts'
-import { hundredth, INK, svgBody, svgText } from '../mannequin/index.ts'
+import { type Drawing, hundredth, INK, svgBody, svgText } from '../mannequin/index.ts'
 import { wrapText } from './textWidth.ts'
 
 /** One line of the breakdown: what, in which colour, from where, and the points on the figure it leads to. */

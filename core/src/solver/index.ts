@@ -1,1 +1,2 @@
 export * from './milp.ts'
+export * from './assign.ts'

@@ -1,4 +1,4 @@
-import { shareOut } from '../market/index.ts'
+import { splitAmount } from '../market/index.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
 
 /** What a take costs to finish, opened by part. Money is in the problem's minor units and adds up to `total`. */
@@ -26,7 +26,7 @@ export function costOfTake(problem: SourcingProblem, plan: SourcingPlan): TakeCo
       const price = offers.get(offer)!.price * qty
       const fills = plan.fills.filter((fill) => fill.from === offer)
       if (fills.length === 0) fillers += price
-      shareOut(
+      splitAmount(
         price,
         fills.map((fill) => fill.qty),
       ).forEach((cost, i) => {

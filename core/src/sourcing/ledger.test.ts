@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { seeded } from '../random/index.ts'
+import { seeded } from '../base/index.ts'
 import { offer, problem, seller } from '../test/problem.ts'
 import { Ledger, UNMET } from './ledger.ts'
 import { BROKEN } from './parcelTerms.ts'

@@ -1,4 +1,4 @@
-import { seeded } from '../random/index.ts'
+import { seeded } from '../base/index.ts'
 import { UNMET, type Ledger, type Way } from './ledger.ts'
 import { BROKEN, CLOSE } from './parcelTerms.ts'
 

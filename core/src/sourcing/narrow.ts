@@ -1,4 +1,4 @@
-import type { THING_KINDS } from './prices.ts'
+import type { THING_KINDS } from '../prices/index.ts'
 
 type Kind = (typeof THING_KINDS)[number]
 

@@ -1,4 +1,4 @@
-import { writeCsv } from '../formats/index.ts'
+import { writeCsv } from '../tables/index.ts'
 import { decimalMoney } from '../market/index.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
 

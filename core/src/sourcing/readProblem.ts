@@ -1,5 +1,5 @@
-import { MOST } from './limits.ts'
-import { SHIPPING_BASES, type SourcingProblem } from './types.ts'
+import { MOST, SHIPPING_BASES } from '../market/index.ts'
+import type { SourcingProblem } from './types.ts'
 
 /** One fault of a problem: where, as a path such as `offers[3].price`, and what is wrong there. */
 export interface ProblemFault {

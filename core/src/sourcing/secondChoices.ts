@@ -1,6 +1,6 @@
 import type { Catalogue, Part } from '../catalogue/index.ts'
 import { COLOUR_LIMITS } from '../colour/index.ts'
-import { apartness } from '../workbench/index.ts'
+import { apartness } from '../parts/index.ts'
 
 /** Parts that would do for wanted ones, by the wanted part: each with what a unit is worth less, in minor units. */
 export type SecondChoices = ReadonlyMap<string, readonly { part: string; penalty: number }[]>

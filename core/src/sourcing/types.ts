@@ -1,3 +1,4 @@
+import type { SHIPPING_BASES } from '../market/index.ts'
 /**
  * The sourcing problem and plan of docs/formats.md. Money is an integer in the minor unit of `currency`, mass in grams,
  * time in days.
@@ -26,7 +27,6 @@ export interface Stock {
   qty: number
 }
 
-export const SHIPPING_BASES = ['value', 'count', 'weight'] as const
 export interface Shipping {
   basis: (typeof SHIPPING_BASES)[number]
   /** In rising order; the first whose `upTo` is null or at least the amount is charged. */

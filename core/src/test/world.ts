@@ -3,7 +3,6 @@ import fc from 'fast-check'
 import { sitsOver, slotsFor, SLOT_FACTS } from '../anatomy/index.ts'
 import {
   catalogueOf,
-  groupBy,
   mouldOf,
   SLOTS,
   TAKING_APART,
@@ -13,7 +12,8 @@ import {
   type Placement,
   type Slot,
 } from '../catalogue/index.ts'
-import { readTable, type TableName, type TableRow } from '../formats/index.ts'
+import { groupBy } from '../base/index.ts'
+import { readTable, type TableName, type TableRow } from '../tables/index.ts'
 
 const FOLDER = new URL('../../../demo/world/', import.meta.url)
 

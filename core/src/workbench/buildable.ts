@@ -1,7 +1,8 @@
 import { judgesOf, likenessBy, type Brief } from '../brief/index.ts'
 import type { Catalogue, Part, Placement } from '../catalogue/index.ts'
-import { shareOut, type Drawer, type Portion, type Wanting } from '../drawer/index.ts'
-import { alikeParts } from './alikeParts.ts'
+import { type Portion, shareOut, type Wanting } from '../allotment/index.ts'
+import { type Drawer } from '../drawer/index.ts'
+import { alikeParts } from '../parts/index.ts'
 
 /** An outfit that could be built, with its share of the drawer. */
 export interface Candidate extends Wanting, Portion {

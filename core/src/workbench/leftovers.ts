@@ -2,14 +2,14 @@ import type { Placement } from '../catalogue/index.ts'
 import type { Source } from '../drawer/index.ts'
 
 /** So many of a part that nobody needs, in a bin. */
-export interface Lying {
+export interface FreeLot {
   part: string
   bin: string
   condition: 'new' | 'used'
   qty: number
 }
 
-export interface Leftover extends Lying {
+export interface Leftover extends FreeLot {
   /** What they would cost today at the lowest single price; null where nobody sells the part. */
   worth: number | null
   /** Names of outfits that lack the part. */
@@ -21,7 +21,7 @@ export interface Leftover extends Lying {
  * how many loose ones outfits count on; `most` how many of a part are looked at at all. O(lying + placements).
  */
 export function leftovers(
-  lying: readonly Lying[],
+  lying: readonly FreeLot[],
   needed: Readonly<Record<string, number>>,
   outfits: readonly { name: string; placements: readonly Placement[]; sources: readonly Source[] }[],
   price: (part: string) => number | null,

@@ -1,6 +1,6 @@
 import express, { type RequestHandler } from 'express'
 import type { IncomingMessage } from 'node:http'
-import { CONTROL } from '@outfit/core/formats'
+import { CONTROL } from '@outfit/core/tables'
 import { Problem } from './problem.ts'
 
 /** How large and how wide a body may be. What comes near them keeps nobody else waiting for long. */

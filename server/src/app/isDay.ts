@@ -1,5 +1,5 @@
 import { ValidateBy } from 'class-validator'
-import { isDate } from '@outfit/core/formats'
+import { isDate } from '@outfit/core/tables'
 
 /** A day of the calendar as YYYY-MM-DD, as tables take it. */
 export const IsDay = (): PropertyDecorator =>

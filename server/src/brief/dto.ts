@@ -17,12 +17,12 @@ import {
 import {
   ABILITIES,
   BRIEF_TRAITS,
-  PLACES,
-  STATURES,
-  WEIGHTS,
   type Place,
+  PLACES,
   type Stature,
+  STATURES,
   type Weight,
+  WEIGHTS,
 } from '@outfit/core/brief'
 
 export class WishDto {

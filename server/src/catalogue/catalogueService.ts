@@ -2,8 +2,8 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityTarget, type FindOptionsWhere } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
 import { Changes } from '../app/changes.ts'
+import { groupBy } from '@outfit/core/base'
 import {
-  groupBy,
   type Colour,
   type Mould,
   type Part,

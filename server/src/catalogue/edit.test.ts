@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import sharp from 'sharp'
-import { PHOTO_LIMIT } from '@outfit/core/formats'
+import { PHOTO_LIMIT } from '@outfit/core/tables'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { PartEntity, PhotoEntity } from './entities.ts'
 

@@ -32,8 +32,8 @@ import {
   type PartKind,
   type Slot,
 } from '@outfit/core/catalogue'
-import { RELEASE_KINDS, YEAR } from '@outfit/core/formats'
-import { MOST } from '@outfit/core/sourcing'
+import { RELEASE_KINDS, YEAR } from '@outfit/core/tables'
+import { MOST } from '@outfit/core/market'
 
 /** What every entry of the catalogue has besides its code, which is in the address. */
 class Named {

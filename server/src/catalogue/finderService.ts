@@ -3,16 +3,14 @@ import type { Database } from 'better-sqlite3'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import {
   findParts,
-  groupBy,
-  releasesOf,
   searchWords,
-  shelfOf,
-  SHELF_KEYS,
   wordsAsked,
   type FoundParts,
   type PartColumns,
   type PartQuestion,
-} from '@outfit/core/catalogue'
+} from '@outfit/core/parts'
+import { groupBy } from '@outfit/core/base'
+import { releasesOf, shelfOf, SHELF_KEYS } from '@outfit/core/catalogue'
 import { unitsOf } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { Writer } from '../app/writer.ts'

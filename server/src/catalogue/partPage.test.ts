@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { Part, PartFacets } from '@outfit/core/catalogue'
-import type { WayToGet } from '@outfit/core/sourcing'
+import type { Part, Wish } from '@outfit/core/catalogue'
+import type { PartFacets } from '@outfit/core/parts'
+import type { WayToGet } from '@outfit/core/prices'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import type { ImportReport } from '@outfit/core/formats'
-import type { Wish } from '@outfit/core/catalogue'
+import type { ImportReport } from '@outfit/core/tables'
 
 let server: TestServer
 let parts: Part[]

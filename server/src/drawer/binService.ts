@@ -1,18 +1,21 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { groupBy, type Drawables } from '@outfit/core/catalogue'
+import { groupBy } from '@outfit/core/base'
+import { type Drawables } from '@outfit/core/catalogue'
 import {
+  type BinContents,
   binKind,
-  differencesOf,
-  setRight,
-  walkingOrder,
+  type BoxBin,
   type Condition,
   type Counted,
+  differencesOf,
   type Moved,
+  type PartsBox,
+  setRight,
+  walkingOrder,
 } from '@outfit/core/drawer'
 import { groupsOf, type Piece } from '@outfit/core/anatomy'
-import type { BinContents, BoxBin, PartsBox } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
 import { refuseStale } from '../app/stale.ts'

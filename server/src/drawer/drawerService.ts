@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
-import { groupBy } from '@outfit/core/catalogue'
+import { groupBy } from '@outfit/core/base'
 import { contentsOf, type Drawer, type Lying, type Stands } from '@outfit/core/drawer'
 import { Changes } from '../app/changes.ts'
 import { FigurePartEntity } from '../catalogue/entities.ts'

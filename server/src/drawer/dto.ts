@@ -18,7 +18,7 @@ import {
 } from 'class-validator'
 import type { Level } from '@outfit/core/catalogue'
 import { BOX_ROWS, BOX_WIDTH, MOST_HIGH, WAYS_OUT, type Condition, type WayOut } from '@outfit/core/drawer'
-import { CONDITIONS } from '@outfit/core/formats'
+import { CONDITIONS } from '@outfit/core/tables'
 
 const HASH = /^[0-9a-f]{64}$/
 

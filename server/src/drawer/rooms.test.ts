@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { ImportReport } from '@outfit/core/formats'
+import type { ImportReport } from '@outfit/core/tables'
 import type { BinContents, PartsBox, ToldAct } from '@outfit/core/drawer'
 import type { WorkbenchPlan } from '@outfit/core/workbench'
-import type { RosterShelf } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

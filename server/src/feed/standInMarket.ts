@@ -3,8 +3,9 @@ import { existsSync, readFileSync } from 'node:fs'
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
-import { CSV_OPTIONS, rowReader, writeTable, type TableRow } from '@outfit/core/formats'
-import { chance, dateAfter, daysBetween, sheetOfDay } from '@outfit/core/market'
+import { CSV_OPTIONS, rowReader, writeTable, type TableRow } from '@outfit/core/tables'
+import { chance, sheetOfDay } from '@outfit/core/feed'
+import { dateAfter, daysBetween } from '@outfit/core/base'
 
 /** How often, of a hundred requests, a seller's list fails in a way; `garbled` is of a hundred lines. */
 interface Moods {

@@ -1,9 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import { readTable, TABLES, type TableName } from '@outfit/core/formats'
+import { type ImportReport, readTable, type TableName, TABLES } from '@outfit/core/tables'
 import { Writable } from 'node:stream'
 import { startServer, type TestServer } from '../test/testServer.ts'
 import { ExportService } from './exportService.ts'
-import type { ImportReport } from '@outfit/core/formats'
 
 const TABLE_NAMES = Object.keys(TABLES) as TableName[]
 

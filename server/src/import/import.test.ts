@@ -5,7 +5,7 @@ import { PartEntity } from '../catalogue/entities.ts'
 import { BinEntity, MovementEntity } from '../drawer/entities.ts'
 import { OfferEntity } from '../market/entities.ts'
 import { startServer, WORLD, type TestServer } from '../test/testServer.ts'
-import type { ImportReport } from '@outfit/core/formats'
+import type { ImportReport } from '@outfit/core/tables'
 
 let server: TestServer
 beforeAll(async () => {

@@ -12,7 +12,7 @@ import {
   type Reject,
   type TableName,
   type TableRow,
-} from '@outfit/core/formats'
+} from '@outfit/core/tables'
 import { Changes } from '../app/changes.ts'
 import { Writer } from '../app/writer.ts'
 import { ColourEntity, MouldEntity, PartEntity, PrintEntity } from '../catalogue/entities.ts'

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import type { TableName } from '@outfit/core/formats'
+import type { TableName } from '@outfit/core/tables'
 import { refuseStale } from '../app/stale.ts'
 import { Writer } from '../app/writer.ts'
 import { MappingEntity } from './entities.ts'

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { parse } from 'csv-parse/sync'
 import fc from 'fast-check'
-import { CSV_OPTIONS } from '@outfit/core/formats'
+import { CSV_OPTIONS } from '@outfit/core/tables'
 import { needsReader, plainRecords, recordsOf } from './plainRecords.ts'
 
 async function* inPieces(text: string, size: number) {

@@ -1,7 +1,7 @@
 import { parse as parseStream } from 'csv-parse'
 import { parse } from 'csv-parse/sync'
 import { Readable } from 'node:stream'
-import { CSV_OPTIONS, delimiterOf } from '@outfit/core/formats'
+import { CSV_OPTIONS, delimiterOf } from '@outfit/core/tables'
 import type { FileRecord } from './uploadsService.ts'
 
 const QUOTE = 0x22

@@ -1,6 +1,6 @@
 import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm'
 import { cycleIn, printFits, type PartKind } from '@outfit/core/catalogue'
-import type { Reject, TableName, TableRow } from '@outfit/core/formats'
+import type { Reject, TableName, TableRow } from '@outfit/core/tables'
 import { layerFaults, SILHOUETTES } from '@outfit/core/mannequin'
 import { ColourEntity, ComponentEntity, MouldEntity, PrintEntity } from '../catalogue/entities.ts'
 import { SellerEntity } from '../market/entities.ts'

@@ -16,7 +16,7 @@ import {
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { DataSource } from 'typeorm'
-import { TABLES, type TableName } from '@outfit/core/formats'
+import { TABLES, type TableName } from '@outfit/core/tables'
 import { AppModule } from '../app/appModule.ts'
 import { QUIET } from '../app/createApp.ts'
 import { Databases, refuseNewer } from '../app/database.ts'

@@ -1,7 +1,7 @@
 import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { TAKING_APART } from '@outfit/core/catalogue'
-import type { TableName, TableRow } from '@outfit/core/formats'
+import type { TableName, TableRow } from '@outfit/core/tables'
 import type { Aspect } from '../app/changes.ts'
 import * as catalogue from '../catalogue/entities.ts'
 import * as drawer from '../drawer/entities.ts'

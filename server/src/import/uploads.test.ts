@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { PartEntity, PrintEntity } from '../catalogue/entities.ts'
 import { BinEntity } from '../drawer/entities.ts'
 import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import { TABLE_FILE_LIMIT, type ImportReport } from '@outfit/core/formats'
+import { TABLE_FILE_LIMIT, type ImportReport } from '@outfit/core/tables'
 import type { Upload } from './uploadsService.ts'
 
 let server: TestServer

@@ -1,5 +1,5 @@
 import { IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
-import { PLACES, type Place } from '@outfit/core/brief'
+import { type Place, PLACES } from '@outfit/core/brief'
 
 /** Something to come back to. */
 export class NewLater {

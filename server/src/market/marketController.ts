@@ -12,7 +12,7 @@ import {
   Query,
 } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import type { Refreshed } from '@outfit/core/market'
+import type { Refreshed } from '@outfit/core/feed'
 import { RefreshService } from '../feed/refreshService.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { NewOffer, Refresh } from './offerDto.ts'

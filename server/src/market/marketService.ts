@@ -1,16 +1,10 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { groupBy } from '@outfit/core/catalogue'
-import { OFFER_KINDS } from '@outfit/core/formats'
+import { groupBy } from '@outfit/core/base'
+import { OFFER_KINDS } from '@outfit/core/tables'
 import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
-import {
-  cheapestForEach,
-  FILLERS,
-  gainsByFillers,
-  type Bringer,
-  type MarketOffer,
-  type MarketSeller,
-} from '@outfit/core/sourcing'
+import { cheapestForEach, FILLERS, gainsByFillers, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
+import { type Bringer } from '@outfit/core/prices'
 import { Changes } from '../app/changes.ts'
 import { today } from '../app/today.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'

@@ -10,8 +10,9 @@ import {
   MaxLength,
   Min,
 } from 'class-validator'
-import { CONDITIONS, OFFER_KINDS } from '@outfit/core/formats'
-import { MOST, TARGET_KINDS, type TargetKind } from '@outfit/core/sourcing'
+import { CONDITIONS, OFFER_KINDS } from '@outfit/core/tables'
+import { MOST } from '@outfit/core/market'
+import { TARGET_KINDS, type TargetKind } from '@outfit/core/prices'
 
 /** What a seller asks for one thing. */
 export class NewOffer {

@@ -1,8 +1,9 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
-import { convert, goodsOf, HOME_CURRENCY, worthIn } from '@outfit/core/market'
-import { groupBy } from '@outfit/core/catalogue'
-import type { Coming } from '@outfit/core/drawer'
+import { convert, HOME_CURRENCY, worthIn } from '@outfit/core/market'
+import { goodsOf } from '@outfit/core/parcels'
+import { groupBy } from '@outfit/core/base'
+import type { Coming } from '@outfit/core/allotment'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { ParcelEntity, ParcelLineEntity, RateEntity, SellerEntity } from './entities.ts'
 

@@ -1,16 +1,17 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { HOME_CURRENCY, priceHistory, worthIn } from '@outfit/core/market'
+import { HOME_CURRENCY, worthIn } from '@outfit/core/market'
 import {
+  type OutfitPrices,
+  priceHistory,
+  type Singly,
   singlyOf,
   summedPrices,
-  wholesFor,
-  type OutfitPrices,
-  type Singly,
   type ThingKind,
   type ThingPrices,
   type Whole,
-} from '@outfit/core/sourcing'
+  wholesFor,
+} from '@outfit/core/prices'
 import { notFound } from '../app/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { SharesService, type Share } from '../roster/sharesService.ts'

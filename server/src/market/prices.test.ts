@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { PricePoint } from '@outfit/core/market'
-import type { RosterShelf } from '@outfit/core/roster'
-import type { OutfitPrices, Target, ThingPrices } from '@outfit/core/sourcing'
+import type { OutfitPrices, PricePoint, Target, ThingPrices } from '@outfit/core/prices'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { OFFER_KINDS } from '@outfit/core/formats'
+import { OFFER_KINDS } from '@outfit/core/tables'
 import { notFound, Problem } from '../app/problem.ts'
 import { MarketService } from './marketService.ts'
 import { TargetName, TargetPrice } from './offerDto.ts'

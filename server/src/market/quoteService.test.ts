@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { DataSource } from 'typeorm'
-import type { TableRow } from '@outfit/core/formats'
+import type { TableRow } from '@outfit/core/tables'
 import { Databases } from '../app/database.ts'
 import { startServer, type TestServer } from '../test/testServer.ts'
 import { OfferEntity, QuoteEntity } from './entities.ts'

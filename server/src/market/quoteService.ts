@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import type { EntityManager } from 'typeorm'
-import type { TableRow } from '@outfit/core/formats'
-import type { SheetOutcome } from '@outfit/core/market'
+import type { TableRow } from '@outfit/core/tables'
+import type { SheetOutcome } from '@outfit/core/feed'
 import type { SheetSource } from './entities.ts'
 import { LineCounter } from './lineCounter.ts'
 

@@ -16,8 +16,8 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { IsDay } from '../app/isDay.ts'
-import { STANDINGS, type Standing } from '@outfit/core/market'
-import { MOST, SHIPPING_BASES, type Shipping } from '@outfit/core/sourcing'
+import { MOST, SHIPPING_BASES, type Standing, STANDINGS } from '@outfit/core/market'
+import { type Shipping } from '@outfit/core/sourcing'
 
 export class Band {
   /** Amount up to which it goes; null for any. */

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { targetAt, type Target, type TargetKind } from '@outfit/core/sourcing'
+import { targetAt, type Target, type TargetKind } from '@outfit/core/prices'
 import { notFound } from '../app/problem.ts'
 import { today } from '../app/today.ts'
 import { Writer } from '../app/writer.ts'

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { IsNull } from 'typeorm'
-import { lackingOf } from '@outfit/core/market'
+import { lackingOf } from '@outfit/core/parcels'
 import { Changes } from '../app/changes.ts'
 import { notFound, Problem } from '../app/problem.ts'
 import { Writer } from '../app/writer.ts'

@@ -13,7 +13,7 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { IsDay } from '../app/isDay.ts'
-import { OFFER_KINDS } from '@outfit/core/formats'
+import { OFFER_KINDS } from '@outfit/core/tables'
 
 const MOST = 100_000
 

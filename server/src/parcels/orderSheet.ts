@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common'
-import { formatMoney, type ToldParcel } from '@outfit/core/market'
+import { formatMoney } from '@outfit/core/market'
+import { type ToldParcel } from '@outfit/core/parcels'
 import { SETTINGS, type Settings } from '../app/settings.ts'
 import { startPdf } from '../show/startPdf.ts'
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { ToldParcel } from '@outfit/core/market'
-import type { RosterShelf } from '@outfit/core/roster'
+import type { ToldParcel } from '@outfit/core/parcels'
+import type { RosterShelf } from '@outfit/core/shelf'
 import type { ReportWithParts } from '@outfit/core/sourcing'
 import { jobEnd, startServer, type TestServer } from '../test/testServer.ts'
 

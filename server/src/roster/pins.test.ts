@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { catalogueOf, type Colour, type Mould, type Part, type Print } from '@outfit/core/catalogue'
 import { fittingContextOf, isAccepted, pinsOf, RULES } from '@outfit/core/fitting'
-import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { OutfitDetail } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

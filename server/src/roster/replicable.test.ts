@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import type { Replicability } from '@outfit/core/market'
-import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { OutfitDetail } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

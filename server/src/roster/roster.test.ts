@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { Placement } from '@outfit/core/catalogue'
-import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { OutfitDetail } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { OutfitEntity, PlacementEntity } from './entities.ts'
 

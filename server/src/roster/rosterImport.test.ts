@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { emptyBrief } from '@outfit/core/brief'
-import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { OutfitDetail } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { BriefEntity } from '../brief/entities.ts'
 import { RosterEntity, TakeEntity } from './entities.ts'

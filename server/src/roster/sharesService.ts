@@ -1,8 +1,10 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, type EntityManager } from 'typeorm'
 import type { Stature } from '@outfit/core/brief'
-import { groupBy, type Placement } from '@outfit/core/catalogue'
-import { allot, arrivingFor, type Allotment, type Drawer, type Portion, type Wanting } from '@outfit/core/drawer'
+import { groupBy } from '@outfit/core/base'
+import { type Placement } from '@outfit/core/catalogue'
+import { allot, arrivingFor, type Allotment, type Portion, type Wanting } from '@outfit/core/allotment'
+import { type Drawer } from '@outfit/core/drawer'
 import type { SolveMilp } from '@outfit/core/solver'
 import {
   houseRulesOf,

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { OutfitDetail } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

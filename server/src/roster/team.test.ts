@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { Placement } from '@outfit/core/catalogue'
-import { wornAlike, type OutfitDetail, type RosterShelf } from '@outfit/core/roster'
+import { wornAlike, type OutfitDetail } from '@outfit/core/roster'
+import { type RosterShelf } from '@outfit/core/shelf'
 import { MovementEntity } from '../drawer/entities.ts'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import sharp from 'sharp'
 import { sideBySideWidth } from '@outfit/core/show'
-import type { OutfitDetail, RosterShelf } from '@outfit/core/roster'
+import type { OutfitDetail } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

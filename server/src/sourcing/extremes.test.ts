@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { cheapestOfEach, MOST, planSourcing, readProblem, settle, type SourcingProblem } from '@outfit/core/sourcing'
+import { cheapestOfEach, planSourcing, readProblem, settle, type SourcingProblem } from '@outfit/core/sourcing'
+import { MOST } from '@outfit/core/market'
 import { anyProblem } from '../test/anyProblem.ts'
 import { runs } from '../test/runs.ts'
 import { loadHighsSolver } from './highsSolver.ts'

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { RosterShelf } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import {
   settle,
   type ReportWithParts,

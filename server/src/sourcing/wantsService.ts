@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { catalogueOf, type Level } from '@outfit/core/catalogue'
-import { apartByComing, takeFrom } from '@outfit/core/drawer'
+import { apartByComing, takeFrom } from '@outfit/core/allotment'
 import { houseRulesOf } from '@outfit/core/roster'
 import { secondChoices, type SecondChoices } from '@outfit/core/sourcing'
 import { notFound } from '../app/problem.ts'

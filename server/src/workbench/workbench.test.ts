@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { RosterShelf } from '@outfit/core/roster'
-import type { AllotmentReport, Army, BuildableList, LeftoversReport, WorkbenchPlan } from '@outfit/core/workbench'
+import type { RosterShelf } from '@outfit/core/shelf'
+import type { AllotmentReport, BuildableList, LeftoversReport, WorkbenchPlan } from '@outfit/core/workbench'
+import type { Army } from '@outfit/core/teams'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

@@ -1,11 +1,11 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { catalogueOf, type Catalogue, type Drawables } from '@outfit/core/catalogue'
-import { binKind, looseUsed, shareOut, spareLoose, standsBuilt } from '@outfit/core/drawer'
+import { binKind } from '@outfit/core/drawer'
+import { contestedParts, looseUsed, type Portion, shareOut, spareLoose, standsBuilt } from '@outfit/core/allotment'
 import {
   buildable,
   buildingSteps,
-  contestedParts,
   dearestFirst,
   leftovers,
   losersOf,
@@ -24,7 +24,6 @@ import { MarketService } from '../market/marketService.ts'
 import { RosterEntity } from '../roster/entities.ts'
 import { SharesService, type Asker } from '../roster/sharesService.ts'
 import { StandService } from '../roster/standService.ts'
-import type { Portion } from '@outfit/core/drawer'
 
 type Allotted = Asker & Portion
 

@@ -6,28 +6,20 @@ import type {
   Editable,
   Mould,
   Part,
-  PartFacets,
-  PartQuestion,
   Placement,
   Print,
   SavedEntry,
   Slot,
   Wish,
 } from '@outfit/core/catalogue'
-import type { Corrections, ImportReport, TableName } from '@outfit/core/formats'
+import type { PartFacets, PartQuestion } from '@outfit/core/parts'
+import type { Corrections, ImportReport, TableName } from '@outfit/core/tables'
 import type { Brief } from '@outfit/core/brief'
-import type {
-  AcceptedPin,
-  Later,
-  OutfitDetail,
-  Reference,
-  AwaitedParcel,
-  RosterShelf,
-  School,
-  Switches,
-} from '@outfit/core/roster'
+import type { AcceptedPin, Later, OutfitDetail, Reference, School, Switches } from '@outfit/core/roster'
+import type { AwaitedParcel, RosterShelf } from '@outfit/core/shelf'
 import type { Replicability } from '@outfit/core/market'
-import type { BuyingOptions, ReportWithParts, VariantReport, WayToGet } from '@outfit/core/sourcing'
+import type { BuyingOptions, ReportWithParts, VariantReport } from '@outfit/core/sourcing'
+import type { WayToGet } from '@outfit/core/prices'
 
 export interface Candidate {
   part: Part

@@ -1,6 +1,7 @@
 import type { Drawables } from '@outfit/core/catalogue'
 import type { BinContents, Condition, Counted, PartsBox, ToldAct, WayOut } from '@outfit/core/drawer'
-import type { AllotmentReport, Army, BuildableList, LeftoversReport, WorkbenchPlan } from '@outfit/core/workbench'
+import type { AllotmentReport, BuildableList, LeftoversReport, WorkbenchPlan } from '@outfit/core/workbench'
+import type { Army } from '@outfit/core/teams'
 import { api } from './api.ts'
 
 /** Some of a part in a bin. */

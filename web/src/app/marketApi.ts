@@ -1,4 +1,5 @@
-import type { Rate, Refreshed, SheetLine, ShippingBand, Standing } from '@outfit/core/market'
+import type { Rate, ShippingBand, Standing } from '@outfit/core/market'
+import type { Refreshed, SheetLine } from '@outfit/core/feed'
 import type { Shipping } from '@outfit/core/sourcing'
 import { api } from './api.ts'
 

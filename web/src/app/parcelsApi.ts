@@ -1,5 +1,5 @@
 import type { Drawables } from '@outfit/core/catalogue'
-import type { ToldParcel } from '@outfit/core/market'
+import type { ToldParcel } from '@outfit/core/parcels'
 import { drawerApi } from './drawerApi.ts'
 
 export interface CheckIn {

@@ -1,4 +1,4 @@
-import type { OutfitPrices, Target, TargetKind, ThingKind, ThingPrices } from '@outfit/core/sourcing'
+import type { OutfitPrices, Target, TargetKind, ThingKind, ThingPrices } from '@outfit/core/prices'
 import { api } from './api.ts'
 
 /** What is asked and told about prices; loaded with the room that needs it. */

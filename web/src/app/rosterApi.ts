@@ -2,17 +2,17 @@ import type { Stature } from '@outfit/core/brief'
 import type { Drawables, Placement } from '@outfit/core/catalogue'
 import {
   arrange,
-  type Choice,
   type Collision,
   type HeadOfAge,
   type Move,
   type Removed,
   type School,
   type Switches,
-  type TeamMember,
   type Uniformed,
   type Worn,
 } from '@outfit/core/roster'
+import { type Choice } from '@outfit/core/shelf'
+import { type TeamMember } from '@outfit/core/teams'
 import { api } from './api.ts'
 
 interface NewRoster {

@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react'
-import { dress, isDressed, type Dressing } from '@outfit/core/anatomy'
+import { dress, type Dressing, isDressed } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { pinKey, pinsOf, type FittingContext } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { BRIEF_TRAITS, PLACE_FACTS, type Brief, type Place } from '@outfit/core/brief'
+import { type Brief, BRIEF_TRAITS, type Place, PLACE_FACTS } from '@outfit/core/brief'
 import { mainColour, type Catalogue, type Colour, type Placement } from '@outfit/core/catalogue'
 import { nearestColours, type NearColour } from '@outfit/core/colour'
 import { api } from '../app/api.ts'

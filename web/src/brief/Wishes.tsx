@@ -2,16 +2,16 @@ import { Plus, X } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import {
+  type BriefTrait,
+  type BriefWish,
   colourInWords,
+  type Place,
   PLACE_FACTS,
   PLACES,
   traitNamed,
   traitsAt,
-  WEIGHTS,
-  type BriefTrait,
-  type BriefWish,
-  type Place,
   type Weight,
+  WEIGHTS,
 } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 

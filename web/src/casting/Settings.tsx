@@ -1,4 +1,4 @@
-import { PLACE_FACTS, PLACES, wishesOf, type Brief, type Place } from '@outfit/core/brief'
+import { type Brief, type Place, PLACE_FACTS, PLACES, wishesOf } from '@outfit/core/brief'
 import { MoneyField } from '../ui/MoneyField.tsx'
 import type { CastingSettings } from './useCasting.ts'
 

@@ -1,5 +1,5 @@
 import { useStore } from 'react-redux'
-import { PLACE_FACTS, PLACES, type Place } from '@outfit/core/brief'
+import { type Place, PLACE_FACTS, PLACES } from '@outfit/core/brief'
 import type { CastingAsk, CastingPool } from '@outfit/core/casting'
 import type { Part, Slot } from '@outfit/core/catalogue'
 import { houseRulesFor } from '@outfit/core/fitting'

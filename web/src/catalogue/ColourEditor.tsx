@@ -1,5 +1,6 @@
 import { useParams } from 'react-router'
-import { familiesOf, FINISHES, type Colour, type Finish } from '@outfit/core/catalogue'
+import { familiesOf } from '@outfit/core/parts'
+import { FINISHES, type Colour, type Finish } from '@outfit/core/catalogue'
 import { nearestColours } from '@outfit/core/colour'
 import { api } from '../app/api.ts'
 import { EmptyNote, Waiting } from '../ui/Notes.tsx'

@@ -1,5 +1,5 @@
 import { useId, useState } from 'react'
-import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/formats'
+import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
 import { api, errorText } from '../app/api.ts'
 import { Button } from '../ui/Button.tsx'
 

@@ -1,7 +1,7 @@
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { RELEASE_KINDS } from '@outfit/core/formats'
+import { RELEASE_KINDS } from '@outfit/core/tables'
 import type { Placement } from '@outfit/core/catalogue'
 import { decimalMoney, formatMoney, readMoney } from '@outfit/core/market'
 import { api, errorText, type Content } from '../app/api.ts'

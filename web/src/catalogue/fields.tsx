@@ -1,6 +1,7 @@
 import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
-import { familiesOf, PART_KINDS, type Colour, type Mould, type Traits } from '@outfit/core/catalogue'
-import { traitsCell } from '@outfit/core/formats'
+import { familiesOf } from '@outfit/core/parts'
+import { PART_KINDS, type Colour, type Mould, type Traits } from '@outfit/core/catalogue'
+import { traitsCell } from '@outfit/core/tables'
 import { api } from '../app/api.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 

@@ -1,7 +1,8 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { Link } from 'react-router'
-import { groupBy, partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { groupBy } from '@outfit/core/base'
+import { partLabel, type Catalogue } from '@outfit/core/catalogue'
 import {
   BOX_WIDTH,
   binKind,
@@ -10,7 +11,7 @@ import {
   type BinKind,
   type BoxBin,
   type PartsBox,
-  type Place,
+  type Spot,
 } from '@outfit/core/drawer'
 import { drawerApi } from '../app/drawerApi.ts'
 import { PartPicture } from '../ui/PartPicture.tsx'
@@ -54,7 +55,7 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
   const places = useMemo(() => placesOfBins(top), [top])
   const rows = Math.max(8, ...[...places.values()].map(({ y, h }) => y + h)) + 1
 
-  const put = async (bin: BoxBin, wished: Place) => {
+  const put = async (bin: BoxBin, wished: Spot) => {
     const before = places.get(bin.code)!
     const others = [...places].filter(([code]) => code !== bin.code).map(([, place]) => place)
     const place = freePlace(wished, others)
@@ -64,7 +65,7 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
       top.filter(({ x, y }) => typeof x !== 'number' || typeof y !== 'number').map(({ code }) => code),
     )
     const changed = [...places].filter(([code]) => code === bin.code || unplaced.has(code))
-    const to = ([code, at]: [string, Place]) => (code === bin.code ? place : at)
+    const to = ([code, at]: [string, Spot]) => (code === bin.code ? place : at)
     const read = (code: string) => {
       const { x = null, y = null, w = null, h = null } = top.find((one) => one.code === code)!
       return { x, y, w, h }
@@ -199,7 +200,7 @@ const countWords = ({ units, kinds }: BoxBin) =>
 interface TrayProps {
   bin: BoxBin
   trays: readonly BoxBin[]
-  place: Place
+  place: Spot
   catalogue: Catalogue
   onKey: (event: KeyboardEvent) => void
   onResize: (event: PointerEvent<HTMLElement>) => void

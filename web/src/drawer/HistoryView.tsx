@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { groupBy, partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { groupBy } from '@outfit/core/base'
+import { partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { ACT_KINDS, type ToldAct } from '@outfit/core/drawer'
 import { api, errorText } from '../app/api.ts'
 import { drawerApi } from '../app/drawerApi.ts'

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { Answered, RefreshProgress } from '@outfit/core/market'
+import type { Answered, RefreshProgress } from '@outfit/core/feed'
 import { api, errorText } from '../app/api.ts'
 import { CHANGED, marketApi } from '../app/marketApi.ts'
 import { useAppDispatch } from '../app/store.ts'

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { Target } from '@outfit/core/sourcing'
+import type { Target } from '@outfit/core/prices'
 import { pricePage, pricesApi } from '../app/pricesApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 import { euros } from '../prices/priceWords.ts'

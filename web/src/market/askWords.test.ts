@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { Answered } from '@outfit/core/market'
+import type { Answered } from '@outfit/core/feed'
 import { answerInWords, heardInWords, outcomeInWords, sheetInWords } from './askWords.ts'
 
 const answered = (more: Partial<Answered>): Answered => ({

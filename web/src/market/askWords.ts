@@ -1,4 +1,6 @@
-import { daysBetween, STALE_DAYS, type Answered } from '@outfit/core/market'
+import { daysBetween } from '@outfit/core/base'
+import { STALE_DAYS } from '@outfit/core/prices'
+import { type Answered } from '@outfit/core/feed'
 import type { Sheet } from '../app/marketApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 

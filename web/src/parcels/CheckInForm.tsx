@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
 import type { Catalogue } from '@outfit/core/catalogue'
-import { outcomeInWords, type ToldLine, type ToldParcel } from '@outfit/core/market'
+import { outcomeInWords, type ToldLine, type ToldParcel } from '@outfit/core/parcels'
 import { CAUTIONS } from '@outfit/core/fitting'
 import { errorText } from '../app/api.ts'
 import { parcelsApi, type CheckIn } from '../app/parcelsApi.ts'

@@ -1,6 +1,6 @@
 import { Box } from 'lucide-react'
 import type { Catalogue } from '@outfit/core/catalogue'
-import type { ToldLine } from '@outfit/core/market'
+import type { ToldLine } from '@outfit/core/parcels'
 import { PartPicture } from '../ui/PartPicture.tsx'
 
 const FRAME = 'h-[40px] w-[40px] shrink-0 rounded-[8px] bg-card'

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { ToldParcel } from '@outfit/core/market'
+import type { ToldParcel } from '@outfit/core/parcels'
 import { Tabs } from '../ui/Tabs.tsx'
 import { summaryOf } from './parcelWords.ts'
 

@@ -1,5 +1,6 @@
 import { Link, useParams } from 'react-router'
-import { formatMoney, HOME_CURRENCY, type ToldParcel } from '@outfit/core/market'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { type ToldParcel } from '@outfit/core/parcels'
 import { errorText } from '../app/api.ts'
 import { parcelsApi } from '../app/parcelsApi.ts'
 import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { formatMoney, HOME_CURRENCY, spendingOf, type Spent } from '@outfit/core/market'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { spendingOf, type Spent } from '@outfit/core/parcels'
 import { api, errorText } from '../app/api.ts'
 import { parcelsApi } from '../app/parcelsApi.ts'
 import { axis, BLUE, CHART, CORAL, INK } from '../ui/chartLook.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { ToldParcel } from '@outfit/core/market'
+import type { ToldParcel } from '@outfit/core/parcels'
 import { heldUpInWords, inOrder, standInWords, summaryOf } from './parcelWords.ts'
 
 const parcel = (change: Partial<ToldParcel>) =>

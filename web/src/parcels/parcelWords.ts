@@ -1,4 +1,5 @@
-import { formatMoney, HOME_CURRENCY, type ToldParcel } from '@outfit/core/market'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { type ToldParcel } from '@outfit/core/parcels'
 
 /** The day it is, as everything dated is kept. */
 export const today = (): string => new Date().toISOString().slice(0, 10)

@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router'
-import type { Colour, GridFamily, Part } from '@outfit/core/catalogue'
+import type { Colour, Part } from '@outfit/core/catalogue'
+import type { GridFamily } from '@outfit/core/parts'
 import { readableOn } from '@outfit/core/colour'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { Candidate } from '../app/api.ts'

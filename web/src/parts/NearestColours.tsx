@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
-import type { Colour, GridFamily } from '@outfit/core/catalogue'
+import type { Colour } from '@outfit/core/catalogue'
+import type { GridFamily } from '@outfit/core/parts'
 import { nearestColours } from '@outfit/core/colour'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { Candidate } from '../app/api.ts'

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { Commonness } from '@outfit/core/catalogue'
+import type { Commonness } from '@outfit/core/parts'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { PartDetail } from '../app/api.ts'
 

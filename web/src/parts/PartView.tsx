@@ -1,16 +1,8 @@
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { wornAlone } from '@outfit/core/anatomy'
-import {
-  colourGrid,
-  commonness,
-  inColour,
-  mainColour,
-  mouldOf,
-  type Catalogue,
-  type Colour,
-  type Part,
-} from '@outfit/core/catalogue'
+import { colourGrid, commonness } from '@outfit/core/parts'
+import { inColour, mainColour, mouldOf, type Catalogue, type Colour, type Part } from '@outfit/core/catalogue'
 import { api, errorText, type Candidate, type PartDetail } from '../app/api.ts'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { useAppSelector } from '../app/store.ts'

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import type { WayToGet } from '@outfit/core/sourcing'
+import type { WayToGet } from '@outfit/core/prices'
 import { api, errorText } from '../app/api.ts'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { useAppSelector } from '../app/store.ts'

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { PART_ORDERS, SHELF_KEYS } from '@outfit/core/catalogue'
+import { PART_ORDERS } from '@outfit/core/parts'
+import { SHELF_KEYS } from '@outfit/core/catalogue'
 import { isNarrowed, readQuestion, toggled, writeQuestion, type Question } from './question.ts'
 
 const anyQuestion = fc.record<Question>(

@@ -1,4 +1,5 @@
-import { PART_ORDERS, SHELF_KEYS, type PartOrder, type ShelfKey } from '@outfit/core/catalogue'
+import { PART_ORDERS, type PartOrder } from '@outfit/core/parts'
+import { SHELF_KEYS, type ShelfKey } from '@outfit/core/catalogue'
 import type { FindRequest } from '../app/api.ts'
 
 /** What the finder is asked, as it stands in the address. */

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { PRICE_CONDITIONS, type PriceCondition, type PricePoint, type Trend } from '@outfit/core/market'
+import { PRICE_CONDITIONS, type PriceCondition, type PricePoint, type Trend } from '@outfit/core/prices'
 import { dayInWords } from '../parcels/parcelWords.ts'
 import { EmptyNote, Waiting } from '../ui/Notes.tsx'
 import { priceChart, type ChartedPrices } from './priceChart.ts'

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { HOME_CURRENCY, readMoney } from '@outfit/core/market'
 import { errorText } from '../app/api.ts'
-import type { TargetKind } from '@outfit/core/sourcing'
+import type { TargetKind } from '@outfit/core/prices'
 import { pricesApi } from '../app/pricesApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 import { Button } from '../ui/Button.tsx'

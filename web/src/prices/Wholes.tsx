@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { Whole } from '@outfit/core/sourcing'
+import type { Whole } from '@outfit/core/prices'
 import { pricePage } from '../app/pricesApi.ts'
 import { euros, wholeInWords } from './priceWords.ts'
 

@@ -1,4 +1,4 @@
-import type { PricePoint } from '@outfit/core/market'
+import type { PricePoint } from '@outfit/core/prices'
 import { axis, BLUE, CHART, INK, MOSS, MUSTARD, PAPER } from '../ui/chartLook.ts'
 
 interface Dots {

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { PricePoint, Trend } from '@outfit/core/market'
-import type { Whole } from '@outfit/core/sourcing'
+import type { PricePoint, Trend, Whole } from '@outfit/core/prices'
 import { priceChart, shareChart } from './priceChart.ts'
 import { findingOf, oddInWords, sumFindingOf, wholeInWords } from './priceWords.ts'
 

@@ -1,13 +1,12 @@
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import {
-  formatMoney,
-  HOME_CURRENCY,
-  trendInWords,
   type Outlier,
   type PriceCondition,
   type PricePoint,
   type Trend,
-} from '@outfit/core/market'
-import type { Whole } from '@outfit/core/sourcing'
+  trendInWords,
+  type Whole,
+} from '@outfit/core/prices'
 import { dayInWords } from '../parcels/parcelWords.ts'
 
 export const CONDITION: Readonly<Record<PriceCondition, string>> = { any: 'new or used', new: 'new', used: 'used' }

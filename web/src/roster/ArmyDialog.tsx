@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { partLabel } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import type { ShelfOutfit } from '@outfit/core/roster'
+import type { ShelfOutfit } from '@outfit/core/shelf'
 import { errorText } from '../app/api.ts'
 import { drawerApi } from '../app/drawerApi.ts'
 import { rosterApi } from '../app/rosterApi.ts'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { RosterShelf } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { errorText } from '../app/api.ts'
 import { rosterApi, type RosterChange } from '../app/rosterApi.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'

@@ -1,7 +1,7 @@
 import { Download, Plus, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { statureWorn } from '@outfit/core/fitting'
-import type { RosterShelf } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import {
   FOOTING,
   howManyFit,

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { RosterShelf, ShelfOutfit } from '@outfit/core/roster'
+import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import { api, errorText } from '../app/api.ts'
 import { rosterApi } from '../app/rosterApi.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'

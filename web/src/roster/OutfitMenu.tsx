@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui'
 import { MoreHorizontal } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { isDressed, type RosterShelf, type ShelfOutfit } from '@outfit/core/roster'
+import { isClothed, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { rosterApi } from '../app/rosterApi.ts'
 import { tell, tellError } from '../ui/tell.ts'
 
@@ -79,7 +79,7 @@ export function OutfitMenu({ outfit, roster }: { outfit: ShelfOutfit; roster: Ro
                 An army of it…
               </DropdownMenu.Item>
             )}
-            {(built || (outfit.state === 'ready' && isDressed(outfit.placements))) && (
+            {(built || (outfit.state === 'ready' && isClothed(outfit.placements))) && (
               <DropdownMenu.Item className={item} onSelect={() => void stand(built)}>
                 {built ? 'Take it apart' : 'It stands built'}
               </DropdownMenu.Item>

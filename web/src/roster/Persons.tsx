@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { partLabel, type Placement } from '@outfit/core/catalogue'
-import { headsAgree, withHead, type HeadOfAge, type RosterShelf, type ShelfOutfit } from '@outfit/core/roster'
+import { headsAgree, withHead, type HeadOfAge } from '@outfit/core/roster'
+import { type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { selectCatalogue } from '../app/catalogueSlice.ts'
 import { rosterApi } from '../app/rosterApi.ts'
 import { useAppSelector } from '../app/store.ts'

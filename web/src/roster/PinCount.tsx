@@ -1,4 +1,4 @@
-import type { PinSummary } from '@outfit/core/roster'
+import type { PinSummary } from '@outfit/core/shelf'
 import { PinMark } from '../ui/PinMark.tsx'
 import { pinsInWords } from './shelfData.ts'
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
-import { rankingOf, sureInWords, type Choice, type RosterShelf, type ShelfOutfit } from '@outfit/core/roster'
+import { rankingOf, sureInWords, type Choice, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { errorText } from '../app/api.ts'
 import { rosterApi } from '../app/rosterApi.ts'
 import { useSingleKeys } from '../app/singleKeys.ts'

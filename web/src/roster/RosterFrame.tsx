@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import { isDressed, type RosterShelf } from '@outfit/core/roster'
+import { isClothed, type RosterShelf } from '@outfit/core/shelf'
 import { errorText } from '../app/api.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Tabs } from '../ui/Tabs.tsx'
@@ -26,7 +26,7 @@ export function RosterFrame({ wide = false, children }: { wide?: boolean; childr
       <EmptyNote title="There is no such roster">It may have been taken down. The others are under Rosters.</EmptyNote>
     )
   const { outfits } = roster
-  const cast = outfits.filter(({ placements }) => isDressed(placements)).length
+  const cast = outfits.filter(({ placements }) => isClothed(placements)).length
   const audited = outfits.some(({ base }) => base !== null)
   const at = (path: string) => `/rosters/${roster.id}${path}`
   const views: [string, string][] = [

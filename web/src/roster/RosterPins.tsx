@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { ShelfOutfit } from '@outfit/core/roster'
+import type { ShelfOutfit } from '@outfit/core/shelf'
 import { PinMark } from '../ui/PinMark.tsx'
 import { pinGroups } from './rosterFacts.ts'
 

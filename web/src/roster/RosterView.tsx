@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router'
-import type { AwaitedParcel, RosterShelf } from '@outfit/core/roster'
+import type { AwaitedParcel, RosterShelf } from '@outfit/core/shelf'
 import { EmptyNote } from '../ui/Notes.tsx'
 import { RosterFrame } from './RosterFrame.tsx'
 import { RosterPins } from './RosterPins.tsx'

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { ShelfOutfit } from '@outfit/core/roster'
+import type { ShelfOutfit } from '@outfit/core/shelf'
 import { PinCount } from './PinCount.tsx'
 import { byFaction, PLACE } from './shelfData.ts'
 import { ShelfRule } from './ShelfRule.tsx'

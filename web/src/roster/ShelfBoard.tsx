@@ -12,15 +12,8 @@ import {
 } from '@dnd-kit/core'
 import { memo, useCallback, useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
-import {
-  arrange,
-  inShelfOrder,
-  movesBack,
-  stepAlong,
-  type Move,
-  type RosterShelf,
-  type ShelfOutfit,
-} from '@outfit/core/roster'
+import { arrange, inShelfOrder, movesBack, stepAlong, type Move } from '@outfit/core/roster'
+import { type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { rosterApi } from '../app/rosterApi.ts'
 import { tell, tellError } from '../ui/tell.ts'
 import { OutfitMenu } from './OutfitMenu.tsx'

@@ -1,5 +1,5 @@
 import { MM_PER_UNIT } from '@outfit/core/mannequin'
-import type { ShelfOutfit } from '@outfit/core/roster'
+import type { ShelfOutfit } from '@outfit/core/shelf'
 import { Figure } from '../ui/Figure.tsx'
 import { TOP_MM } from './ShelfRule.tsx'
 

@@ -1,4 +1,4 @@
-import { STATES, STATE_WORDS, type State } from '@outfit/core/roster'
+import { STATES, STATE_WORDS, type State } from '@outfit/core/shelf'
 
 /** How far an outfit is: a tape of eight notches, filled up to where it is, with its name; one above the other where it is narrow. */
 export function StateMark({ state, narrow = false }: { state: State; narrow?: boolean }) {

@@ -1,4 +1,4 @@
-import { STATES, STATE_WORDS, type RosterShelf, type ShelfOutfit } from '@outfit/core/roster'
+import { STATES, STATE_WORDS, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 
 /** "3 built, 2 on the way, 4 fitting": how far outfits are, the furthest first. */
 export function stateCounts(outfits: readonly ShelfOutfit[]): string {

@@ -1,14 +1,5 @@
-import {
-  HOUSE_RULES,
-  houseRulesOf,
-  SCHOOL_WORDS,
-  SWITCH_WORDS,
-  switchesOver,
-  type PinSummary,
-  type RosterShelf,
-  type ShelfOutfit,
-  type Switches,
-} from '@outfit/core/roster'
+import { HOUSE_RULES, houseRulesOf, SCHOOL_WORDS, SWITCH_WORDS, switchesOver, type Switches } from '@outfit/core/roster'
+import { type PinSummary, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 
 /** "Exchange only, but for faces and main colours". */
 export function rulesInShort({ rules, switches }: Pick<RosterShelf, 'rules' | 'switches'>): string {

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import type { ShelfOutfit } from '@outfit/core/roster'
+import type { ShelfOutfit } from '@outfit/core/shelf'
 import { shelfOutfit, shelfRoster } from '../test/shelf.ts'
 import { collisionsInWords } from './collisions.ts'
 import { costsOf, stateCounts } from './progress.ts'

@@ -1,4 +1,4 @@
-import type { PinSummary, RosterShelf, ShelfOutfit } from '@outfit/core/roster'
+import type { PinSummary, RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import { stateCounts } from './progress.ts'
 
 /** Outfits by faction, in the order factions first appear, numbered along the shelf. */

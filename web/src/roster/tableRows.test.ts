@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import type { PinSummary, ShelfOutfit } from '@outfit/core/roster'
+import type { PinSummary, ShelfOutfit } from '@outfit/core/shelf'
 import { shelfOutfit } from '../test/shelf.ts'
 import { tableRows, type TableRow } from './tableRows.ts'
 

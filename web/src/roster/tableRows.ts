@@ -1,4 +1,4 @@
-import { STATE_WORDS, STATES, type ShelfOutfit } from '@outfit/core/roster'
+import { STATE_WORDS, STATES, type ShelfOutfit } from '@outfit/core/shelf'
 
 /** What a roster's table can be sorted by. */
 export const TABLE_ORDERS = {

@@ -1,4 +1,5 @@
-import { NoCasting, teamCasting } from '@outfit/core/casting'
+import { NoCasting } from '@outfit/core/casting'
+import { teamCasting } from '@outfit/core/teams'
 import type { TeamAnswer, TeamQuestion } from './teamQuestion.ts'
 
 const tell = (answer: TeamAnswer) => self.postMessage(answer)

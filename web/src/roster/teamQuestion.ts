@@ -1,4 +1,4 @@
-import type { TeamAsk, TeamCasting } from '@outfit/core/casting'
+import type { TeamAsk, TeamCasting } from '@outfit/core/teams'
 
 export interface TeamQuestion {
   ask: TeamAsk

@@ -1,4 +1,4 @@
-import type { ShelfOutfit } from '@outfit/core/roster'
+import type { ShelfOutfit } from '@outfit/core/shelf'
 import { rosterApi, type OutfitChange, type OutfitFacts } from '../app/rosterApi.ts'
 import { tell, tellError, warn } from '../ui/tell.ts'
 import { collisionsInWords } from './collisions.ts'

@@ -1,5 +1,5 @@
 import { useParams } from 'react-router'
-import type { RosterShelf } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { api } from '../app/api.ts'
 
 /** The roster of the address, with all there is about shelves. */

@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import type { RosterShelf } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { api, errorText } from '../app/api.ts'
 import { useRoster } from '../roster/useRoster.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'

@@ -1,4 +1,6 @@
-import { daysBetween, formatMoney, STALE_DAYS } from '@outfit/core/market'
+import { daysBetween } from '@outfit/core/base'
+import { formatMoney } from '@outfit/core/market'
+import { STALE_DAYS } from '@outfit/core/prices'
 import type { NaivePlan, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
 
 export interface PlanNote {

@@ -1,4 +1,4 @@
-import type { Corrections, GuessGroup } from '@outfit/core/formats'
+import type { Corrections, GuessGroup } from '@outfit/core/tables'
 import { api } from '../app/api.ts'
 import { box, ColourOptions, MouldOptions } from '../catalogue/fields.tsx'
 import { Swatch } from '../ui/Swatch.tsx'

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
-import { columnsOf, guessMapping, type Corrections, type TableName } from '@outfit/core/formats'
+import { columnsOf, guessMapping, type Corrections, type TableName } from '@outfit/core/tables'
 import { api, errorText, type ImportRequest, type Upload } from '../app/api.ts'
 import { box } from '../catalogue/fields.tsx'
 import { Button } from '../ui/Button.tsx'

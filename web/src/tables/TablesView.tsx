@@ -8,7 +8,7 @@ import {
   TABLES,
   tableTooLarge,
   type TableName,
-} from '@outfit/core/formats'
+} from '@outfit/core/tables'
 import { api, errorText, type Upload } from '../app/api.ts'
 import { MappingStep } from './MappingStep.tsx'
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { ImportReport } from '@outfit/core/formats'
+import type { ImportReport } from '@outfit/core/tables'
 import { api, errorText, type ImportRequest } from '../app/api.ts'
 import { useAppDispatch } from '../app/store.ts'
 import { watchJob } from '../app/watchJob.ts'

@@ -1,4 +1,4 @@
-import type { RosterShelf, ShelfOutfit } from '@outfit/core/roster'
+import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 
 /** An outfit on a shelf for tests, that wears nothing unless told. */
 export const shelfOutfit = (name: string, more: Partial<ShelfOutfit> = {}): ShelfOutfit => ({

@@ -1,7 +1,7 @@
 import { overHairOf } from '../../anatomy/index.ts'
 import { mouldOf, type Colour, type Part, type Placement } from '../../catalogue/index.ts'
 import { colourDifference } from '../../colour/index.ts'
-import { browsDiffer } from '../agree.ts'
+import { browsDiffer } from '../../brief/index.ts'
 import { headsLike } from '../faces.ts'
 import { bestOf, inPlace, ofMould, wearing } from '../instead.ts'
 import { pinned, wornIn, type FittingContext, type Pin, type Rule } from '../pin.ts'

@@ -1,8 +1,17 @@
 import type { Part, Placement, Slot } from '../../catalogue/index.ts'
 import { COLOUR_LIMITS, colourDifference } from '../../colour/index.ts'
-import { nearlyOneColour } from '../agree.ts'
+import { nearlyOneColour } from '../../brief/index.ts'
 import { bestOf, colourGap, inItsColour, inPlace, ofKind, ofMould, wearing } from '../instead.ts'
-import { pinned, placeKey, wornIn, type FittingContext, type Pin, type Remedy, type Rule, type Worn } from '../pin.ts'
+import {
+  pinned,
+  placeKey,
+  wornIn,
+  type FittingContext,
+  type Pin,
+  type Remedy,
+  type Rule,
+  type WornPart,
+} from '../pin.ts'
 
 /** What is seen beside the torso. */
 const BESIDE: readonly Slot[] = ['legRight', 'lower', 'neck']
@@ -34,7 +43,12 @@ export const colourFamilies: Rule = (placements, context) => {
 }
 
 /** Put what is worn beside the torso on in the colour of the torso: legs as a pair of their length, others in their mould. */
-function inColourOf(torso: Worn, worn: Worn, placements: readonly Placement[], context: FittingContext): Remedy[] {
+function inColourOf(
+  torso: WornPart,
+  worn: WornPart,
+  placements: readonly Placement[],
+  context: FittingContext,
+): Remedy[] {
   const { moulds, parts } = context.catalogue
   const agreeing = (part: Part) => {
     const gap = colourGap(part, torso.part, context)

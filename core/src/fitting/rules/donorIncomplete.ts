@@ -1,5 +1,5 @@
 import { SPINE } from '../../anatomy/index.ts'
-import { takeFrom } from '../../drawer/index.ts'
+import { takeFrom } from '../../allotment/index.ts'
 import { COLOUR_LIMITS } from '../../colour/index.ts'
 import { bestOf, colourGap, inPlace, ofMould } from '../instead.ts'
 import { pinned, rulesOf, type Pin, type Rule } from '../pin.ts'

@@ -1,7 +1,7 @@
 import { turn } from '../../anatomy/index.ts'
 import { faceOf, headsLike, type Face } from '../faces.ts'
 import { bestOf, inPlace, ofMould, wearing } from '../instead.ts'
-import { browsDiffer } from '../agree.ts'
+import { browsDiffer } from '../../brief/index.ts'
 import { pinned, rulesOf, wornIn, type Rule } from '../pin.ts'
 
 /**

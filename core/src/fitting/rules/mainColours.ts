@@ -1,7 +1,7 @@
 import { mouldOf, partWorn, type Catalogue, type Colour, type Placement, type Slot } from '../../catalogue/index.ts'
 import { colourDifference } from '../../colour/index.ts'
 import { visibleAreas } from '../../mannequin/index.ts'
-import { showsMainColour } from '../agree.ts'
+import { showsMainColour } from '../../brief/index.ts'
 import { bestOf, inPlace, ofMould, wearing } from '../instead.ts'
 import { FITTING_LIMITS } from '../limits.ts'
 import { pinned, rulesOf, type FittingContext, type Rule } from '../pin.ts'

@@ -1,6 +1,6 @@
 import { partLabel, type Placement } from '../../catalogue/index.ts'
 import { COLOUR_LIMITS } from '../../colour/index.ts'
-import { missingFrom } from '../../drawer/index.ts'
+import { missingFrom } from '../../allotment/index.ts'
 import { bestOf, colourGap, freeOf, inPlace, ofMould, sourceOf } from '../instead.ts'
 import { pinned, rulesOf, type Pin, type Rule } from '../pin.ts'
 

@@ -1,5 +1,5 @@
 import { ofKind, bestOf, colourGap, wearing, inItsColour } from '../instead.ts'
-import { printStops } from '../agree.ts'
+import { printStops } from '../../brief/index.ts'
 import { pinned, wornIn, type Rule } from '../pin.ts'
 
 /**

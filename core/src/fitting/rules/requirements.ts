@@ -1,15 +1,15 @@
 import {
+  type Brief,
+  type Judge,
   judgesByPlace,
   judgesOf,
   likenessBy,
+  likenessOfPart,
+  lookAt,
   MET,
   PLACE_FACTS,
-  type Brief,
-  type Judge,
-  lookAt,
 } from '../../brief/index.ts'
 import type { Catalogue } from '../../catalogue/index.ts'
-import { likenessOfPart } from '../../brief/index.ts'
 import { bestOf, ofSlot, wearing } from '../instead.ts'
 import { pinned, type Pin, type Rule } from '../pin.ts'
 

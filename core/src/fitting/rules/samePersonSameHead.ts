@@ -1,5 +1,5 @@
 import { partLabel } from '../../catalogue/index.ts'
-import { headsAgree, statedHead } from '../../roster/heads.ts'
+import { headsAgree, statedHead } from '../../roster/index.ts'
 import { wearing } from '../instead.ts'
 import { pinned, rulesOf, wornIn, type Rule } from '../pin.ts'
 

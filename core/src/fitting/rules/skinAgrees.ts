@@ -1,6 +1,6 @@
 import { colourDifference } from '../../colour/index.ts'
 import type { Colour, Part, Slot } from '../../catalogue/index.ts'
-import { skinDiffers } from '../agree.ts'
+import { skinDiffers } from '../../brief/index.ts'
 import { skinOf, SKIN_SLOTS } from '../bareSkin.ts'
 import { bestOf, ofMould, wearing } from '../instead.ts'
 import { pinned, wornIn, type FittingContext, type Rule } from '../pin.ts'

@@ -1,4 +1,4 @@
-import { missingFrom } from '../../drawer/index.ts'
+import { missingFrom } from '../../allotment/index.ts'
 import { formatMoney, HOME_CURRENCY } from '../../market/index.ts'
 import { bestOf, colourGap, freeOf, inPlace, ofMould } from '../instead.ts'
 import { pinned, rulesOf, type Rule } from '../pin.ts'

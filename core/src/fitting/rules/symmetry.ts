@@ -3,7 +3,7 @@ import { mouldOf, type Part, type Slot } from '../../catalogue/index.ts'
 import { assembliesWith } from '../assemblies.ts'
 import { skinOf } from '../bareSkin.ts'
 import { withSource } from '../instead.ts'
-import { pinned, wornIn, type FittingContext, type Pin, type Rule, type Worn } from '../pin.ts'
+import { pinned, wornIn, type FittingContext, type Pin, type Rule, type WornPart } from '../pin.ts'
 
 /** Pairs that are commonly alike; sleeves have a rule of their own. */
 const PAIRS: readonly (readonly [right: Slot, left: Slot, words: string])[] = [
@@ -18,14 +18,14 @@ const PAIRS: readonly (readonly [right: Slot, left: Slot, words: string])[] = [
  */
 export const symmetry: Rule = (placements, context) => {
   const { catalogue } = context
-  const shapeOf = ({ part }: Worn) => mouldOf(catalogue, part).silhouette
+  const shapeOf = ({ part }: WornPart) => mouldOf(catalogue, part).silhouette
   return PAIRS.flatMap(([rightSlot, leftSlot, words]): Pin[] => {
     const [right] = wornIn(placements, rightSlot, context)
     const [left] = wornIn(placements, leftSlot, context)
     if (!right || !left || shapeOf(right) !== shapeOf(left)) return []
     if (right.part.colours[0] === left.part.colours[0] && right.part.print === left.part.print) return []
     if (words === 'hands' && skinOf(right.part, catalogue) && skinOf(left.part, catalogue)) return []
-    const name = ({ part, colour }: Worn) =>
+    const name = ({ part, colour }: WornPart) =>
       `${part.name.replace(/, (left|right) leg$/, '')} in ${colour?.name ?? 'no colour'}`
     return [
       pinned(
@@ -61,7 +61,7 @@ export const symmetry: Rule = (placements, context) => {
 }
 
 /** The part of the other side that goes with one: that it is sold with, or the same part where it fits both. */
-function twinOf({ placement, part: { code } }: Worn, slot: Slot, { catalogue }: FittingContext): Part | null {
+function twinOf({ placement, part: { code } }: WornPart, slot: Slot, { catalogue }: FittingContext): Part | null {
   for (const { components } of assembliesWith(code, placement.slot, catalogue)) {
     const other = catalogue.parts.get(components.find((component) => component.slot === slot)?.part ?? '')
     if (other) return other

@@ -1,6 +1,6 @@
 import { wear } from '../../anatomy/index.ts'
 import type { Placement, Slot } from '../../catalogue/index.ts'
-import { takeFrom } from '../../drawer/index.ts'
+import { takeFrom } from '../../allotment/index.ts'
 import { formatMoney, HOME_CURRENCY } from '../../market/index.ts'
 import { assembliesWith } from '../assemblies.ts'
 import { CAUTIONS } from '../cautions.ts'

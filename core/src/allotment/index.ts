@@ -1,0 +1,5 @@
+export * from './allocate.ts'
+export * from './allot.ts'
+export * from './arriving.ts'
+export * from './contested.ts'
+export * from './shareOut.ts'

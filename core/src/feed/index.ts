@@ -1,0 +1,2 @@
+export * from './asked.ts'
+export * from './drift.ts'

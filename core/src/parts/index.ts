@@ -1,0 +1,5 @@
+export * from './alikeParts.ts'
+export * from './colourGrid.ts'
+export * from './findParts.ts'
+export * from './goesWith.ts'
+export * from './searchWords.ts'

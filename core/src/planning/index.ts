@@ -1,3 +1,0 @@
-export * from './rosterFacts.ts'
-export * from './cuts.ts'
-export * from './audit.ts'

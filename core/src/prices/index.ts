@@ -1,0 +1,6 @@
+export * from './lowestSum.ts'
+export * from './priceHistory.ts'
+export * from './robust.ts'
+export * from './summedPrices.ts'
+export * from './trend.ts'
+export { waysToGet, wholesFor, type Bringer, type WayToGet, type Whole } from './waysToGet.ts'

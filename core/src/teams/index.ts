@@ -1,0 +1,6 @@
+export * from './army.ts'
+export { armyFaces, mostFaces, type ArmyFace, type ArmyHead } from './armyFaces.ts'
+export { castTeam } from './castTeam.ts'
+export * from './teamCasting.ts'
+export type { TeamProblem, TeamResult } from './teamProblem.ts'
+export type * from './contract.ts'
