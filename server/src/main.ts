@@ -1,7 +1,7 @@
-import { takePort } from './app/door.ts'
-import { holdFolder, setAside } from './app/folder.ts'
-import { refusalOf, StartRefused } from './app/refusal.ts'
-import { readSettings, type Settings } from './app/settings.ts'
+import { takePort } from './base/door.ts'
+import { holdFolder, setAside } from './base/folder.ts'
+import { refusalOf, StartRefused } from './base/refusal.ts'
+import { readSettings, type Settings } from './base/settings.ts'
 
 // Files of a data folder are for the account that owns them.
 process.umask(0o077)
@@ -20,7 +20,7 @@ async function start(settings: Settings): Promise<void> {
   await import('reflect-metadata')
   const { world } = settings
   if (world) {
-    const { bringSampleWorld } = await import('./import/sampleWorld.ts')
+    const { bringSampleWorld } = await import('./app/sampleWorld.ts')
     if ((await bringSampleWorld({ ...settings, world })) === 'not ours')
       console.log(`${settings.data} holds data of your own; no sample world was brought into it.`)
   }

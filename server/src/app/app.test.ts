@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { request } from 'node:http'
 import { sampleOutfits, startServer, type TestServer } from '../test/testServer.ts'
-import { readSettings } from './settings.ts'
+import { readSettings } from '../base/settings.ts'
 
 let server: TestServer
 beforeAll(async () => {

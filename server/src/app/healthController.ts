@@ -1,9 +1,9 @@
 import { Controller, Get } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { DataSource } from 'typeorm'
-import { PartEntity } from '../catalogue/entities.ts'
-import { OfferEntity } from '../market/entities.ts'
-import { OutfitEntity } from '../roster/entities.ts'
+import { PartEntity } from '../schema/catalogue.ts'
+import { OfferEntity } from '../schema/market.ts'
+import { OutfitEntity } from '../schema/roster.ts'
 
 @ApiTags('health')
 @Controller('health')

@@ -5,7 +5,7 @@ import { catalogueOf, type Colour, type Mould } from '@outfit/core/catalogue'
 import type { OutfitDetail, Reference } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import { ReferenceEntity } from './entities.ts'
+import { ReferenceEntity } from '../schema/brief.ts'
 
 let server: TestServer
 beforeAll(async () => {

@@ -3,8 +3,8 @@ import { DataSource, In, IsNull, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { emptyBrief, traitNamed, traitsAt, type Brief, type BriefWish, type Stature } from '@outfit/core/brief'
 import type { HouseRules, Reference } from '@outfit/core/roster'
-import { notFound, Problem } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import {
   FigureEntity,
@@ -13,9 +13,9 @@ import {
   PhotoEntity,
   ReleaseContentEntity,
   ReleaseEntity,
-} from '../catalogue/entities.ts'
-import { CharacterEntity, OutfitEntity } from '../roster/entities.ts'
-import { BriefEntity, ReferenceEntity } from './entities.ts'
+} from '../schema/catalogue.ts'
+import { CharacterEntity, OutfitEntity } from '../schema/roster.ts'
+import { BriefEntity, ReferenceEntity } from '../schema/brief.ts'
 
 const ulid = monotonicFactory()
 

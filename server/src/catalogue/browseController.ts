@@ -5,7 +5,7 @@ import type { Request } from 'express'
 import { DataSource, In, Like, type EntityTarget } from 'typeorm'
 import { groupBy } from '@outfit/core/base'
 import { PART_KINDS, type PartKind } from '@outfit/core/catalogue'
-import { notFound } from '../app/problem.ts'
+import { notFound } from '../base/problem.ts'
 import { CatalogueService } from './catalogueService.ts'
 import {
   CaseContentEntity,
@@ -14,7 +14,7 @@ import {
   PrintEntity,
   ReleaseContentEntity,
   ReleaseEntity,
-} from './entities.ts'
+} from '../schema/catalogue.ts'
 import { PhotoService } from './photoService.ts'
 
 export class BrowseQuery {

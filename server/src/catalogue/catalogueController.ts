@@ -1,70 +1,14 @@
-import { Controller, Get, Query } from '@nestjs/common'
+import { Controller, Get } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { Transform, Type } from 'class-transformer'
-import { IsArray, IsBoolean, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
-import { SLOT_FACTS } from '@outfit/core/anatomy'
-import { PART_ORDERS, type PartOrder } from '@outfit/core/parts'
-import { SHELF_KEYS, SLOTS, type ShelfKey, type Slot } from '@outfit/core/catalogue'
 import { CatalogueService } from './catalogueService.ts'
-import { FinderService } from './finderService.ts'
-import { PricedService } from './pricedService.ts'
-
-export class PartsQuery {
-  @IsIn(SLOTS) slot: Slot
-  @IsOptional() @IsString() after?: string
-  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(5000) limit?: number
-}
-
-/** "a,b" of a query as a list. */
-const listed = ({ value }: { value: unknown }) =>
-  typeof value === 'string' ? value.split(',').filter(Boolean) : (value ?? [])
-const yes = ({ value }: { value: unknown }) => (value === 'yes' ? true : value === 'no' ? false : value)
-
-export class FindQuery {
-  /** Words a part is found by: name, code, traits, colours. */
-  @IsOptional() @IsString() @MaxLength(200) text?: string
-  @IsOptional() @Transform(listed) @IsArray() @IsIn(SHELF_KEYS, { each: true }) shelves?: ShelfKey[]
-  @IsOptional() @Transform(listed) @IsArray() @IsString({ each: true }) families?: string[]
-  @IsOptional() @Type(() => Number) @IsInt() yearFrom?: number
-  @IsOptional() @Type(() => Number) @IsInt() yearTo?: number
-  @IsOptional() @Transform(yes) @IsBoolean() owned?: boolean
-  @IsOptional() @Type(() => Number) @IsInt() @Min(0) priceTo?: number
-  @IsOptional() @Transform(yes) @IsBoolean() inProduction?: boolean
-  @IsOptional() @IsIn(PART_ORDERS) order?: PartOrder
-  @IsOptional() @Type(() => Number) @IsInt() @Min(0) offset?: number
-  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(200) limit?: number
-}
 
 @ApiTags('catalogue')
 @Controller()
 export class CatalogueController {
-  constructor(
-    private readonly catalogue: CatalogueService,
-    private readonly finder: FinderService,
-    private readonly priced: PricedService,
-  ) {}
+  constructor(private readonly catalogue: CatalogueService) {}
 
   @Get('catalogue/basics')
   basics() {
     return this.catalogue.basics()
-  }
-
-  /** Candidates for a slot with what is owned and the lowest price, page by page; `next` is null on the last. */
-  @Get('parts')
-  async page(@Query() { slot, after = '', limit = 100 }: PartsQuery) {
-    const found = await this.catalogue.page(SLOT_FACTS[slot].accepts, after, limit)
-    return {
-      ...(await this.priced.withPrices(found)),
-      next: found.length === limit ? found[found.length - 1]!.code : null,
-    }
-  }
-
-  /** Parts found by words and facets: a page of them, how many there are, and what each facet would leave. */
-  @Get('parts/find')
-  async find(@Query() { text = '', offset = 0, limit = 60, ...question }: FindQuery) {
-    const { codes, total, facets } = await this.finder.find(text, question, offset, limit)
-    const found = new Map((await this.catalogue.parts(codes)).map((part) => [part.code, part]))
-    const page = codes.flatMap((code) => found.get(code) ?? [])
-    return { total, facets, ...(await this.priced.withPrices(page)) }
   }
 }

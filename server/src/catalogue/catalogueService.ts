@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityTarget, type FindOptionsWhere } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
-import { Changes } from '../app/changes.ts'
+import { Changes } from '../base/changes.ts'
 import { groupBy } from '@outfit/core/base'
 import {
   type Colour,
@@ -22,7 +22,7 @@ import {
   PrintEntity,
   ReleaseContentEntity,
   ReleaseEntity,
-} from './entities.ts'
+} from '../schema/catalogue.ts'
 
 /** Codes in one list of a statement; SQLite takes up to 32,766 variables. */
 const LIST = 10_000

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { PHOTO_LIMIT } from '@outfit/core/tables'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import { PartEntity, PhotoEntity } from './entities.ts'
+import { PartEntity, PhotoEntity } from '../schema/catalogue.ts'
 
 let server: TestServer
 beforeAll(async () => {

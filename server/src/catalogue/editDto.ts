@@ -18,7 +18,7 @@ import {
   MinLength,
   ValidateNested,
 } from 'class-validator'
-import { IsTexts } from '../app/isTexts.ts'
+import { IsTexts } from '../base/isTexts.ts'
 import {
   CONNECTIONS,
   COVERS,

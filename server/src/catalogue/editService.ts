@@ -3,18 +3,23 @@ import { QueryFailedError, type EntityManager, type EntityTarget, type ObjectLit
 import { placementFaults } from '@outfit/core/anatomy'
 import { catalogueOf, type Editable, type Fulfilled, type Placement, type SavedEntry } from '@outfit/core/catalogue'
 import type { Reject, TableName, TableRow } from '@outfit/core/tables'
-import { Changes } from '../app/changes.ts'
-import { notFound, Problem } from '../app/problem.ts'
-import { alike, refuseStale, type Read } from '../app/stale.ts'
-import { Writer } from '../app/writer.ts'
-import { RowChecker } from '../import/rowChecker.ts'
-import { TABLE_TARGETS } from '../import/tableTargets.ts'
-import { writeRows } from '../import/tableWriter.ts'
+import { Changes } from '../base/changes.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { alike, refuseStale, type Read } from '../base/stale.ts'
+import { Writer } from '../base/writer.ts'
+import { RowChecker } from '../tables/rowChecker.ts'
+import { TableFollowers } from '../tables/tableFollowers.ts'
+import { TABLE_TARGETS } from '../tables/tableTargets.ts'
+import { writeRows } from '../tables/tableWriter.ts'
 import { CatalogueService } from './catalogueService.ts'
 import type { ColourBody, FigureBody, MouldBody, PartBody, PrintBody, ReleaseBody } from './editDto.ts'
-import { CaseContentEntity, ComponentEntity, FigurePartEntity, PhotoEntity, ReleaseContentEntity } from './entities.ts'
-import { FinderService } from './finderService.ts'
-import { WishService } from './wishService.ts'
+import {
+  CaseContentEntity,
+  ComponentEntity,
+  FigurePartEntity,
+  PhotoEntity,
+  ReleaseContentEntity,
+} from '../schema/catalogue.ts'
 
 /** What may be made and changed by hand, by the table it stands in. */
 export interface Bodies extends Record<Editable, object> {
@@ -93,8 +98,7 @@ export class EditService {
   constructor(
     private readonly writer: Writer,
     private readonly changes: Changes,
-    private readonly finder: FinderService,
-    private readonly wishes: WishService,
+    private readonly followers: TableFollowers,
     private readonly catalogue: CatalogueService,
   ) {}
 
@@ -177,9 +181,10 @@ export class EditService {
       )
     }
     if (table === 'figures') await this.refuseFaultyFigure((body as FigureBody).worn)
-    if (table === 'parts') await this.finder.index(db, [code])
-    else if (table !== 'figures' && table !== 'releases') await this.reindexUsers(db, table, code)
-    return table === 'parts' ? this.wishes.fulfil(db) : []
+    if (table === 'figures' || table === 'releases') return []
+    // A colour, mould or print is written anew with every part that uses it: they are found by other words now.
+    const parts = table === 'parts' ? [code] : await this.usersOf(db, table, code)
+    return parts.length > 0 ? this.followers.written(db, 'parts', parts) : []
   }
 
   /** Check rows as an import would, and write them; what is wrong is told by field. */
@@ -207,12 +212,6 @@ export class EditService {
     }
     const rows = (await db.query(`SELECT code FROM part WHERE ${uses[table]}`, [code])) as { code: string }[]
     return rows.map((row) => row.code)
-  }
-
-  /** The words of every part that uses a colour, mould or print which has changed. */
-  private async reindexUsers(db: EntityManager, table: Editable, code: string): Promise<void> {
-    const users = await this.usersOf(db, table, code)
-    if (users.length > 0) await this.finder.index(db, users)
   }
 
   private async refusePhoto(db: EntityManager, hash: string | null | undefined): Promise<void> {

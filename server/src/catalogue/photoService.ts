@@ -7,10 +7,10 @@ import type { Readable } from 'node:stream'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
 import { PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
-import { notFound, Problem } from '../app/problem.ts'
-import { SETTINGS, type Settings } from '../app/settings.ts'
-import { Writer } from '../app/writer.ts'
-import { PhotoEntity } from './entities.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { SETTINGS, type Settings } from '../base/settings.ts'
+import { Writer } from '../base/writer.ts'
+import { PhotoEntity } from '../schema/catalogue.ts'
 
 /** Longest side kept, in pixels; the longest side and the most pixels that are unpacked at all. */
 const LONGEST = 1600

@@ -2,9 +2,10 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import type { Fulfilled, Wish } from '@outfit/core/catalogue'
-import { notFound, Problem } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
-import { ColourEntity, MouldEntity, PartEntity, PrintEntity, WishEntity } from './entities.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
+import { TableFollowers } from '../tables/tableFollowers.ts'
+import { ColourEntity, MouldEntity, PartEntity, PrintEntity, WishEntity } from '../schema/catalogue.ts'
 
 const ulid = monotonicFactory()
 
@@ -14,7 +15,10 @@ export class WishService {
   constructor(
     private readonly database: DataSource,
     private readonly writer: Writer,
-  ) {}
+    followers: TableFollowers,
+  ) {
+    followers.follow((db, table) => (table === 'parts' ? this.fulfil(db) : Promise.resolve([])))
+  }
 
   /** All wishes, the newest first. */
   async all(): Promise<Wish[]> {

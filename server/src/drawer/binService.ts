@@ -16,16 +16,16 @@ import {
   walkingOrder,
 } from '@outfit/core/drawer'
 import { groupsOf, type Piece } from '@outfit/core/anatomy'
-import { Changes } from '../app/changes.ts'
-import { notFound, Problem } from '../app/problem.ts'
-import { refuseStale } from '../app/stale.ts'
-import { Writer } from '../app/writer.ts'
+import { Changes } from '../base/changes.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { refuseStale } from '../base/stale.ts'
+import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { ComponentEntity, FigureEntity, FigurePartEntity, ReleaseContentEntity } from '../catalogue/entities.ts'
+import { ComponentEntity, FigureEntity, FigurePartEntity, ReleaseContentEntity } from '../schema/catalogue.ts'
 import { ParcelService } from '../market/parcelService.ts'
-import { OutfitEntity, RosterEntity } from '../roster/entities.ts'
+import { OutfitEntity, RosterEntity } from '../schema/roster.ts'
 import { ActService } from './actService.ts'
-import { BinEntity, LyingEntity, MovementEntity, RemarkEntity } from './entities.ts'
+import { BinEntity, LyingEntity, MovementEntity, RemarkEntity } from '../schema/drawer.ts'
 import type { BringIn, ChangeBin, Lend, MoveParts, NewBin, SplitFigure, Stocktake, TakeOut } from './dto.ts'
 
 const ulid = monotonicFactory()

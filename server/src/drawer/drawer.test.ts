@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { DataSource } from 'typeorm'
 import type { BinContents, Moved, PartsBox, ToldAct } from '@outfit/core/drawer'
-import { databaseIn } from '../app/database.ts'
+import { databaseIn } from '../base/database.ts'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer

@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { today } from '../app/today.ts'
+import { today } from '../base/today.ts'
 import { ActService } from './actService.ts'
 import { BinService } from './binService.ts'
 import { DrawerService } from './drawerService.ts'

@@ -3,9 +3,9 @@ import { DataSource, In, type EntityManager } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
 import { groupBy } from '@outfit/core/base'
 import { contentsOf, type Drawer, type Lying, type Stands } from '@outfit/core/drawer'
-import { Changes } from '../app/changes.ts'
-import { FigurePartEntity } from '../catalogue/entities.ts'
-import { BinEntity, LyingEntity } from './entities.ts'
+import { Changes } from '../base/changes.ts'
+import { FigurePartEntity } from '../schema/catalogue.ts'
+import { BinEntity, LyingEntity } from '../schema/drawer.ts'
 
 @Injectable()
 export class DrawerService {

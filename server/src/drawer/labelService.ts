@@ -2,10 +2,10 @@ import { Inject, Injectable } from '@nestjs/common'
 import QRCode from 'qrcode'
 import { DataSource, In } from 'typeorm'
 import { binKind, walkingOrder } from '@outfit/core/drawer'
-import { Problem } from '../app/problem.ts'
-import { SETTINGS, type Settings } from '../app/settings.ts'
-import { startPdf } from '../show/startPdf.ts'
-import { BinEntity } from './entities.ts'
+import { Problem } from '../base/problem.ts'
+import { SETTINGS, type Settings } from '../base/settings.ts'
+import { startPdf } from '../paper/startPdf.ts'
+import { BinEntity } from '../schema/drawer.ts'
 
 /** Points in a millimetre. */
 const MM = 72 / 25.4

@@ -1,11 +1,11 @@
 import { Injectable } from '@nestjs/common'
 import { monotonicFactory } from 'ulid'
-import { notFound } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
-import { PartEntity } from '../catalogue/entities.ts'
-import { OutfitEntity } from '../roster/entities.ts'
+import { notFound } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
+import { PartEntity } from '../schema/catalogue.ts'
+import { OutfitEntity } from '../schema/roster.ts'
 import type { NewRemark } from './dto.ts'
-import { RemarkEntity } from './entities.ts'
+import { RemarkEntity } from '../schema/drawer.ts'
 
 const ulid = monotonicFactory()
 

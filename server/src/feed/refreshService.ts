@@ -3,15 +3,15 @@ import { setTimeout as sleep } from 'node:timers/promises'
 import { DataSource, type EntityManager } from 'typeorm'
 import { missingColumns, notCsv, rowReader, type Reject, type TableRow } from '@outfit/core/tables'
 import type { Answered, Refreshed, RefreshProgress } from '@outfit/core/feed'
-import { Changes } from '../app/changes.ts'
-import { Problem } from '../app/problem.ts'
-import { today } from '../app/today.ts'
-import { Writer } from '../app/writer.ts'
-import { recordsOf } from '../import/plainRecords.ts'
-import { RowChecker } from '../import/rowChecker.ts'
-import type { FileRecord } from '../import/uploadsService.ts'
+import { Changes } from '../base/changes.ts'
+import { Problem } from '../base/problem.ts'
+import { today } from '../base/today.ts'
+import { Writer } from '../base/writer.ts'
+import { recordsOf } from '../tables/plainRecords.ts'
+import { RowChecker } from '../tables/rowChecker.ts'
+import type { FileRecord } from '../tables/uploadsService.ts'
 import type { Course } from '../jobs/jobsService.ts'
-import { SellerEntity } from '../market/entities.ts'
+import { SellerEntity } from '../schema/market.ts'
 import { QuoteService } from '../market/quoteService.ts'
 import { FeedFault, MarketFeed, type FeedPage } from './marketFeed.ts'
 
@@ -155,9 +155,9 @@ export class RefreshService {
   }
 
   private async keep(db: EntityManager, seller: string, date: string, rows: TableRow<'offers'>[], whole: boolean) {
-    await this.quotes.begin(db)
-    await this.quotes.collect(db, rows)
-    return this.quotes.keep(db, { source: 'market', whole, empty: [{ seller, date }] })
+    const sheets = await this.quotes.begin(db)
+    await sheets.collect(rows)
+    return sheets.keep({ source: 'market', whole, empty: [{ seller, date }] })
   }
 
   /** Take the rows of a page that are good; the number of the last line read so far. */

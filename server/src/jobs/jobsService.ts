@@ -2,10 +2,10 @@ import { Injectable, type OnModuleDestroy } from '@nestjs/common'
 import { DataSource, type EntityManager } from 'typeorm'
 import { Observable, ReplaySubject } from 'rxjs'
 import { monotonicFactory } from 'ulid'
-import { notFound } from '../app/problem.ts'
-import { storageFault } from '../app/storage.ts'
-import { Writer } from '../app/writer.ts'
-import { JobEntity } from './entities.ts'
+import { notFound } from '../base/problem.ts'
+import { storageFault } from '../base/storage.ts'
+import { Writer } from '../base/writer.ts'
+import { JobEntity } from '../schema/jobs.ts'
 
 /** Ids that rise as long as the clock does. */
 const newId = monotonicFactory()

@@ -7,15 +7,11 @@ import {
   HttpCode,
   Param,
   ParseIntPipe,
-  Post,
   Put,
   Query,
 } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import type { Refreshed } from '@outfit/core/feed'
-import { RefreshService } from '../feed/refreshService.ts'
-import { JobsService } from '../jobs/jobsService.ts'
-import { NewOffer, Refresh } from './offerDto.ts'
+import { NewOffer } from './offerDto.ts'
 import { OfferService } from './offerService.ts'
 import { NewRate, Seller } from './sellerDto.ts'
 import { SellerService } from './sellerService.ts'
@@ -26,32 +22,12 @@ export class MarketController {
   constructor(
     private readonly sellers: SellerService,
     private readonly offers: OfferService,
-    private readonly refreshing: RefreshService,
-    private readonly jobs: JobsService,
   ) {}
 
   /** Everybody who sells, by name. */
   @Get('sellers')
   async all() {
     return { sellers: await this.sellers.all() }
-  }
-
-  /** The market that is connected, and what came of asking it last. */
-  @Get('market')
-  async market() {
-    const last = await this.jobs.newest('refresh')
-    return { market: this.refreshing.market, last: (last?.result as Refreshed | null) ?? null }
-  }
-
-  /** Ask the market for today's lists, as a job. */
-  @Post('market/refresh')
-  @HttpCode(202)
-  refresh(@Body() { sellers }: Refresh) {
-    this.refreshing.demandMarket()
-    const job = this.jobs.start('refresh', { sellers: sellers ?? null }, (course) =>
-      this.refreshing.refresh(sellers ?? null, course),
-    )
-    return { job }
   }
 
   /** What a seller offers, a page at a time, and the sheets that told of it. */

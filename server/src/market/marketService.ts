@@ -5,10 +5,10 @@ import { OFFER_KINDS } from '@outfit/core/tables'
 import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
 import { cheapestForEach, FILLERS, gainsByFillers, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
 import { type Bringer } from '@outfit/core/prices'
-import { Changes } from '../app/changes.ts'
-import { today } from '../app/today.ts'
+import { Changes } from '../base/changes.ts'
+import { today } from '../base/today.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
+import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from '../schema/market.ts'
 
 /** Figures and boxes looked at as wholes, the cheapest: a plain mitt is on thousands. */
 const MOST_WHOLES = 300

@@ -1,18 +1,6 @@
-import {
-  ArrayMaxSize,
-  IsArray,
-  IsIn,
-  IsInt,
-  IsNotEmpty,
-  IsOptional,
-  IsString,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator'
+import { IsIn, IsInt, IsNotEmpty, IsString, Max, MaxLength, Min } from 'class-validator'
 import { CONDITIONS, OFFER_KINDS } from '@outfit/core/tables'
 import { MOST } from '@outfit/core/market'
-import { TARGET_KINDS, type TargetKind } from '@outfit/core/prices'
 
 /** What a seller asks for one thing. */
 export class NewOffer {
@@ -24,19 +12,4 @@ export class NewOffer {
   @IsInt() @Min(0) @Max(MOST.money) price: number
   @IsInt() @Min(0) @Max(MOST.qty) stock: number
   @IsInt() @Min(1) @Max(MOST.pack) multiple: number
-}
-
-export class Refresh {
-  /** Codes of the sellers to ask; all unless said otherwise. */
-  @IsOptional() @IsArray() @ArrayMaxSize(10_000) @IsString({ each: true }) sellers?: string[]
-}
-
-export class TargetName {
-  @IsIn(TARGET_KINDS) kind: TargetKind
-  @IsString() @IsNotEmpty() @MaxLength(80) code: string
-}
-
-export class TargetPrice {
-  /** In the home currency. */
-  @IsInt() @Min(0) @Max(MOST.money) price: number
 }

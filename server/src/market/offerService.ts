@@ -1,13 +1,13 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, Like, MoreThan } from 'typeorm'
 import { HOME_CURRENCY, worthIn } from '@outfit/core/market'
-import { Changes } from '../app/changes.ts'
-import { notFound, Problem } from '../app/problem.ts'
-import { today } from '../app/today.ts'
-import { Writer } from '../app/writer.ts'
+import { Changes } from '../base/changes.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { today } from '../base/today.ts'
+import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { RowChecker } from '../import/rowChecker.ts'
-import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
+import { RowChecker } from '../tables/rowChecker.ts'
+import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from '../schema/market.ts'
 import type { NewOffer } from './offerDto.ts'
 import { QuoteService } from './quoteService.ts'
 
@@ -87,9 +87,9 @@ export class OfferService {
             message: reason,
           })),
         )
-      await this.quotes.begin(db)
-      await this.quotes.collect(db, [row])
-      await this.quotes.keep(db, { source: 'hand', whole: false })
+      const sheets = await this.quotes.begin(db)
+      await sheets.collect([row])
+      await sheets.keep({ source: 'hand', whole: false })
     })
     this.changes.tell('market')
   }

@@ -5,7 +5,7 @@ import { goodsOf } from '@outfit/core/parcels'
 import { groupBy } from '@outfit/core/base'
 import type { Coming } from '@outfit/core/allotment'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { ParcelEntity, ParcelLineEntity, RateEntity, SellerEntity } from './entities.ts'
+import { ParcelEntity, ParcelLineEntity, RateEntity, SellerEntity } from '../schema/market.ts'
 
 /** A parcel on the way, with what is still to come in it. */
 export interface OpenParcel extends Coming {

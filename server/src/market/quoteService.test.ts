@@ -2,9 +2,9 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { DataSource } from 'typeorm'
 import type { TableRow } from '@outfit/core/tables'
-import { Databases } from '../app/database.ts'
+import { Databases } from '../base/database.ts'
 import { startServer, type TestServer } from '../test/testServer.ts'
-import { OfferEntity, QuoteEntity } from './entities.ts'
+import { OfferEntity, QuoteEntity } from '../schema/market.ts'
 import { QuoteService } from './quoteService.ts'
 
 type Line = Omit<TableRow<'offers'>, 'date' | 'seller'>
@@ -33,13 +33,10 @@ afterAll(() => server.stop())
 
 const keep = (sheet: Sheet) =>
   database.transaction(async (db) => {
-    await quotes.begin(db)
+    const kept = await quotes.begin(db)
     const { seller, date, whole } = sheet
-    await quotes.collect(
-      db,
-      sheet.lines.map((line) => ({ seller, date, ...line })),
-    )
-    return quotes.keep(db, { source: 'table', whole, empty: [{ seller, date }] })
+    await kept.collect(sheet.lines.map((line) => ({ seller, date, ...line })))
+    return kept.keep({ source: 'table', whole, empty: [{ seller, date }] })
   })
 const clear = async () => {
   for (const table of ['offer', 'quote', 'quote_sheet']) await database.query(`DELETE FROM ${table}`)
@@ -200,13 +197,10 @@ describe('quote sheets', () => {
         await clear()
         if (before) await keep(before)
         await database.transaction(async (db) => {
-          await quotes.begin(db)
+          const kept = await quotes.begin(db)
           for (const { seller, date, lines } of batch)
-            await quotes.collect(
-              db,
-              lines.map((one) => ({ seller, date, ...one })),
-            )
-          await quotes.keep(db, { source: 'market', whole, empty: batch })
+            await kept.collect(lines.map((one) => ({ seller, date, ...one })))
+          await kept.keep({ source: 'market', whole, empty: batch })
         })
         const inOrder = [...batch].sort((a, b) => (a.date < b.date ? -1 : 1)).map((one) => ({ ...one, whole }))
         const all = [...(before ? [before] : []), ...inOrder]

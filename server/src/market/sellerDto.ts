@@ -15,7 +15,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator'
-import { IsDay } from '../app/isDay.ts'
+import { IsDay } from '../base/isDay.ts'
 import { MOST, SHIPPING_BASES, type Standing, STANDINGS } from '@outfit/core/market'
 import { type Shipping } from '@outfit/core/sourcing'
 

@@ -2,11 +2,11 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { bandFault, HOME_CURRENCY, type Rate } from '@outfit/core/market'
 import type { Seller } from './sellerDto.ts'
-import { Changes } from '../app/changes.ts'
-import { notFound, Problem } from '../app/problem.ts'
-import { refuseStale } from '../app/stale.ts'
-import { Writer } from '../app/writer.ts'
-import { OfferEntity, ParcelEntity, RateEntity, SellerEntity, SheetEntity } from './entities.ts'
+import { Changes } from '../base/changes.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { refuseStale } from '../base/stale.ts'
+import { Writer } from '../base/writer.ts'
+import { OfferEntity, ParcelEntity, RateEntity, SellerEntity, SheetEntity } from '../schema/market.ts'
 
 export type ToldSeller = SellerEntity & {
   /** Offers, and the day a list was last read. */

@@ -12,7 +12,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator'
-import { IsDay } from '../app/isDay.ts'
+import { IsDay } from '../base/isDay.ts'
 import { OFFER_KINDS } from '@outfit/core/tables'
 
 const MOST = 100_000

@@ -1,8 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { formatMoney } from '@outfit/core/market'
 import { type ToldParcel } from '@outfit/core/parcels'
-import { SETTINGS, type Settings } from '../app/settings.ts'
-import { startPdf } from '../show/startPdf.ts'
+import { SETTINGS, type Settings } from '../base/settings.ts'
+import { startPdf } from '../paper/startPdf.ts'
 
 const MM = 72 / 25.4
 /** A4, millimetres: where each column begins, and where the last one ends. */

@@ -5,12 +5,12 @@ import { type Drawables } from '@outfit/core/catalogue'
 import { writeCsv } from '@outfit/core/tables'
 import { decimalMoney } from '@outfit/core/market'
 import { goodsOf, lateBy, parcelState, type ToldParcel } from '@outfit/core/parcels'
-import { notFound } from '../app/problem.ts'
+import { notFound } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { ParcelEntity, ParcelLineEntity, SellerEntity } from '../market/entities.ts'
+import { ParcelEntity, ParcelLineEntity, SellerEntity } from '../schema/market.ts'
 import { ParcelService } from '../market/parcelService.ts'
-import { RosterEntity } from '../roster/entities.ts'
-import { SharesService } from '../roster/sharesService.ts'
+import { RosterEntity } from '../schema/roster.ts'
+import { SharesService } from '../allotment/sharesService.ts'
 
 /** Parcels as they are told: where each stands, who waits for it, and what is in it. */
 @Injectable()

@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put, Res, StreamableFile } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import type { Response } from 'express'
-import { today } from '../app/today.ts'
+import { today } from '../base/today.ts'
 import { CheckInService } from './checkInService.ts'
 import { OrderService } from './orderService.ts'
 import { OrderSheet } from './orderSheet.ts'

@@ -16,7 +16,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator'
-import { IsDay } from '../app/isDay.ts'
+import { IsDay } from '../base/isDay.ts'
 import { STATURES, type Stature } from '@outfit/core/brief'
 import { OmitType } from '@nestjs/swagger'
 import { NewLater } from '../later/dto.ts'

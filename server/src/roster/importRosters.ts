@@ -1,13 +1,13 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, type EntityManager, type EntityTarget } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { breathing } from '../app/breathe.ts'
-import { Changes } from '../app/changes.ts'
+import { breathing } from '../base/breathe.ts'
+import { Changes } from '../base/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
-import { FigureEntity, PartEntity } from '../catalogue/entities.ts'
-import { ParcelEntity, ParcelLineEntity, SellerEntity } from '../market/entities.ts'
-import { Problem } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
+import { FigureEntity, PartEntity } from '../schema/catalogue.ts'
+import { ParcelEntity, ParcelLineEntity, SellerEntity } from '../schema/market.ts'
+import { Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
 import type { RosterImport, RostersFile } from './dto.ts'
 import {
   CharacterEntity,
@@ -19,7 +19,7 @@ import {
   TakeEntity,
   UniformEntity,
   UniformPlacementEntity,
-} from './entities.ts'
+} from '../schema/roster.ts'
 import { RosterService, rowOf, uniformRowOf } from './rosterService.ts'
 import { StandService } from './standService.ts'
 

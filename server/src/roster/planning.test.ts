@@ -2,8 +2,8 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import { BriefEntity } from '../brief/entities.ts'
-import { CharacterEntity, OutfitEntity, TakeEntity } from './entities.ts'
+import { BriefEntity } from '../schema/brief.ts'
+import { CharacterEntity, OutfitEntity, TakeEntity } from '../schema/roster.ts'
 
 let server: TestServer
 beforeAll(async () => {

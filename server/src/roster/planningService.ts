@@ -4,13 +4,13 @@ import { monotonicFactory } from 'ulid'
 import { emptyBrief, statureAt } from '@outfit/core/brief'
 import { HOME_CURRENCY } from '@outfit/core/market'
 import { arrange, mergeFields, type Collision, type Move } from '@outfit/core/roster'
-import { Changes } from '../app/changes.ts'
-import { notFound, Problem } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
-import { BriefEntity } from '../brief/entities.ts'
+import { Changes } from '../base/changes.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
+import { BriefEntity } from '../schema/brief.ts'
 import { BriefService } from '../brief/briefService.ts'
-import { FigureEntity } from '../catalogue/entities.ts'
-import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from './entities.ts'
+import { FigureEntity } from '../schema/catalogue.ts'
+import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from '../schema/roster.ts'
 import type {
   AddCharacters,
   AnotherOutfit,
@@ -22,7 +22,7 @@ import type {
 } from './planningDto.ts'
 import { RosterService, rowOf } from './rosterService.ts'
 import { RulesService } from './rulesService.ts'
-import { placementOf } from './sharesService.ts'
+import { placementOf } from '../allotment/sharesService.ts'
 
 const ulid = monotonicFactory()
 

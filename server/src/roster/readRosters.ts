@@ -1,6 +1,6 @@
-import { breathing } from '../app/breathe.ts'
-import type { FieldFault } from '../app/problem.ts'
-import { checked, invalid } from '../app/validation.ts'
+import { breathing } from '../base/breathe.ts'
+import type { FieldFault } from '../base/problem.ts'
+import { checked, invalid } from '../base/validation.ts'
 import { CharacterImport, RosterImport, RostersFile } from './dto.ts'
 
 /** After so many faults no more are looked for. */

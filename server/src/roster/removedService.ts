@@ -2,10 +2,10 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import type { Removed } from '@outfit/core/roster'
-import { Changes } from '../app/changes.ts'
-import { notFound, Problem } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
-import { CharacterEntity, OutfitEntity, RemovedEntity, RosterEntity, UniformEntity } from './entities.ts'
+import { Changes } from '../base/changes.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
+import { CharacterEntity, OutfitEntity, RemovedEntity, RosterEntity, UniformEntity } from '../schema/roster.ts'
 
 const ulid = monotonicFactory()
 

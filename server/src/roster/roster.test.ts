@@ -3,7 +3,7 @@ import type { Placement } from '@outfit/core/catalogue'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import { OutfitEntity, PlacementEntity } from './entities.ts'
+import { OutfitEntity, PlacementEntity } from '../schema/roster.ts'
 
 let server: TestServer
 beforeAll(async () => {

@@ -16,23 +16,16 @@ import {
 import { PlanningService } from './planningService.ts'
 import { RemovedService } from './removedService.ts'
 import { RosterService } from './rosterService.ts'
-import { ShelvesService } from './shelvesService.ts'
 
 @ApiTags('rosters')
 @Controller()
 export class RosterController {
   constructor(
     private readonly rosters: RosterService,
-    private readonly shelves: ShelvesService,
     private readonly planning: PlanningService,
     private readonly removed: RemovedService,
     private readonly imports: ImportRosters,
   ) {}
-
-  @Get('rosters')
-  all() {
-    return this.shelves.all()
-  }
 
   @Post('rosters')
   begin(@Body() roster: NewRoster) {

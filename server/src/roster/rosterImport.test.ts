@@ -3,8 +3,8 @@ import { emptyBrief } from '@outfit/core/brief'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import { BriefEntity } from '../brief/entities.ts'
-import { RosterEntity, TakeEntity } from './entities.ts'
+import { BriefEntity } from '../schema/brief.ts'
+import { RosterEntity, TakeEntity } from '../schema/roster.ts'
 
 let server: TestServer
 beforeAll(async () => {

@@ -4,16 +4,23 @@ import { placementFaults } from '@outfit/core/anatomy'
 import { catalogueOf, type Placement } from '@outfit/core/catalogue'
 import { freeIn, takenBy } from '@outfit/core/allotment'
 import type { OutfitDetail } from '@outfit/core/roster'
-import { notFound, Problem } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { ColourEntity, MouldEntity, PrintEntity } from '../catalogue/entities.ts'
+import { ColourEntity, MouldEntity, PrintEntity } from '../schema/catalogue.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
-import { companyOf, placementOf, SharesService } from './sharesService.ts'
+import { companyOf, placementOf, SharesService } from '../allotment/sharesService.ts'
 import { stickersOn } from './stickers.ts'
-import { AcceptedPinEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity, VoteEntity } from './entities.ts'
+import {
+  AcceptedPinEntity,
+  OutfitEntity,
+  PlacementEntity,
+  RosterEntity,
+  TakeEntity,
+  VoteEntity,
+} from '../schema/roster.ts'
 
 @Injectable()
 export class RosterService {

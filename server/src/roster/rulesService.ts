@@ -1,9 +1,9 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { HOUSE_RULES, houseRulesOf, switchesOver, type School, type Switches } from '@outfit/core/roster'
-import { Problem } from '../app/problem.ts'
-import { FigureEntity, ReleaseEntity } from '../catalogue/entities.ts'
-import { CharacterEntity, OutfitEntity, RosterEntity } from './entities.ts'
+import { Problem } from '../base/problem.ts'
+import { FigureEntity, ReleaseEntity } from '../schema/catalogue.ts'
+import { CharacterEntity, OutfitEntity, RosterEntity } from '../schema/roster.ts'
 import { RosterService } from './rosterService.ts'
 
 /** House rules of rosters, and what single outfits do otherwise. */

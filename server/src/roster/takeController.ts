@@ -1,21 +1,12 @@
-import { Body, Controller, Delete, Get, Param, Post, Put } from '@nestjs/common'
+import { Body, Controller, Delete, Param, Post, Put } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { AcceptPin, CastVote, ChooseTake, NewTake, RemoveTake, RenameTake } from './dto.ts'
-import { ReplicableService } from './replicableService.ts'
 import { TakeService } from './takeService.ts'
 
 @ApiTags('takes')
 @Controller('outfits/:outfit')
 export class TakeController {
-  constructor(
-    private readonly takes: TakeService,
-    private readonly replicable: ReplicableService,
-  ) {}
-
-  @Get('takes/:take/replicable')
-  replicability(@Param('outfit') outfit: string, @Param('take') take: string) {
-    return this.replicable.of(outfit, take)
-  }
+  constructor(private readonly takes: TakeService) {}
 
   @Post('takes')
   add(@Param('outfit') outfit: string, @Body() { version, ...made }: NewTake) {

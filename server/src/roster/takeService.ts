@@ -2,10 +2,10 @@ import { Injectable } from '@nestjs/common'
 import { type EntityManager } from 'typeorm'
 import { ulid } from 'ulid'
 import type { Placement } from '@outfit/core/catalogue'
-import { notFound, Problem } from '../app/problem.ts'
-import { AcceptedPinEntity, PlacementEntity, TakeEntity, VoteEntity } from './entities.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { AcceptedPinEntity, PlacementEntity, TakeEntity, VoteEntity } from '../schema/roster.ts'
 import { RosterService, rowOf } from './rosterService.ts'
-import { placementOf } from './sharesService.ts'
+import { placementOf } from '../allotment/sharesService.ts'
 
 /** Alternatives of an outfit: made, named, chosen, voted for, removed. Every write carries the version of the outfit. */
 @Injectable()

@@ -3,8 +3,8 @@ import { In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import type { Placement } from '@outfit/core/catalogue'
 import { deviationsOf, dressIn, follow, wornAlike, type Uniformed, type Worn } from '@outfit/core/roster'
-import { notFound, Problem } from '../app/problem.ts'
-import { Writer } from '../app/writer.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
 import {
   CharacterEntity,
   OutfitEntity,
@@ -13,9 +13,9 @@ import {
   TakeEntity,
   UniformEntity,
   UniformPlacementEntity,
-} from './entities.ts'
+} from '../schema/roster.ts'
 import { RosterService, rowOf, uniformRowOf } from './rosterService.ts'
-import { placementOf } from './sharesService.ts'
+import { placementOf } from '../allotment/sharesService.ts'
 
 const ulid = monotonicFactory()
 

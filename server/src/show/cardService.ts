@@ -2,11 +2,11 @@ import { Injectable } from '@nestjs/common'
 import { catalogueOf } from '@outfit/core/catalogue'
 import { drawFigure } from '@outfit/core/mannequin'
 import { CARD, cardEntries, cardSvg } from '@outfit/core/show'
-import { notFound } from '../app/problem.ts'
+import { notFound } from '../base/problem.ts'
 import { CarriersService } from '../catalogue/carriersService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
-import { INNER_FAMILIES } from './fonts.ts'
+import { INNER_FAMILIES } from '../paper/fonts.ts'
 import { PictureService } from './pictureService.ts'
 
 @Injectable()

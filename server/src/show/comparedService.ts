@@ -4,10 +4,10 @@ import { catalogueOf, partLabel } from '@outfit/core/catalogue'
 import { drawFigure } from '@outfit/core/mannequin'
 import { compareTakes } from '@outfit/core/roster'
 import { sideBySideSvg, sideBySideWidth } from '@outfit/core/show'
-import { notFound } from '../app/problem.ts'
+import { notFound } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
-import { INNER_FAMILIES } from './fonts.ts'
+import { INNER_FAMILIES } from '../paper/fonts.ts'
 import { PictureService } from './pictureService.ts'
 
 /** Takes of an outfit side by side, as a picture: before and after, or two to four that are voted on. */

@@ -11,11 +11,11 @@ import {
   type Pose,
   type ScaleObject,
 } from '@outfit/core/show'
-import { notFound, Problem } from '../app/problem.ts'
+import { notFound, Problem } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { SharesService } from '../roster/sharesService.ts'
+import { SharesService } from '../allotment/sharesService.ts'
 import { stickersOn } from '../roster/stickers.ts'
-import { INNER_FAMILIES } from './fonts.ts'
+import { INNER_FAMILIES } from '../paper/fonts.ts'
 import type { LineUpQuery } from './lineUpController.ts'
 import { PictureService } from './pictureService.ts'
 

@@ -1,8 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { Resvg } from '@resvg/resvg-js'
 import { join } from 'node:path'
-import { SETTINGS, type Settings } from '../app/settings.ts'
-import { embeddedFontCss, fontFiles } from './fonts.ts'
+import { SETTINGS, type Settings } from '../base/settings.ts'
+import { embeddedFontCss, fontFiles } from '../paper/fonts.ts'
 
 /** Dots in a millimetre of a PNG picture: 300 dpi. */
 const DOTS_PER_MM = 300 / 25.4

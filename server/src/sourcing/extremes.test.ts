@@ -4,7 +4,7 @@ import { cheapestOfEach, planSourcing, readProblem, settle, type SourcingProblem
 import { MOST } from '@outfit/core/market'
 import { anyProblem } from '../test/anyProblem.ts'
 import { runs } from '../test/runs.ts'
-import { loadHighsSolver } from './highsSolver.ts'
+import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 /** Any problem, with its numbers driven to the ends of what the format takes. */
 const extreme = (): fc.Arbitrary<SourcingProblem> => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { BadProblem, planSourcing, readProblem } from '@outfit/core/sourcing'
-import { loadHighsSolver } from './highsSolver.ts'
+import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 /** `plan problem.json`: the plan on standard output, progress on standard error; exit 2 with one line for bad input. */
 async function main(path: string | undefined): Promise<void> {

@@ -1,4 +1,4 @@
-import { Injectable, type OnModuleDestroy } from '@nestjs/common'
+import { Injectable, type OnModuleDestroy, type Provider, type Type } from '@nestjs/common'
 import { availableParallelism } from 'node:os'
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
@@ -20,6 +20,15 @@ export interface Waiting {
 @Injectable()
 export abstract class PlanRunner {
   abstract run<T extends PlanTask>(task: T, waiting: Waiting): Promise<PlanResults[T['do']]>
+}
+
+/** Names the class of the runner that is used. */
+export const PLAN_RUNNER = Symbol('plan runner')
+
+export const runnerIn: Provider = {
+  provide: PlanRunner,
+  inject: [PLAN_RUNNER],
+  useFactory: (runner: Type<PlanRunner>): PlanRunner => new runner(),
 }
 
 /** Plans worked out at once, so that one that takes long blocks no other. */

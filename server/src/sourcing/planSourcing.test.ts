@@ -4,7 +4,7 @@ import { cheapestOfEach, planSourcing, settle, type SourcingPlan, type SourcingP
 import type { SolveMilp } from '@outfit/core/solver'
 import { anyProblem } from '../test/anyProblem.ts'
 import { everyPurchase } from '../test/everyPurchase.ts'
-import { loadHighsSolver } from './highsSolver.ts'
+import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 let solve: SolveMilp
 beforeAll(async () => {

@@ -1,6 +1,6 @@
 import type { MessagePort } from 'node:worker_threads'
 import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
-import { loadHighsSolver } from './highsSolver.ts'
+import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 const loaded = loadHighsSolver()
 

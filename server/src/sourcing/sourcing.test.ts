@@ -7,8 +7,8 @@ import {
   type SourcingPlan,
   type SourcingProblem,
 } from '@outfit/core/sourcing'
-import { JobEntity } from '../jobs/entities.ts'
-import { Writer } from '../app/writer.ts'
+import { JobEntity } from '../schema/jobs.ts'
+import { Writer } from '../base/writer.ts'
 import { KEPT_JOBS } from '../jobs/jobsService.ts'
 import { NARROWING } from '../market/marketService.ts'
 import {

@@ -20,8 +20,8 @@ import {
 import type { Response } from 'express'
 import type { Level } from '@outfit/core/catalogue'
 import { BadProblem, STRATEGIES, type BuyingOptions } from '@outfit/core/sourcing'
-import { Problem } from '../app/problem.ts'
-import { invalid } from '../app/validation.ts'
+import { Problem } from '../base/problem.ts'
+import { invalid } from '../base/validation.ts'
 import { SourcingService } from './sourcingService.ts'
 import { WantsService } from './wantsService.ts'
 

@@ -14,7 +14,7 @@ import {
   type Variant,
   type VariantReport,
 } from '@outfit/core/sourcing'
-import { notFound, Problem } from '../app/problem.ts'
+import { notFound, Problem } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { MarketService, type MarketToday } from '../market/marketService.ts'

@@ -13,7 +13,7 @@ import {
 } from '@outfit/core/sourcing'
 import { anyProblem } from '../test/anyProblem.ts'
 import { everyPurchase } from '../test/everyPurchase.ts'
-import { loadHighsSolver } from './highsSolver.ts'
+import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 let options: PlanOptions
 beforeAll(async () => {

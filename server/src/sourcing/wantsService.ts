@@ -4,11 +4,11 @@ import { catalogueOf, type Level } from '@outfit/core/catalogue'
 import { apartByComing, takeFrom } from '@outfit/core/allotment'
 import { houseRulesOf } from '@outfit/core/roster'
 import { secondChoices, type SecondChoices } from '@outfit/core/sourcing'
-import { notFound } from '../app/problem.ts'
+import { notFound } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { PartEntity } from '../catalogue/entities.ts'
+import { PartEntity } from '../schema/catalogue.ts'
 import { RosterService } from '../roster/rosterService.ts'
-import { SharesService } from '../roster/sharesService.ts'
+import { SharesService } from '../allotment/sharesService.ts'
 
 /** What some outfits wear, and what of it need not be bought. */
 export interface Wants {

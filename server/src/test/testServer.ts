@@ -6,8 +6,8 @@ import type { Type } from '@nestjs/common'
 import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm'
 import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
 import { createApp } from '../app/createApp.ts'
-import { loadSampleWorld } from '../import/sampleWorld.ts'
-import { loadHighsSolver } from '../sourcing/highsSolver.ts'
+import { loadSampleWorld } from '../app/sampleWorld.ts'
+import { loadHighsSolver } from '../solver/highsSolver.ts'
 import { PlanRunner, type Waiting } from '../sourcing/planRunner.ts'
 
 export const WORLD = fileURLToPath(new URL('../../../demo/world', import.meta.url))

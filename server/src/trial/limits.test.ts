@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { existsSync, readFileSync } from 'node:fs'
 import { deflateSync } from 'node:zlib'
-import { FILES, strangeField, tooMuch, USUAL } from '../app/bodies.ts'
+import { FILES, strangeField, tooMuch, USUAL } from '../base/bodies.ts'
 import { runs } from '../test/runs.ts'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 

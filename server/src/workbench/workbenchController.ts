@@ -5,8 +5,8 @@ import { Type } from 'class-transformer'
 import type { Request } from 'express'
 import { PromiseDto } from '../drawer/dto.ts'
 import { LabelService } from '../drawer/labelService.ts'
-import { ArmyService } from './armyService.ts'
-import { PromiseService } from './promiseService.ts'
+import { ArmyService } from '../teams/armyService.ts'
+import { PromiseService } from '../allotment/promiseService.ts'
 import { WorkbenchService } from './workbenchService.ts'
 
 class ArmyQuery {

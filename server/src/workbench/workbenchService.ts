@@ -15,14 +15,14 @@ import {
   type LeftoversReport,
   type WorkbenchPlan,
 } from '@outfit/core/workbench'
-import { notFound } from '../app/problem.ts'
+import { notFound } from '../base/problem.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { ActEntity, BinEntity, LyingEntity, MovementEntity, RemarkEntity } from '../drawer/entities.ts'
+import { ActEntity, BinEntity, LyingEntity, MovementEntity, RemarkEntity } from '../schema/drawer.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
-import { RosterEntity } from '../roster/entities.ts'
-import { SharesService, type Asker } from '../roster/sharesService.ts'
+import { RosterEntity } from '../schema/roster.ts'
+import { SharesService, type Asker } from '../allotment/sharesService.ts'
 import { StandService } from '../roster/standService.ts'
 
 type Allotted = Asker & Portion

@@ -1,0 +1,19 @@
+import { Module } from '@nestjs/common'
+import { TablesModule } from '../tables/tablesModule.ts'
+import { CatalogueModule } from '../catalogue/catalogueModule.ts'
+import { MarketModule } from '../market/marketModule.ts'
+import { ActService } from './actService.ts'
+import { BinService } from './binService.ts'
+import { DrawerController } from './drawerController.ts'
+import { DrawerService } from './drawerService.ts'
+import { LabelService } from './labelService.ts'
+import { RemarkService } from './remarkService.ts'
+
+/** Owned parts as movements between bins. */
+@Module({
+  imports: [TablesModule, CatalogueModule, MarketModule],
+  controllers: [DrawerController],
+  providers: [ActService, BinService, DrawerService, LabelService, RemarkService],
+  exports: [ActService, BinService, DrawerService, LabelService, RemarkService],
+})
+export class DrawerModule {}

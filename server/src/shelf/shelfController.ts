@@ -1,0 +1,25 @@
+import { Controller, Get, Param } from '@nestjs/common'
+import { ApiTags } from '@nestjs/swagger'
+import { ReplicableService } from './replicableService.ts'
+import { ShelvesService } from './shelvesService.ts'
+
+/** Rosters as shelves of outfits, and what a shelf tells of them. */
+@ApiTags('rosters')
+@Controller()
+export class ShelfController {
+  constructor(
+    private readonly shelves: ShelvesService,
+    private readonly replicable: ReplicableService,
+  ) {}
+
+  @Get('rosters')
+  all() {
+    return this.shelves.all()
+  }
+
+  /** How easily somebody else gets what a take wears. */
+  @Get('outfits/:outfit/takes/:take/replicable')
+  replicability(@Param('outfit') outfit: string, @Param('take') take: string) {
+    return this.replicable.of(outfit, take)
+  }
+}

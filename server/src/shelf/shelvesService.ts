@@ -1,0 +1,135 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { saysAnything } from '@outfit/core/brief'
+import { groupBy } from '@outfit/core/base'
+import { type Drawables } from '@outfit/core/catalogue'
+import { originsOf, standsBuilt } from '@outfit/core/allotment'
+import { stateOf, type AwaitedParcel, type PinSummary, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
+import { ReferenceEntity } from '../schema/brief.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { MarketService } from '../market/marketService.ts'
+import { ParcelService } from '../market/parcelService.ts'
+import { RosterEntity, ShownEntity, UniformEntity, UniformPlacementEntity } from '../schema/roster.ts'
+import { PinsService } from './pinsService.ts'
+import { placementOf, SharesService, type Share } from '../allotment/sharesService.ts'
+import { stickersOn } from '../roster/stickers.ts'
+
+/** Rosters as shelves: who stands on them, how far everybody is, what it cost and what it will. */
+@Injectable()
+export class ShelvesService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly catalogue: CatalogueService,
+    private readonly market: MarketService,
+    private readonly parcels: ParcelService,
+    private readonly shares: SharesService,
+    private readonly pins: PinsService,
+  ) {}
+
+  /** Every roster with its outfits as their chosen takes, the parcels they wait for, and the parts needed to draw them. */
+  async all(): Promise<{ rosters: RosterShelf[]; parcels: AwaitedParcel[] } & Drawables> {
+    const db = this.database.manager
+    const [rosters, uniforms, worn, shares, lowest, paid, open, shown, pictured] = await Promise.all([
+      db.find(RosterEntity, { order: { position: 'ASC' } }),
+      db.find(UniformEntity, { order: { name: 'ASC' } }),
+      db.find(UniformPlacementEntity, { order: { slot: 'ASC', order: 'ASC' } }),
+      this.shares.all(),
+      this.market.lowest(),
+      this.parcels.paidByRoster(),
+      this.parcels.open(),
+      db.find(ShownEntity),
+      db.find(ReferenceEntity),
+    ])
+    const pins = await this.pins.of(shares)
+    const facts: Facts = {
+      pins,
+      lowest,
+      shown: new Set(shown.map(({ outfit }) => outfit)),
+      pictured: new Set(pictured.flatMap(({ outfit, character }) => [outfit ?? character])),
+    }
+    const wornIn = groupBy(worn, ({ uniform }) => uniform)
+    const shelves = rosters.map(({ position: _position, ...roster }): RosterShelf => {
+      const own = shares.filter((share) => share.roster.id === roster.id)
+      return {
+        ...roster,
+        paid: paid.get(roster.id) ?? 0,
+        uniforms: uniforms
+          .filter((uniform) => uniform.roster === roster.id)
+          .map(({ id, name, version }) => ({
+            id,
+            name,
+            version,
+            placements: (wornIn.get(id) ?? []).map(placementOf),
+          })),
+        heads: Object.fromEntries(own.map(({ character }) => [character.id, character.heads])),
+        outfits: own.map((share) => onShelf(share, facts)),
+      }
+    })
+    const placements = [...shares.flatMap((share) => share.placements), ...worn.map(placementOf)]
+    const parts = await this.catalogue.parts([
+      ...placements.map((p) => p.part),
+      ...shares.flatMap(({ character }) => character.heads.map(({ head }) => head)),
+    ])
+    return {
+      rosters: shelves,
+      parcels: open.map(({ id, seller, expectedOn }) => ({
+        id,
+        seller,
+        expectedOn,
+        outfits: shares.filter(({ arriving }) => arriving.includes(id)).map(({ outfit }) => outfit.id),
+        parts: shares.flatMap(({ arriving }) => arriving).filter((parcel) => parcel === id).length,
+      })),
+      parts,
+      prints: await this.catalogue.printsOn(parts, stickersOn(placements)),
+    }
+  }
+}
+
+interface Facts {
+  pins: ReadonlyMap<string, PinSummary[]>
+  lowest: ReadonlyMap<string, number>
+  shown: ReadonlySet<string>
+  /** Outfits, and characters, with reference pictures. */
+  pictured: ReadonlySet<string>
+}
+
+function onShelf(share: Share, { pins, lowest, shown, pictured }: Facts): ShelfOutfit {
+  const { outfit, character, brief, placements, sources, arriving } = share
+  const missing = placements.filter((_, i) => sources[i] === null)
+  const toBuy = placements.filter((_, i) => sources[i] === null && arriving[i] === null)
+  const own = pins.get(outfit.id) ?? []
+  return {
+    id: outfit.id,
+    name: outfit.name,
+    faction: outfit.faction,
+    stature: outfit.stature,
+    character: character.name,
+    characterId: character.id,
+    years: brief?.years ?? null,
+    credits: brief?.credits ?? '',
+    verdict: share.take?.reason ?? '',
+    switches: outfit.switches,
+    switchesReason: outfit.switchesReason,
+    uniform: outfit.uniform,
+    base: outfit.base,
+    placements,
+    from: originsOf(sources, arriving, share.drawer),
+    state: stateOf({
+      briefed: pictured.has(outfit.id) || pictured.has(character.id) || (brief !== null && saysAnything(brief)),
+      placements,
+      problems: own.filter(({ severity }) => severity === 'problem').length,
+      missing: missing.length,
+      arriving: missing.length - toBuy.length,
+      built: standsBuilt(share),
+      shown: shown.has(outfit.id),
+    }),
+    owned: sources.filter((source) => source !== null && !source.elsewhere).length,
+    toBuy: toBuy.length,
+    arriving: missing.length - toBuy.length,
+    toCome: {
+      money: toBuy.reduce((sum, { part }) => sum + (lowest.get(part) ?? 0), 0),
+      unsold: toBuy.filter(({ part }) => !lowest.has(part)).length,
+    },
+    pins: own,
+  }
+}

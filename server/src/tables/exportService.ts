@@ -1,0 +1,65 @@
+import { Injectable } from '@nestjs/common'
+import { once } from 'node:events'
+import type { Writable } from 'node:stream'
+import type { EntityManager, ObjectLiteral } from 'typeorm'
+import { columnsOf, writeTable, type TableName, type TableRow } from '@outfit/core/tables'
+import { Databases } from '../base/database.ts'
+import { LyingEntity } from '../schema/drawer.ts'
+import { TABLE_TARGETS } from './tableTargets.ts'
+
+/** Rows read and written at a time. */
+const PAGE = 2000
+
+/** Writes tables as CSV, in the columns and cells the import reads back, as they were at one moment. */
+@Injectable()
+export class ExportService {
+  constructor(private readonly databases: Databases) {}
+
+  write(table: TableName, out: Writable): Promise<void> {
+    return this.databases.snapshot((db) => this.writeFrom(db, table, out))
+  }
+
+  private async writeFrom(db: EntityManager, table: TableName, out: Writable): Promise<void> {
+    let header = true
+    for await (const rows of table === 'owned' ? this.owned(db) : this.pages(db, table)) {
+      const csv = writeTable(table, rows as never)
+      const text = header ? csv : csv.slice(csv.indexOf('\n') + 1)
+      header = false
+      if (!out.write(text)) await drained(out)
+      // Nobody reads on, and the moment that is read from must not be kept for nobody.
+      if (out.destroyed) return
+    }
+    if (header) out.write(writeTable(table, []))
+    out.end()
+  }
+
+  /** Rows in the order of their key, without the columns an import makes itself. */
+  private async *pages(db: EntityManager, table: TableName): AsyncGenerator<TableRow<TableName>[]> {
+    const { entity } = TABLE_TARGETS[table]
+    const { primaryColumns } = db.connection.getMetadata(entity)
+    const order = Object.fromEntries(primaryColumns.map(({ propertyName }) => [propertyName, 'ASC' as const]))
+    const names = columnsOf(table).map(({ name }) => name)
+    for (let skip = 0; ; skip += PAGE) {
+      const rows = await db.getRepository<ObjectLiteral>(entity).find({ order, skip, take: PAGE })
+      if (rows.length > 0)
+        yield rows.map((row) => Object.fromEntries(names.map((name) => [name, row[name] as unknown]))) as never
+      if (rows.length < PAGE) return
+    }
+  }
+
+  /** What lies in the bins today: the sum of movements, not the movements. */
+  private async *owned(db: EntityManager): AsyncGenerator<TableRow<'owned'>[]> {
+    const lying = await db.find(LyingEntity, { order: { part: 'ASC', bin: 'ASC' } })
+    const date = new Date().toISOString().slice(0, 10)
+    const rows = lying.map(({ part, bin, qty, condition }) => ({ part, bin, qty, condition, date, reason: 'export' }))
+    if (rows.length > 0) yield rows
+  }
+}
+
+/** Wait until more can be written, or nothing any more. */
+async function drained(out: Writable): Promise<void> {
+  const waiting = new AbortController()
+  await Promise.race(['drain', 'close'].map((event) => once(out, event, { signal: waiting.signal })))
+    .catch(() => undefined)
+    .finally(() => waiting.abort())
+}
