@@ -1,5 +1,6 @@
 export {
   TABLES,
+  TABLE_NAMES,
   YEAR,
   RELEASE_KINDS,
   OFFER_KINDS,

@@ -116,6 +116,7 @@ export const TABLES = {
 } satisfies Record<string, Columns>
 
 export type TableName = keyof typeof TABLES
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[]
 
 /** A row of a table as read. */
 export type TableRow<T extends TableName> = {

@@ -1,10 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import { type ImportReport, readTable, type TableName, TABLES } from '@outfit/core/tables'
+import { type ImportReport, readTable, type TableName, TABLE_NAMES } from '@outfit/core/tables'
 import { Writable } from 'node:stream'
 import { startServer, type TestServer } from '../test/testServer.ts'
 import { ExportService } from './exportService.ts'
-
-const TABLE_NAMES = Object.keys(TABLES) as TableName[]
 
 let full: TestServer
 let empty: TestServer

@@ -1,6 +1,6 @@
 import { Dialog, Switch } from 'radix-ui'
 import { Button } from '../ui/Button.tsx'
-import { useSingleKeys } from './singleKeys.ts'
+import { useSingleKeys } from '../data/singleKeys.ts'
 
 const KEYS: [string, string][] = [
   ['j / k', 'Slot down, slot up'],

@@ -1,6 +1,6 @@
 import { euros } from '../prices/priceWords.ts'
 import { News } from '../ui/News.tsx'
-import { pricePage, pricesApi } from './pricesApi.ts'
+import { pricePage, pricesApi } from '../data/pricesApi.ts'
 
 /** Prices that were waited for, are met, and were not looked at yet. */
 export function PriceNews() {

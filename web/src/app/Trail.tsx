@@ -1,6 +1,6 @@
 import { Link, useMatch, useSearchParams } from 'react-router'
 import { takeNamed } from '@outfit/core/roster'
-import { api } from './api.ts'
+import { api } from '../data/api.ts'
 
 /** Where one is: roster, outfit, take. */
 export function Trail() {

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { News } from '../ui/News.tsx'
-import { api } from './api.ts'
+import { api } from '../data/api.ts'
 
 /** How many entries of the later list were answered and are not ticked off yet. */
 export function LaterNews() {

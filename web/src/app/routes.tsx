@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react'
 import { createBrowserRouter } from 'react-router'
-import { RostersView } from '../roster/RostersView.tsx'
+import { RostersView } from '../shelf/RostersView.tsx'
 import { Waiting } from '../ui/Notes.tsx'
 import { Broken } from './Broken.tsx'
 import { Lost } from './Lost.tsx'
@@ -27,15 +27,15 @@ export const router = createBrowserRouter([
       { index: true, element: <RostersView /> },
       {
         path: 'rosters/:roster',
-        lazy: async () => ({ Component: (await import('../roster/RosterView.tsx')).RosterView }),
+        lazy: async () => ({ Component: (await import('../shelf/RosterView.tsx')).RosterView }),
       },
       {
         path: 'rosters/:roster/table',
-        lazy: async () => ({ Component: (await import('../roster/RosterTable.tsx')).RosterTableView }),
+        lazy: async () => ({ Component: (await import('../shelf/RosterTable.tsx')).RosterTableView }),
       },
       {
         path: 'rosters/:roster/facts',
-        lazy: async () => ({ Component: (await import('../roster/FactsView.tsx')).FactsView }),
+        lazy: async () => ({ Component: (await import('../shelf/FactsView.tsx')).FactsView }),
       },
       {
         path: 'rosters/:roster/uniforms',
@@ -43,19 +43,19 @@ export const router = createBrowserRouter([
       },
       {
         path: 'rosters/:roster/casting',
-        lazy: async () => ({ Component: (await import('../roster/TeamCastingView.tsx')).TeamCastingView }),
+        lazy: async () => ({ Component: (await import('../teams/TeamCastingView.tsx')).TeamCastingView }),
       },
       {
         path: 'rosters/:roster/line-up',
-        lazy: async () => ({ Component: (await import('../roster/LineUpView.tsx')).LineUpView }),
+        lazy: async () => ({ Component: (await import('../show/LineUpView.tsx')).LineUpView }),
       },
       {
         path: 'rosters/:roster/audit',
-        lazy: async () => ({ Component: (await import('../roster/AuditView.tsx')).AuditView }),
+        lazy: async () => ({ Component: (await import('../shelf/AuditView.tsx')).AuditView }),
       },
       {
         path: 'rosters/:roster/ranking',
-        lazy: async () => ({ Component: (await import('../roster/RankingView.tsx')).RankingView }),
+        lazy: async () => ({ Component: (await import('../shelf/RankingView.tsx')).RankingView }),
       },
       {
         path: 'rosters/:roster/buying',
@@ -120,7 +120,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'outfits/:outfit/takes',
-        lazy: async () => ({ Component: (await import('../takes/TakesView.tsx')).TakesView }),
+        lazy: async () => ({ Component: (await import('../show/TakesView.tsx')).TakesView }),
       },
       {
         path: 'later',

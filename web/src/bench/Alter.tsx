@@ -13,7 +13,7 @@ import {
 } from '@outfit/core/fitting'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { ALTERATION_WORDS } from '@outfit/core/roster'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { alteredInWords } from './alteredInWords.ts'
 import { lookOf } from './lookOf.ts'

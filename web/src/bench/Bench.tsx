@@ -9,10 +9,11 @@ import { judgesOf, likenessBy, placeOf } from '@outfit/core/brief'
 import { apartByComing, missingFrom } from '@outfit/core/allotment'
 import { houseRulesFor, isAccepted, mendAll, pinKey, pinsOf, type Pin } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
-import { api } from '../app/api.ts'
-import { useFitting } from '../app/useFitting.ts'
-import { useSingleKeys } from '../app/singleKeys.ts'
-import { useAppDispatch, useAppSelector, type RootState } from '../app/store.ts'
+import { api } from '../data/api.ts'
+import { useFitting } from '../data/useFitting.ts'
+import { useSingleKeys } from '../data/singleKeys.ts'
+import { useAppDispatch, useAppSelector } from '../data/hooks.ts'
+import { type BenchRoot, useBenchSelector } from './hooks.ts'
 import { useBenchKeys } from './benchKeys.ts'
 import { changed, redone, rowPicked, undone, viewTurned } from './benchSlice.ts'
 import { Cost } from './Cost.tsx'
@@ -30,8 +31,8 @@ import { useTray } from './useTray.ts'
 /** The bench: spine, mannequin, tray and cost tape of one take. */
 export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: Catalogue }) {
   const dispatch = useAppDispatch()
-  const store = useStore<RootState>()
-  const { present, past, future, take, row, view } = useAppSelector(
+  const store = useStore<BenchRoot>()
+  const { present, past, future, take, row, view } = useBenchSelector(
     ({ bench: { present, past, future, take, row, view } }) => ({ present, past, future, take, row, view }),
     shallowEqual,
   )

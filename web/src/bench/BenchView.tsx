@@ -1,10 +1,11 @@
 import { useEffect } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { takeNamed } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { rememberOutfit } from '../app/lastOutfit.ts'
-import { useAppDispatch, useAppSelector } from '../app/store.ts'
+import { api, errorText } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { rememberOutfit } from '../data/lastOutfit.ts'
+import { useAppDispatch, useAppSelector } from '../data/hooks.ts'
+import { useBenchSelector } from './hooks.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Bench } from './Bench.tsx'
 import { opened, versionSeen } from './benchSlice.ts'
@@ -17,7 +18,7 @@ export function BenchView() {
   const { data: basics, error: basicsError } = api.endpoints.basics.useQuery()
   const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
   const catalogue = useAppSelector(selectCatalogue)
-  const onBench = useAppSelector((state) => state.bench.outfit === id && state.bench.take)
+  const onBench = useBenchSelector((state) => state.bench.outfit === id && state.bench.take)
   const dispatch = useAppDispatch()
   const take = outfit && takeNamed(outfit.takes, search.get('take'))
   useEffect(() => {

@@ -1,6 +1,7 @@
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import type { OutfitDetail } from '@outfit/core/roster'
-import { useAppSelector } from '../app/store.ts'
+import { useAppSelector } from '../data/hooks.ts'
+import { useBenchSelector } from './hooks.ts'
 import { usePlan } from '../sourcing/usePlan.ts'
 import { CostTape } from './CostTape.tsx'
 
@@ -17,9 +18,9 @@ interface CostProps {
 
 /** Keeps a real plan of the saved take under the bench; apart from the bench, which need not be redrawn for it. */
 export function Cost({ outfit, placements, missing, coming, catalogue, label }: CostProps) {
-  const saved = useAppSelector(({ bench }) => bench.save === 'saved')
-  const version = useAppSelector(({ bench }) => bench.version)
-  const take = useAppSelector(({ bench }) => bench.take)
+  const saved = useBenchSelector(({ bench }) => bench.save === 'saved')
+  const version = useBenchSelector(({ bench }) => bench.version)
+  const take = useBenchSelector(({ bench }) => bench.take)
   const lowest = useAppSelector((state) => state.catalogue.lowest)
   const plan = usePlan(saved && take && missing.length > 0 ? { outfit: outfit.id, take } : null, String(version))
   return (

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import type { PartLikeness } from '@outfit/core/brief'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import { api, errorText, type PartDetail } from '../app/api.ts'
+import { api, errorText, type PartDetail } from '../data/api.ts'
 import { PartSources } from '../parts/PartSources.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 

@@ -1,6 +1,6 @@
 import { partLabel, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { headsAgree, withHead, type Company } from '@outfit/core/roster'
-import { rosterApi } from '../app/rosterApi.ts'
+import { rosterApi } from '../data/rosterApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 

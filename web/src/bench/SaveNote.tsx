@@ -1,6 +1,7 @@
 import { useMatch } from 'react-router'
-import { api } from '../app/api.ts'
-import { useAppDispatch, useAppSelector } from '../app/store.ts'
+import { api } from '../data/api.ts'
+import { useAppDispatch } from '../data/hooks.ts'
+import { useBenchSelector } from './hooks.ts'
 import { Button } from '../ui/Button.tsx'
 import { opened } from './benchSlice.ts'
 import { dropDraft } from './drafts.ts'
@@ -16,7 +17,7 @@ const WORDS = {
 /** Says what is not saved yet; after a conflict offers both ways out. */
 export function SaveNote() {
   const onBench = useMatch('/outfits/:outfit/bench')
-  const { save, outfit, take, present } = useAppSelector((state) => state.bench)
+  const { save, outfit, take, present } = useBenchSelector((state) => state.bench)
   const dispatch = useAppDispatch()
   const [load] = api.endpoints.outfit.useLazyQuery()
   if (!onBench) return null

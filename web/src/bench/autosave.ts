@@ -1,7 +1,8 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit'
 import type { Placement } from '@outfit/core/catalogue'
-import { api } from '../app/api.ts'
-import type { AppDispatch, RootState } from '../app/store.ts'
+import { api } from '../data/api.ts'
+import type { AppDispatch } from '../data/hooks.ts'
+import type { BenchRoot } from './hooks.ts'
 import { changed, opened, redone, saveMoved, undone } from './benchSlice.ts'
 import { dropDraft, keepDraft } from './drafts.ts'
 
@@ -10,7 +11,7 @@ const PAUSE = 200
 const RETRY = 3000
 
 export const autosave = createListenerMiddleware()
-const listen = autosave.startListening.withTypes<RootState, AppDispatch>()
+const listen = autosave.startListening.withTypes<BenchRoot, AppDispatch>()
 
 let timer: ReturnType<typeof setTimeout> | undefined
 /** Saves run one after the other, since each needs the version the one before it made. */
@@ -27,14 +28,14 @@ listen({
   },
 })
 
-function saveSoon(getState: () => RootState, dispatch: AppDispatch, take: string, wait: number): void {
+function saveSoon(getState: () => BenchRoot, dispatch: AppDispatch, take: string, wait: number): void {
   clearTimeout(timer)
   timer = setTimeout(() => {
     queue = queue.then(() => save(getState, dispatch, take))
   }, wait)
 }
 
-async function save(getState: () => RootState, dispatch: AppDispatch, take: string): Promise<void> {
+async function save(getState: () => BenchRoot, dispatch: AppDispatch, take: string): Promise<void> {
   const { bench } = getState()
   if (bench.take !== take || bench.outfit === null || !['unsaved', 'offline'].includes(bench.save)) return
   const sent = bench.present

@@ -1,8 +1,8 @@
 import { useEffect, useMemo } from 'react'
 import type { Slot } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
-import { api } from '../app/api.ts'
-import { useAppDispatch } from '../app/store.ts'
+import { api } from '../data/api.ts'
+import { useAppDispatch } from '../data/hooks.ts'
 
 /** Where a rule looks for its remedies besides the slot it is stuck in, by the start of its name. */
 const ALSO: readonly (readonly [rule: string, slots: readonly Slot[]])[] = [

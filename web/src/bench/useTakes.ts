@@ -2,8 +2,9 @@ import { useNavigate } from 'react-router'
 import { useStore } from 'react-redux'
 import { toast } from 'sonner'
 import type { AcceptedPin, OutfitDetail } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
-import { useAppDispatch, type RootState } from '../app/store.ts'
+import { api, errorText } from '../data/api.ts'
+import { useAppDispatch } from '../data/hooks.ts'
+import { type BenchRoot } from './hooks.ts'
 import { versionSeen } from './benchSlice.ts'
 
 /** How long something may wait for the last change to be saved, in milliseconds. */
@@ -12,7 +13,7 @@ const PATIENCE = 10_000
 /** Opening, copying and choosing takes of an outfit. What is not saved yet is waited for rather than lost. */
 export function useTakes(outfit: OutfitDetail) {
   const dispatch = useAppDispatch()
-  const store = useStore<RootState>()
+  const store = useStore<BenchRoot>()
   const navigate = useNavigate()
   const [addTake, adding] = api.endpoints.addTake.useMutation()
   const [chooseTake, choosing] = api.endpoints.chooseTake.useMutation()

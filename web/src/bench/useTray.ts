@@ -3,7 +3,7 @@ import { isAllowed, type Dressing } from '@outfit/core/anatomy'
 import type { Brief } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import type { HouseRules } from '@outfit/core/roster'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { arrange, trayEntries, wishedColourAt, type TraySettings } from './trayEntries.ts'
 
 /** Candidates for a way of dressing, filtered and sorted as the tray shows them. */

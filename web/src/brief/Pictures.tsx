@@ -4,7 +4,7 @@ import { toast } from 'sonner'
 import { sampleAt, type PictureColour, type Pixels } from '@outfit/core/colour'
 import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
 import type { OutfitDetail } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { paletteOf, pixelsOf } from './pixels.ts'
 

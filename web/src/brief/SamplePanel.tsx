@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { type Brief, BRIEF_TRAITS, type Place, PLACE_FACTS } from '@outfit/core/brief'
 import { mainColour, type Catalogue, type Colour, type Placement } from '@outfit/core/catalogue'
 import { nearestColours, type NearColour } from '@outfit/core/colour'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Brief } from '@outfit/core/brief'
 import type { OutfitDetail } from '@outfit/core/roster'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 
 export type BriefSave = 'saved' | 'saving' | 'offline' | 'refused' | 'conflict'
 

@@ -4,10 +4,10 @@ import type { CastingAsk, CastingPool } from '@outfit/core/casting'
 import type { Part, Slot } from '@outfit/core/catalogue'
 import { houseRulesFor } from '@outfit/core/fitting'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
-import { api } from '../app/api.ts'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { useAppDispatch, type RootState } from '../app/store.ts'
-import { useWorker } from '../app/useWorker.ts'
+import { api } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { useAppDispatch, type DataState } from '../data/hooks.ts'
+import { useWorker } from '../data/useWorker.ts'
 import type { Answer, Question } from './question.ts'
 
 /** How a casting is asked for; kept in the browser. */
@@ -30,7 +30,7 @@ const start = () => new Worker(new URL('./casting.worker.ts', import.meta.url), 
 /** One question at a time to the casting worker, with its progress. */
 export function useCasting(outfit: OutfitDetail, take: Take) {
   const dispatch = useAppDispatch()
-  const store = useStore<RootState>()
+  const store = useStore<DataState>()
   const { state, ask: put, cancel } = useWorker<Question, Answer>(start)
 
   /** Fetch what a casting looks at; the catalogue of the screen knows all parts afterwards. */

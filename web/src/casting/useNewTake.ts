@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import type { Placement } from '@outfit/core/catalogue'
 import type { OutfitDetail } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 
 /** Makes a take of placements that were worked out, and offers to go there. */
 export function useNewTake(outfit: OutfitDetail) {

@@ -1,7 +1,7 @@
 import { useParams } from 'react-router'
 import { CONNECTIONS, COVERS, PART_KINDS, type Mould, type PartKind } from '@outfit/core/catalogue'
 import { SILHOUETTES } from '@outfit/core/mannequin'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { EmptyNote, Waiting } from '../ui/Notes.tsx'
 import { EntryForm } from './EntryForm.tsx'
 import { box, ChoiceChips, Field, TextField, traitsFromText, traitsToText } from './fields.tsx'

@@ -15,9 +15,9 @@ import {
   type Print,
   type Slot,
 } from '@outfit/core/catalogue'
-import { api, errorText } from '../app/api.ts'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { useAppSelector } from '../app/store.ts'
+import { api, errorText } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { useAppSelector } from '../data/hooks.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { EntryForm } from './EntryForm.tsx'

@@ -1,9 +1,9 @@
 import { Dialog } from 'radix-ui'
 import { useState, type ReactNode } from 'react'
 import { SHELVES, type ShelfKey } from '@outfit/core/catalogue'
-import { api, type Candidate } from '../app/api.ts'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { useAppSelector } from '../app/store.ts'
+import { api, type Candidate } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { useAppSelector } from '../data/hooks.ts'
 import { FoundGrid, PAGE } from '../parts/FoundGrid.tsx'
 import { Button } from '../ui/Button.tsx'
 

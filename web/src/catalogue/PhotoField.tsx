@@ -1,6 +1,6 @@
 import { useId, useState } from 'react'
 import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 
 /** A photo: chosen, sent, shown, taken away. */

@@ -2,7 +2,7 @@ import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react
 import { familiesOf } from '@outfit/core/parts'
 import { PART_KINDS, type Colour, type Mould, type Traits } from '@outfit/core/catalogue'
 import { traitsCell } from '@outfit/core/tables'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 
 export const box = 'w-full rounded-[8px] border border-rule bg-card px-2.5 py-1.5 aria-[invalid=true]:border-problem'

@@ -13,7 +13,7 @@ import {
   type PartsBox,
   type Spot,
 } from '@outfit/core/drawer'
-import { drawerApi } from '../app/drawerApi.ts'
+import { drawerApi } from '../data/drawerApi.ts'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { useInView } from '../ui/useInView.ts'

@@ -1,11 +1,11 @@
 import { useState } from 'react'
 import { partLabel } from '@outfit/core/catalogue'
-import { api } from '../app/api.ts'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { useAppSelector } from '../app/store.ts'
+import { api } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { useAppSelector } from '../data/hooks.ts'
 import { FIELD } from '../ui/FormDialog.tsx'
 import { useSettled } from '../ui/useSettled.ts'
-import type { Thing } from '../app/drawerApi.ts'
+import type { Thing } from '../data/drawerApi.ts'
 
 /** So many of each kind are told. */
 const SHOWN = 5

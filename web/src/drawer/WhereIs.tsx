@@ -1,9 +1,9 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { partLabel } from '@outfit/core/catalogue'
-import { api } from '../app/api.ts'
-import { drawerApi } from '../app/drawerApi.ts'
-import { useKnownCatalogue } from '../app/useKnownCatalogue.ts'
+import { api } from '../data/api.ts'
+import { drawerApi } from '../data/drawerApi.ts'
+import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
 import { useSettled } from '../ui/useSettled.ts'
 
 /** So many parts are told at once. */

@@ -6,7 +6,7 @@ import { PLACE_FACTS } from '@outfit/core/brief'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { Wish } from '@outfit/core/catalogue'
 import type { Later } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { NewEntry } from './NewEntry.tsx'
 

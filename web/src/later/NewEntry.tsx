@@ -1,8 +1,8 @@
 import { useId, useState, type FormEvent } from 'react'
 import { useSearchParams } from 'react-router'
 import { PLACE_FACTS, PLACES } from '@outfit/core/brief'
-import { api, errorText } from '../app/api.ts'
-import { lastOutfit } from '../app/lastOutfit.ts'
+import { api, errorText } from '../data/api.ts'
+import { lastOutfit } from '../data/lastOutfit.ts'
 import { Button } from '../ui/Button.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
 

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { decimalMoney, readMoney } from '@outfit/core/market'
-import { errorText } from '../app/api.ts'
-import { marketApi, type ListedOffer, type NewOffer, type SellerTerms } from '../app/marketApi.ts'
+import { errorText } from '../data/api.ts'
+import { marketApi, type ListedOffer, type NewOffer, type SellerTerms } from '../data/marketApi.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
 

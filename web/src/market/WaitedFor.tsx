@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import type { Target } from '@outfit/core/prices'
-import { pricePage, pricesApi } from '../app/pricesApi.ts'
+import { pricePage, pricesApi } from '../data/pricesApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 import { euros } from '../prices/priceWords.ts'
 import { tell, tellError } from '../ui/tell.ts'

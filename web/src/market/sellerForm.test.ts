@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { SellerTerms } from '../app/marketApi.ts'
+import type { SellerTerms } from '../data/marketApi.ts'
 import { codeFor, NEW_SELLER, shippingInWords, termsOf, typed } from './sellerForm.ts'
 
 const terms: SellerTerms = {

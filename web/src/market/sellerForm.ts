@@ -1,5 +1,5 @@
 import { bandFault, decimalMoney, formatMoney, readMoney } from '@outfit/core/market'
-import type { SellerTerms } from '../app/marketApi.ts'
+import type { SellerTerms } from '../data/marketApi.ts'
 
 /** A seller as it is typed: amounts of money as people write them. */
 export interface TypedSeller extends Omit<SellerTerms, 'minimum' | 'handling' | 'arrivesInDays' | 'shippingBands'> {

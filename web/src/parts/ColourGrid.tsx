@@ -3,7 +3,7 @@ import type { Colour, Part } from '@outfit/core/catalogue'
 import type { GridFamily } from '@outfit/core/parts'
 import { readableOn } from '@outfit/core/colour'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import type { Candidate } from '../app/api.ts'
+import type { Candidate } from '../data/api.ts'
 
 interface ColourGridProps {
   part: Part

@@ -1,7 +1,7 @@
 import { familiesOf, PRICE_BANDS, type PartFacets } from '@outfit/core/parts'
 import { SHELVES, SHELF_KEYS } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { toggled, type Question } from './question.ts'
 
 interface FacetsProps {

@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import type { Catalogue } from '@outfit/core/catalogue'
-import { api, errorText, type Candidate, type FindRequest } from '../app/api.ts'
+import { api, errorText, type Candidate, type FindRequest } from '../data/api.ts'
 import { PartCard } from './PartCard.tsx'
 import type { Question } from './question.ts'
 

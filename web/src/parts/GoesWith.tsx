@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { mainColour, type Catalogue, type Part } from '@outfit/core/catalogue'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 

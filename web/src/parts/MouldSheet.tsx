@@ -15,7 +15,7 @@ import {
 } from '@outfit/core/catalogue'
 import { toneOf } from '@outfit/core/colour'
 import type { View } from '@outfit/core/mannequin'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 

@@ -3,7 +3,7 @@ import type { Colour } from '@outfit/core/catalogue'
 import type { GridFamily } from '@outfit/core/parts'
 import { nearestColours } from '@outfit/core/colour'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import type { Candidate } from '../app/api.ts'
+import type { Candidate } from '../data/api.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 
 /** Nearest colours shown. */

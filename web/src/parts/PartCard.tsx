@@ -2,7 +2,7 @@ import { memo } from 'react'
 import { Link } from 'react-router'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import type { Candidate } from '../app/api.ts'
+import type { Candidate } from '../data/api.ts'
 import { PartPicture, sourceOfPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 

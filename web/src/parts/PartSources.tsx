@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import type { Commonness } from '@outfit/core/parts'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
-import type { PartDetail } from '../app/api.ts'
+import type { PartDetail } from '../data/api.ts'
 
 const times = (qty: number) => (qty > 1 ? ` × ${qty}` : '')
 

@@ -2,9 +2,9 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { WayToGet } from '@outfit/core/prices'
-import { api, errorText } from '../app/api.ts'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { useAppSelector } from '../app/store.ts'
+import { api, errorText } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { useAppSelector } from '../data/hooks.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 
 const euro = (cents: number) => formatMoney(cents, HOME_CURRENCY)

@@ -1,6 +1,6 @@
 import { toast } from 'sonner'
 import type { Colour, Part, Wish } from '@outfit/core/catalogue'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 
 /** Keep a wish for a colour that was never made, or drop it. */

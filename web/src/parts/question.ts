@@ -1,6 +1,6 @@
 import { PART_ORDERS, type PartOrder } from '@outfit/core/parts'
 import { SHELF_KEYS, type ShelfKey } from '@outfit/core/catalogue'
-import type { FindRequest } from '../app/api.ts'
+import type { FindRequest } from '../data/api.ts'
 
 /** What the finder is asked, as it stands in the address. */
 export type Question = Omit<FindRequest, 'offset' | 'limit'>

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import type { Whole } from '@outfit/core/prices'
-import { pricePage } from '../app/pricesApi.ts'
+import { pricePage } from '../data/pricesApi.ts'
 import { euros, wholeInWords } from './priceWords.ts'
 
 /** Figures and boxes that bring what is wanted, against buying it singly. */

@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
-import { errorText } from '../app/api.ts'
-import { rosterApi } from '../app/rosterApi.ts'
+import { errorText } from '../data/api.ts'
+import { rosterApi } from '../data/rosterApi.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { RosterFields } from './RosterFields.tsx'
 

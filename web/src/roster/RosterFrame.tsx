@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { isClothed, type RosterShelf } from '@outfit/core/shelf'
-import { errorText } from '../app/api.ts'
+import { errorText } from '../data/api.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Tabs } from '../ui/Tabs.tsx'
 import { useUndoKey } from '../ui/useUndoKey.ts'

@@ -3,7 +3,7 @@ import { MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import type { RosterShelf } from '@outfit/core/shelf'
-import { rosterApi } from '../app/rosterApi.ts'
+import { rosterApi } from '../data/rosterApi.ts'
 import { tell, tellError } from '../ui/tell.ts'
 import { EditRoster } from './EditRoster.tsx'
 

@@ -11,7 +11,7 @@ import {
   type School,
   type Switches,
 } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { RuleSwitches } from './RuleSwitches.tsx'

@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router'
-import { rosterApi } from '../app/rosterApi.ts'
+import { rosterApi } from '../data/rosterApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 

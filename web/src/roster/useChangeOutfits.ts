@@ -1,5 +1,5 @@
 import type { ShelfOutfit } from '@outfit/core/shelf'
-import { rosterApi, type OutfitChange, type OutfitFacts } from '../app/rosterApi.ts'
+import { rosterApi, type OutfitChange, type OutfitFacts } from '../data/rosterApi.ts'
 import { tell, tellError, warn } from '../ui/tell.ts'
 import { collisionsInWords } from './collisions.ts'
 

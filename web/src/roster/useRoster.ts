@@ -1,6 +1,6 @@
 import { useParams } from 'react-router'
 import type { RosterShelf } from '@outfit/core/shelf'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 
 /** The roster of the address, with all there is about shelves. */
 export function useRoster() {

@@ -1,5 +1,5 @@
 import type { Uniformed } from '@outfit/core/roster'
-import { rosterApi } from '../app/rosterApi.ts'
+import { rosterApi } from '../data/rosterApi.ts'
 import { tell, tellError } from '../ui/tell.ts'
 
 /** Put outfits of a roster into uniforms or out of them, with a way back to what each was in and wore. */

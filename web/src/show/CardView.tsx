@@ -2,9 +2,9 @@ import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { takeNamed } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
-import { rosterApi } from '../app/rosterApi.ts'
-import { rememberOutfit } from '../app/lastOutfit.ts'
+import { api, errorText } from '../data/api.ts'
+import { rosterApi } from '../data/rosterApi.ts'
+import { rememberOutfit } from '../data/lastOutfit.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 
 /** The card of a take, as it will be published. */

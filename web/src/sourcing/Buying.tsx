@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import { catalogueOf } from '@outfit/core/catalogue'
-import { api, errorText, type PlanAsk } from '../app/api.ts'
+import { api, errorText, type PlanAsk } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { useBuyingOptions } from './buyingOptions.ts'

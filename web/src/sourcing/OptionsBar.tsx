@@ -2,7 +2,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import type { Level } from '@outfit/core/catalogue'
 import type { BuyingOptions } from '@outfit/core/sourcing'
-import { marketApi } from '../app/marketApi.ts'
+import { marketApi } from '../data/marketApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
 

@@ -1,8 +1,8 @@
 import { useNavigate } from 'react-router'
 import { formatMoney } from '@outfit/core/market'
 import type { Basket } from '@outfit/core/sourcing'
-import { errorText } from '../app/api.ts'
-import { parcelsApi } from '../app/parcelsApi.ts'
+import { errorText } from '../data/api.ts'
+import { parcelsApi } from '../data/parcelsApi.ts'
 import { FormDialog } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
 

@@ -11,7 +11,7 @@ import {
   type SourcingPlan,
   type SourcingReport,
 } from '@outfit/core/sourcing'
-import { marketApi } from '../app/marketApi.ts'
+import { marketApi } from '../data/marketApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote } from '../ui/Notes.tsx'
 import { OrderDialog } from './OrderDialog.tsx'

@@ -1,7 +1,7 @@
 import { useParams, useSearchParams } from 'react-router'
 import { takeNamed } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
-import { rememberOutfit } from '../app/lastOutfit.ts'
+import { api, errorText } from '../data/api.ts'
+import { rememberOutfit } from '../data/lastOutfit.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Buying } from './Buying.tsx'
 

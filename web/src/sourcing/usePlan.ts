@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { skipToken } from '@reduxjs/toolkit/query'
-import { api, errorText, type PlanAsk } from '../app/api.ts'
-import { watchJob, type JobEvent } from '../app/watchJob.ts'
+import { api, errorText, type PlanAsk } from '../data/api.ts'
+import { watchJob, type JobEvent } from '../data/watchJob.ts'
 
 type PlanEvent = JobEvent<{ best: number | null; bound: number | null }>
 

@@ -1,6 +1,6 @@
 import { skipToken } from '@reduxjs/toolkit/query'
 import type { VariantReport } from '@outfit/core/sourcing'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { useJob } from './usePlan.ts'
 
 /** Another way to buy what a finished plan buys; worked out when both are given. */

@@ -1,5 +1,5 @@
 import type { Corrections, GuessGroup } from '@outfit/core/tables'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { box, ColourOptions, MouldOptions } from '../catalogue/fields.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 

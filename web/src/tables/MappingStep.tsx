@@ -1,12 +1,11 @@
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
-import { columnsOf, guessMapping, type Corrections, type TableName } from '@outfit/core/tables'
-import { api, errorText, type ImportRequest, type Upload } from '../app/api.ts'
+import { columnsOf, guessMapping, TABLE_NAMES, type Corrections, type TableName } from '@outfit/core/tables'
+import { api, errorText, type ImportRequest, type Upload } from '../data/api.ts'
 import { box } from '../catalogue/fields.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Guesses } from './Guesses.tsx'
-import { TABLE_NAMES } from './TablesView.tsx'
 import { useImport } from './useImport.ts'
 
 interface MappingStepProps {

@@ -5,11 +5,11 @@ import {
   guessTable,
   megabytes,
   TABLE_FILE_LIMIT,
-  TABLES,
+  TABLE_NAMES,
   tableTooLarge,
   type TableName,
 } from '@outfit/core/tables'
-import { api, errorText, type Upload } from '../app/api.ts'
+import { api, errorText, type Upload } from '../data/api.ts'
 import { MappingStep } from './MappingStep.tsx'
 
 /** What each table holds, in words. */
@@ -30,8 +30,6 @@ const ABOUT: Record<TableName, string> = {
   rates: 'dated rates between currencies',
   offers: 'lines for sale',
 }
-
-export const TABLE_NAMES = Object.keys(TABLES) as TableName[]
 
 /** Bring tables in from CSV files of any header, and take them out again. */
 export function TablesView() {

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import type { ImportReport } from '@outfit/core/tables'
-import { api, errorText, type ImportRequest } from '../app/api.ts'
-import { useAppDispatch } from '../app/store.ts'
-import { watchJob } from '../app/watchJob.ts'
+import { api, errorText, type ImportRequest } from '../data/api.ts'
+import { useAppDispatch } from '../data/hooks.ts'
+import { watchJob } from '../data/watchJob.ts'
 
 export interface Run {
   state: 'idle' | 'running' | 'done' | 'failed' | 'cancelled'

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { useEffect, useId, useState } from 'react'
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 
 const field = 'rounded-[8px] border border-rule bg-card px-1.5 py-0.5 text-[13.5px]'
 

@@ -1,8 +1,8 @@
 import { memo, useMemo } from 'react'
 import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
 import { cropTo, drawFigure, svgBody, viewBox, type View } from '@outfit/core/mannequin'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { useAppSelector } from '../app/store.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { useAppSelector } from '../data/hooks.ts'
 
 interface FigureProps {
   placements: readonly Placement[]

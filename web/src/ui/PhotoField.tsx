@@ -1,4 +1,4 @@
-import { api } from '../app/api.ts'
+import { api } from '../data/api.ts'
 import { tellError } from './tell.ts'
 
 /** A picture to go with something; its hash, or null while there is none. */

@@ -1,5 +1,5 @@
 import { toast } from 'sonner'
-import { errorText } from '../app/api.ts'
+import { errorText } from '../data/api.ts'
 
 /** Long enough to be read, thought over and pressed, also on a slow machine. */
 const STAYS = 60_000

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react'
-import { drawerApi } from '../app/drawerApi.ts'
+import { drawerApi } from '../data/drawerApi.ts'
 
 /**
  * The rosters as the user last ordered them. A list of the shelves that was asked for before an order and comes in after it

@@ -5,7 +5,7 @@ import { takeNamed, type OutfitDetail, type Take } from '@outfit/core/roster'
 import { api, errorText } from './api.ts'
 import { selectCatalogue } from './catalogueSlice.ts'
 import { rememberOutfit } from './lastOutfit.ts'
-import { useAppSelector } from './store.ts'
+import { useAppSelector } from './hooks.ts'
 
 type Loaded =
   | { state: 'ready'; outfit: OutfitDetail; take: Take; catalogue: Catalogue }

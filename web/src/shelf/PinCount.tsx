@@ -1,6 +1,6 @@
 import type { PinSummary } from '@outfit/core/shelf'
 import { PinMark } from '../ui/PinMark.tsx'
-import { pinsInWords } from './shelfData.ts'
+import { pinsInWords } from '../roster/shelfData.ts'
 
 /** How many pins of each kind stick in an outfit, or in a whole roster; what they say shows on pointing. */
 export function PinCount({ pins }: { pins: readonly PinSummary[] }) {

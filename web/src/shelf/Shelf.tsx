@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import type { ShelfOutfit } from '@outfit/core/shelf'
 import { PinCount } from './PinCount.tsx'
-import { byFaction, PLACE } from './shelfData.ts'
+import { byFaction, PLACE } from '../roster/shelfData.ts'
 import { ShelfRule } from './ShelfRule.tsx'
 import { StandingFigure } from './StandingFigure.tsx'
 

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import type { ShelfOutfit } from '@outfit/core/shelf'
 import { PinMark } from '../ui/PinMark.tsx'
-import { pinGroups } from './rosterFacts.ts'
+import { pinGroups } from '../roster/rosterFacts.ts'
 
 /** What is amiss in a roster: each kind of pin with the outfits it sticks in, which open on the bench. */
 export function RosterPins({ outfits }: { outfits: readonly ShelfOutfit[] }) {

@@ -3,12 +3,12 @@ import { MoreHorizontal } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { isClothed, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
-import { rosterApi } from '../app/rosterApi.ts'
+import { rosterApi } from '../data/rosterApi.ts'
 import { tell, tellError } from '../ui/tell.ts'
 
-const OutfitDialog = lazy(async () => ({ default: (await import('./OutfitDialog.tsx')).OutfitDialog }))
+const OutfitDialog = lazy(async () => ({ default: (await import('../roster/OutfitDialog.tsx')).OutfitDialog }))
 
-const ArmyDialog = lazy(async () => ({ default: (await import('./ArmyDialog.tsx')).ArmyDialog }))
+const ArmyDialog = lazy(async () => ({ default: (await import('../teams/ArmyDialog.tsx')).ArmyDialog }))
 
 const item = 'block cursor-pointer rounded-[8px] px-2.5 py-1.5 outline-none data-[highlighted]:bg-band'
 

@@ -1,7 +1,7 @@
 import { daysBetween } from '@outfit/core/base'
 import { STALE_DAYS } from '@outfit/core/prices'
 import { type Answered } from '@outfit/core/feed'
-import type { Sheet } from '../app/marketApi.ts'
+import type { Sheet } from '../data/marketApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 
 const count = (n: number, one: string) => `${n.toLocaleString('en')} ${one}${n === 1 ? '' : 's'}`

@@ -1,8 +1,8 @@
 import { useMemo } from 'react'
 import type { Catalogue, Drawables } from '@outfit/core/catalogue'
-import { withDrawables } from '../roster/withDrawables.ts'
+import { withDrawables } from './withDrawables.ts'
 import { selectCatalogue } from './catalogueSlice.ts'
-import { useAppSelector } from './store.ts'
+import { useAppSelector } from './hooks.ts'
 
 /** The catalogue with what an answer brings along, so that all of it can be drawn; null until both are there. */
 export function useKnownCatalogue(answer: Drawables | undefined): Catalogue | null {

@@ -3,7 +3,7 @@ import type { Catalogue } from '@outfit/core/catalogue'
 import { fittingContextOf, type FittingContext } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
 import { api } from './api.ts'
-import { useAppSelector } from './store.ts'
+import { useAppSelector } from './hooks.ts'
 
 /** What the fitting rules look at when they check an outfit on this screen. */
 export function useFitting(outfit: OutfitDetail, catalogue: Catalogue): FittingContext {

@@ -1,6 +1,6 @@
 import { formatMoney, HOME_CURRENCY, replicabilityInWords } from '@outfit/core/market'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 
 /** How easily a stranger puts a take together. */
 export function Replicable({ outfit, take }: { outfit: OutfitDetail; take: Take }) {

@@ -1,13 +1,13 @@
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { api, errorText } from '../app/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Shelf } from './Shelf.tsx'
-import { shelfFacts, shelfHeight } from './shelfData.ts'
+import { shelfFacts, shelfHeight } from '../roster/shelfData.ts'
 
-const TakenDown = lazy(async () => ({ default: (await import('./TakenDown.tsx')).TakenDown }))
-const BeginRoster = lazy(async () => ({ default: (await import('./BeginRoster.tsx')).BeginRoster }))
+const TakenDown = lazy(async () => ({ default: (await import('../roster/TakenDown.tsx')).TakenDown }))
+const BeginRoster = lazy(async () => ({ default: (await import('../roster/BeginRoster.tsx')).BeginRoster }))
 
 /** All rosters, each a shelf. */
 export function RostersView() {

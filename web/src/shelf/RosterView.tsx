@@ -1,10 +1,10 @@
 import { useSearchParams } from 'react-router'
 import type { AwaitedParcel, RosterShelf } from '@outfit/core/shelf'
 import { EmptyNote } from '../ui/Notes.tsx'
-import { RosterFrame } from './RosterFrame.tsx'
+import { RosterFrame } from '../roster/RosterFrame.tsx'
 import { RosterPins } from './RosterPins.tsx'
 import { END, ShelfBoard } from './ShelfBoard.tsx'
-import { shelfHeight } from './shelfData.ts'
+import { shelfHeight } from '../roster/shelfData.ts'
 
 /** One roster as a shelf, or two side by side. */
 export function RosterView() {

@@ -7,15 +7,15 @@ import type { TeamAsk, TeamCasting } from '@outfit/core/teams'
 import { partLabel } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { RosterShelf } from '@outfit/core/shelf'
-import { api } from '../app/api.ts'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { rosterApi } from '../app/rosterApi.ts'
-import { useAppDispatch, useAppSelector, type RootState } from '../app/store.ts'
-import { useWorker } from '../app/useWorker.ts'
+import { api } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { rosterApi } from '../data/rosterApi.ts'
+import { useAppDispatch, useAppSelector, type DataState } from '../data/hooks.ts'
+import { useWorker } from '../data/useWorker.ts'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { tell, tellError } from '../ui/tell.ts'
-import { RosterFrame } from './RosterFrame.tsx'
+import { RosterFrame } from '../roster/RosterFrame.tsx'
 import type { TeamAnswer, TeamQuestion } from './teamQuestion.ts'
 
 /** Give a whole team heads and headgear at once. */
@@ -325,7 +325,7 @@ const start = () => new Worker(new URL('./team.worker.ts', import.meta.url), { t
 /** One team at a time to the worker. */
 function useTeamCasting(roster: RosterShelf) {
   const dispatch = useAppDispatch()
-  const store = useStore<RootState>()
+  const store = useStore<DataState>()
   const { state, ask: put, cancel } = useWorker<TeamQuestion, TeamAnswer>(start)
   const ask = (cast: string[], { skinShare, ...settings }: Settings) =>
     put({ state: 'running', worth: null, bound: 0 }, async () => {

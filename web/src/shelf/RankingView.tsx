@@ -2,14 +2,14 @@ import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { rankingOf, sureInWords, type Choice, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
-import { errorText } from '../app/api.ts'
-import { rosterApi } from '../app/rosterApi.ts'
-import { useSingleKeys } from '../app/singleKeys.ts'
+import { errorText } from '../data/api.ts'
+import { rosterApi } from '../data/rosterApi.ts'
+import { useSingleKeys } from '../data/singleKeys.ts'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tell, tellError } from '../ui/tell.ts'
-import { RosterFrame } from './RosterFrame.tsx'
+import { RosterFrame } from '../roster/RosterFrame.tsx'
 
 /** Outfits in order of merit, from choices between two. */
 export function RankingView() {

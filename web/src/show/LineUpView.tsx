@@ -15,11 +15,11 @@ import {
   type ObjectShape,
   type ScaleObject,
 } from '@outfit/core/show'
-import { selectCatalogue } from '../app/catalogueSlice.ts'
-import { rosterApi } from '../app/rosterApi.ts'
-import { useAppSelector } from '../app/store.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { rosterApi } from '../data/rosterApi.ts'
+import { useAppSelector } from '../data/hooks.ts'
 import { Button } from '../ui/Button.tsx'
-import { RosterFrame } from './RosterFrame.tsx'
+import { RosterFrame } from '../roster/RosterFrame.tsx'
 
 /** Outfits of a roster side by side at their true heights, with things for scale. */
 export function LineUpView() {
