@@ -5,9 +5,10 @@ import { readFileSync } from 'node:fs'
  * world raise as they were sold, rule by rule: false alarms matter as much as misses.
  */
 export async function pins({ tell, timed, median, at }) {
-  const { catalogueOf, groupBy, TAKING_APART } = await import('@outfit/core/catalogue')
+  const { groupBy } = await import('@outfit/core/base')
+  const { catalogueOf, TAKING_APART } = await import('@outfit/core/catalogue')
   const { pinsOf, RULES } = await import('@outfit/core/fitting')
-  const { readTable } = await import('@outfit/core/formats')
+  const { readTable } = await import('@outfit/core/tables')
   const { houseRulesOf } = await import('@outfit/core/roster')
   const rows = (table) =>
     readTable(table, readFileSync(new URL(`../demo/world/${table}.csv`, import.meta.url), 'utf8')).rows.map(

@@ -3,7 +3,7 @@
  * parts owned once. Seeded, so that runs compare.
  */
 export async function team({ tell, timed, median, at }) {
-  const { castTeam } = await import('@outfit/core/casting')
+  const { castTeam } = await import('@outfit/core/teams')
   const times = []
   let proven = 0
   let gap = 0

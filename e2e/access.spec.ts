@@ -2,187 +2,186 @@ import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { bench, expect, openOutfit, test } from './fixtures.ts'
 
-/**
- * Faults against WCAG 2.2 A and AA, as "rule: element". What a theme changes is contrast, so that the dark one is looked at
- * by that rule alone, except in the long form.
- */
-async function faults(page: Page): Promise<string[]> {
+/** Faults against WCAG 2.2 A and AA in one theme, as "rule: element". */
+async function faultsIn(page: Page, colorScheme: 'light' | 'dark', rules?: string[]): Promise<string[]> {
+  await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
   const all = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-  const dark = await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches)
-  const looked = dark && process.env['OUTFIT_LONG'] !== '1' ? all.withRules(['color-contrast']) : all
-  const { violations } = await looked.analyze()
+  const { violations } = await (rules ? all.withRules(rules) : all).analyze()
   return violations.flatMap(({ id, nodes }) =>
-    nodes.map(({ target, failureSummary }) => `${id}: ${target.join(' ')} ${failureSummary ?? ''}`),
+    nodes.map(({ target, failureSummary }) => `${colorScheme}: ${id}: ${target.join(' ')} ${failureSummary ?? ''}`),
   )
 }
 
-for (const colorScheme of ['light', 'dark'] as const) {
-  test(`views of a roster have no faults of access, ${colorScheme}`, async ({ app }) => {
-    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-    await app.getByRole('link', { name: 'Ferry people' }).click()
-    await expect(app.getByRole('heading', { name: /Ferry people/ })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    for (const [view, seen] of [
-      ['Table', app.getByRole('region', { name: 'Outfits as a table' })],
-      ['Facts', app.getByRole('region', { name: 'To spend less' })],
-      ['Uniforms and heads', app.getByRole('region', { name: 'One person, one head' })],
-      ['Team casting', app.getByRole('button', { name: /^Cast/ })],
-      ['Line-up', app.getByRole('img', { name: /^Line-up/ })],
-      ['Ranking', app.getByRole('region', { name: 'The order so far' })],
-    ] as const) {
-      await app.getByRole('link', { name: view, exact: true }).click()
-      await expect(seen).toBeVisible()
-      expect([view, ...(await faults(app))]).toEqual([view])
-    }
-    await app.getByRole('link', { name: 'House rules', exact: true }).click()
-    await expect(app.getByRole('radio', { name: /^Open bench/ })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-  })
-
-  test(`the drawer and the workbench have no faults of access, ${colorScheme}`, async ({ app, server }) => {
-    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-    for (const [path, seen] of [
-      ['drawer', app.getByRole('list', { name: 'Bins', exact: true })],
-      ['drawer/bins/B5', app.getByRole('button', { name: 'Take back' }).first()],
-      ['drawer/bins/S1', app.getByRole('button', { name: 'Take back' }).first()],
-      ['drawer/buildable', app.getByRole('region', { name: 'Complete' })],
-      ['drawer/allotment', app.getByRole('list', { name: 'Wanted twice' })],
-      ['drawer/leftovers', app.getByRole('list', { name: 'Left over' })],
-      ['drawer/history', app.getByRole('button', { name: 'Take back' }).first()],
-    ] as const) {
-      await app.goto(`${server.url}/${path}`)
-      await expect(seen).toBeVisible()
-      expect([path, ...(await faults(app))]).toEqual([path])
-    }
-    await app.goto(`${server.url}/drawer/buildable`)
-    await app.getByRole('link', { name: 'To the workbench' }).first().click()
-    await expect(app.getByRole('region', { name: 'Steps' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-  })
-
-  test(`parcels and buying have no faults of access, ${colorScheme}`, async ({ app, server }) => {
-    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-    await app.goto(`${server.url}/parcels`)
-    await app.getByRole('button', { name: 'Check it in' }).click()
-    await expect(app.getByRole('form', { name: 'Check in' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/market`)
-    await app
-      .getByRole('button', { name: /^Change / })
-      .first()
-      .click()
-    await expect(app.getByRole('dialog')).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/packs/Q-108`)
-    await expect(app.getByRole('img', { name: /packs on average/ })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/market/sellers/tin-whistle`)
-    await expect(app.getByRole('region', { name: 'Quote sheets' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/prices/figure/F-0022`)
-    await expect(app.getByRole('region', { name: 'Over time' }).getByRole('img').first()).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/parcels/spending`)
-    await expect(app.getByRole('img', { name: /days of orders/ })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(server.url)
-    await openOutfit(app, 'Bram, engines')
-    await app.getByRole('link', { name: 'Plan the buying' }).click()
-    await expect(app.getByRole('radio', { name: /Figures and boxes first/ })).toBeEnabled({ timeout: 60_000 })
-    await app.getByRole('button', { name: /Sellers asked/ }).click()
-    await expect(app.getByRole('checkbox', { name: /^Leave out/ }).first()).toBeVisible()
-    expect(await faults(app)).toEqual([])
-  })
-
-  test(`main views have no faults of access, ${colorScheme}`, async ({ app, server }) => {
-    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-    await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(server.url)
-    await openOutfit(app, 'Lune, bread')
-    await expect(bench(app).cost).toContainText('to finish')
-    await bench(app)
-      .tray.getByRole('button', { name: /^Alter / })
-      .first()
-      .click()
-    await app.getByRole('button', { name: 'Paint' }).click()
-    expect(await faults(app)).toEqual([])
-    await app.goto(server.url)
-    await openOutfit(app, 'Bram, engines')
-    await expect(bench(app).cost).toContainText('to finish')
-    expect(await faults(app)).toEqual([])
-    await app.keyboard.press('?')
-    await expect(app.getByRole('dialog')).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.keyboard.press('Escape')
-    await app.getByRole('link', { name: 'Plan the buying' }).click()
-    await expect(app.getByRole('radio', { name: /Best plan/ })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/parts/P-00031`)
-    await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.getByRole('button', { name: /^Lagoon/ }).click()
-    await expect(app.getByRole('region', { name: 'Goes with' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/parts`)
-    await expect(app.getByRole('list', { name: 'Found parts' }).getByRole('link').first()).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(`${server.url}/moulds`)
-    await expect(app.getByRole('img', { name: /^Gull in/ }).first()).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    for (const entry of [
-      'prints/D-TORSO-QUAY-JACKET',
-      'parts/P-00471',
-      'figures/F-0043',
-      'releases/Q-108',
-      'moulds/M-DECK',
-      'colours/tar',
-    ]) {
-      await app.goto(`${server.url}/catalogue/${entry}`)
-      await expect(app.getByRole('button', { name: 'Save the changes' })).toBeVisible()
-      expect([entry, ...(await faults(app))]).toEqual([entry])
-    }
-    await app.goto(`${server.url}/tables`)
-    expect(await faults(app)).toEqual([])
-    await app.locator('input[type=file]').setInputFiles({
-      name: 'list.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('code,name\nX-1,"Torso with jacket, red"\nX-2,Thing\n'),
-    })
-    await expect(app.getByRole('region', { name: 'Faults' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.goto(server.url)
-    await openOutfit(app, 'Bram, engines')
-    await app.getByRole('link', { name: 'Card' }).click()
-    await expect(app.getByRole('img', { name: /^Card of/ })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-  })
+/**
+ * Faults in both themes. What a theme changes is contrast, so that the dark one is looked at by that rule alone, except in
+ * the long form.
+ */
+async function faults(page: Page): Promise<string[]> {
+  const dark = await faultsIn(page, 'dark', process.env['OUTFIT_LONG'] === '1' ? undefined : ['color-contrast'])
+  return [...(await faultsIn(page, 'light')), ...dark]
 }
 
-for (const colorScheme of ['light', 'dark'] as const) {
-  test(`what is written and worked out for an outfit has no faults of access, ${colorScheme}`, async ({ app }) => {
-    await app.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-    await openOutfit(app, 'Bram, engines')
-    await app.getByRole('link', { name: 'Brief', exact: true }).click()
-    await expect(app.getByRole('list', { name: 'Colours of the picture' })).toBeVisible()
-    await app.getByRole('list', { name: 'Colours of the picture' }).getByRole('button').first().click()
-    expect(await faults(app)).toEqual([])
-    await app.getByRole('link', { name: 'Takes', exact: true }).click()
-    await expect(app.getByRole('region', { name: 'For someone else' })).toContainText('common')
-    expect(await faults(app)).toEqual([])
-    await app.getByRole('link', { name: 'Casting', exact: true }).click()
-    await app.getByRole('button', { name: 'Cast ten outfits' }).click()
-    await expect(app.getByRole('list', { name: 'Outfits', exact: true })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.getByRole('tab', { name: 'For less money' }).click()
-    await app.getByRole('button', { name: 'Draw the curve' }).click()
-    await expect(app.getByRole('list', { name: 'Outfits on the curve' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
-    await app.getByRole('link', { name: 'Later', exact: true }).click()
-    await expect(app.getByRole('region', { name: 'Waiting' })).toBeVisible()
-    expect(await faults(app)).toEqual([])
+test('views of a roster have no faults of access', async ({ app }) => {
+  await app.getByRole('link', { name: 'Ferry people' }).click()
+  await expect(app.getByRole('heading', { name: /Ferry people/ })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  for (const [view, seen] of [
+    ['Table', app.getByRole('region', { name: 'Outfits as a table' })],
+    ['Facts', app.getByRole('region', { name: 'To spend less' })],
+    ['Uniforms and heads', app.getByRole('region', { name: 'One person, one head' })],
+    ['Team casting', app.getByRole('button', { name: /^Cast/ })],
+    ['Line-up', app.getByRole('img', { name: /^Line-up/ })],
+    ['Ranking', app.getByRole('region', { name: 'The order so far' })],
+  ] as const) {
+    await app.getByRole('link', { name: view, exact: true }).click()
+    await expect(seen).toBeVisible()
+    expect([view, ...(await faults(app))]).toEqual([view])
+  }
+  await app.getByRole('link', { name: 'House rules', exact: true }).click()
+  await expect(app.getByRole('radio', { name: /^Open bench/ })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+})
+
+test('the drawer and the workbench have no faults of access', async ({ app, server }) => {
+  for (const [path, seen] of [
+    ['drawer', app.getByRole('list', { name: 'Bins', exact: true })],
+    ['drawer/bins/B5', app.getByRole('button', { name: 'Take back' }).first()],
+    ['drawer/bins/S1', app.getByRole('button', { name: 'Take back' }).first()],
+    ['drawer/buildable', app.getByRole('region', { name: 'Complete' })],
+    ['drawer/allotment', app.getByRole('list', { name: 'Wanted twice' })],
+    ['drawer/leftovers', app.getByRole('list', { name: 'Left over' })],
+    ['drawer/history', app.getByRole('button', { name: 'Take back' }).first()],
+  ] as const) {
+    await app.goto(`${server.url}/${path}`)
+    await expect(seen).toBeVisible()
+    expect([path, ...(await faults(app))]).toEqual([path])
+  }
+  await app.goto(`${server.url}/drawer/buildable`)
+  await app.getByRole('link', { name: 'To the workbench' }).first().click()
+  await expect(app.getByRole('region', { name: 'Steps' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+})
+
+test('parcels and buying have no faults of access', async ({ app, server }) => {
+  await app.goto(`${server.url}/parcels`)
+  await app.getByRole('button', { name: 'Check it in' }).click()
+  await expect(app.getByRole('form', { name: 'Check in' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(`${server.url}/market`)
+  await app
+    .getByRole('button', { name: /^Change / })
+    .first()
+    .click()
+  await expect(app.getByRole('dialog')).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(`${server.url}/packs/Q-108`)
+  await expect(app.getByRole('img', { name: /packs on average/ })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(`${server.url}/market/sellers/tin-whistle`)
+  await expect(app.getByRole('region', { name: 'Quote sheets' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(`${server.url}/prices/figure/F-0022`)
+  await expect(app.getByRole('region', { name: 'Over time' }).getByRole('img').first()).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(`${server.url}/parcels/spending`)
+  await expect(app.getByRole('img', { name: /days of orders/ })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(server.url)
+  await openOutfit(app, 'Bram, engines')
+  await app.getByRole('link', { name: 'Plan the buying' }).click()
+  await expect(app.getByRole('radio', { name: /Figures and boxes first/ })).toBeEnabled({ timeout: 60_000 })
+  await app.getByRole('button', { name: /Sellers asked/ }).click()
+  await expect(app.getByRole('checkbox', { name: /^Leave out/ }).first()).toBeVisible()
+  expect(await faults(app)).toEqual([])
+})
+
+test('main views have no faults of access', async ({ app, server }) => {
+  await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(server.url)
+  await openOutfit(app, 'Lune, bread')
+  await expect(bench(app).cost).toContainText('to finish')
+  await bench(app)
+    .tray.getByRole('button', { name: /^Alter / })
+    .first()
+    .click()
+  await app.getByRole('button', { name: 'Paint' }).click()
+  expect(await faults(app)).toEqual([])
+  await app.goto(server.url)
+  await openOutfit(app, 'Bram, engines')
+  await expect(bench(app).cost).toContainText('to finish')
+  expect(await faults(app)).toEqual([])
+  await app.keyboard.press('?')
+  await expect(app.getByRole('dialog')).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.keyboard.press('Escape')
+  await app.getByRole('link', { name: 'Plan the buying' }).click()
+  await expect(app.getByRole('radio', { name: /Best plan/ })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+})
+
+test('parts, the catalogue, tables and the card have no faults of access', async ({ app, server }) => {
+  await app.goto(`${server.url}/parts/P-00031`)
+  await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.getByRole('button', { name: /^Lagoon/ }).click()
+  await expect(app.getByRole('region', { name: 'Goes with' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(`${server.url}/parts`)
+  await expect(app.getByRole('list', { name: 'Found parts' }).getByRole('link').first()).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(`${server.url}/moulds`)
+  await expect(app.getByRole('img', { name: /^Gull in/ }).first()).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  for (const entry of [
+    'prints/D-TORSO-QUAY-JACKET',
+    'parts/P-00471',
+    'figures/F-0043',
+    'releases/Q-108',
+    'moulds/M-DECK',
+    'colours/tar',
+  ]) {
+    await app.goto(`${server.url}/catalogue/${entry}`)
+    await expect(app.getByRole('button', { name: 'Save the changes' })).toBeVisible()
+    expect([entry, ...(await faults(app))]).toEqual([entry])
+  }
+  await app.goto(`${server.url}/tables`)
+  expect(await faults(app)).toEqual([])
+  await app.locator('input[type=file]').setInputFiles({
+    name: 'list.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('code,name\nX-1,"Torso with jacket, red"\nX-2,Thing\n'),
   })
-}
+  await expect(app.getByRole('region', { name: 'Faults' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.goto(server.url)
+  await openOutfit(app, 'Bram, engines')
+  await app.getByRole('link', { name: 'Card' }).click()
+  await expect(app.getByRole('img', { name: /^Card of/ })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+})
+
+test('what is written and worked out for an outfit has no faults of access', async ({ app }) => {
+  await openOutfit(app, 'Bram, engines')
+  await app.getByRole('link', { name: 'Brief', exact: true }).click()
+  await expect(app.getByRole('list', { name: 'Colours of the picture' })).toBeVisible()
+  await app.getByRole('list', { name: 'Colours of the picture' }).getByRole('button').first().click()
+  expect(await faults(app)).toEqual([])
+  await app.getByRole('link', { name: 'Takes', exact: true }).click()
+  await expect(app.getByRole('region', { name: 'For someone else' })).toContainText('common')
+  expect(await faults(app)).toEqual([])
+  await app.getByRole('link', { name: 'Casting', exact: true }).click()
+  await app.getByRole('button', { name: 'Cast ten outfits' }).click()
+  await expect(app.getByRole('list', { name: 'Outfits', exact: true })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.getByRole('tab', { name: 'For less money' }).click()
+  await app.getByRole('button', { name: 'Draw the curve' }).click()
+  await expect(app.getByRole('list', { name: 'Outfits on the curve' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.getByRole('link', { name: 'Later', exact: true }).click()
+  await expect(app.getByRole('region', { name: 'Waiting' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+})
 
 test('rooms are reached by keys', async ({ app }) => {
   await openOutfit(app, 'Teo, tickets')

@@ -1,5 +1,4 @@
-import { dateAfter } from '@outfit/core/base'
-import { seeded } from '@outfit/core/base'
+import { dateAfter, seeded } from '@outfit/core/base'
 import { parts } from './parts.mjs'
 import { figures, releases } from './releases.mjs'
 

@@ -1,5 +1,5 @@
 export { castBest } from './castBest.ts'
-export { castBefore, priceCast, type Cast, type CastEffort, type CastProblem, type CastResult } from './problem.ts'
+export type { Cast, CastEffort, CastProblem, CastResult } from './problem.ts'
 export { NoCasting, type CastingAsk, type CastingPool } from './ask.ts'
 export { castingOf, type Casting } from './castingProblem.ts'
 export { castOutfits, type CastingResult, type CastOutfit } from './cast.ts'

@@ -50,14 +50,15 @@ export function replicability(parts: readonly PartSupply[]): Replicability {
         : units(parts.filter(({ sellers, carriers }) => Math.max(new Set(sellers).size, carriers) >= COMMON_FROM)) /
           all,
     low: singly.reduce((sum, { qty, prices }) => sum + qty * Math.min(...prices), 0),
-    middle: singly.reduce((sum, { qty, prices }) => sum + qty * median(prices), 0),
+    middle: singly.reduce((sum, { qty, prices }) => sum + qty * lowerMedian(prices), 0),
     unsold: parts.filter(({ sellers }) => sellers.length === 0).map(({ name }) => name),
     inside: sold.filter(({ prices }) => prices.length === 0).map(({ name }) => name),
     hardest: scarce && new Set(counts).size > 1 ? { name: scarce.name, sellers: Math.min(...counts) } : null,
   }
 }
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[(values.length - 1) >> 1]!
+/** A price somebody really asks: of two in the middle the lower, where `quantile` of prices would lie between them. */
+const lowerMedian = (values: readonly number[]) => [...values].sort((a, b) => a - b)[(values.length - 1) >> 1]!
 
 /** The fewest sellers of which each list has one (set cover by branching on the scarcest part). Sorted by name. */
 function fewestSellers(lists: readonly (readonly string[])[]): string[] {

@@ -24,14 +24,23 @@ import { SourcingModule } from '../sourcing/sourcingModule.ts'
 import { TablesModule } from '../tables/tablesModule.ts'
 import { TeamsModule } from '../teams/teamsModule.ts'
 import { WorkbenchModule } from '../workbench/workbenchModule.ts'
+import { PATIENCE, USUAL_PATIENCE, type Patience } from '../feed/patience.ts'
 import { PLAN_RUNNER, type PlanRunner } from '../sourcing/planRunner.ts'
 import { HealthController } from './healthController.ts'
+
+/** What may be another in a test. */
+export interface Parts {
+  /** Solves plans. */
+  runner: Type<PlanRunner>
+  /** How a market is asked, where that is not as usual. */
+  patience?: Partial<Patience>
+}
 
 /** What every room stands on: settings, the database to read, its writer, and the count of changes. */
 @Global()
 @Module({})
 class Ground {
-  static with(settings: Settings, databases: Databases, runner: Type<PlanRunner>): DynamicModule {
+  static with(settings: Settings, databases: Databases, { runner, patience }: Parts): DynamicModule {
     return {
       module: Ground,
       providers: [
@@ -40,10 +49,11 @@ class Ground {
         // Whoever asks for the database reads from it; writing is the Writer's alone.
         { provide: DataSource, useValue: databases.reading },
         { provide: PLAN_RUNNER, useValue: runner },
+        { provide: PATIENCE, useValue: { ...USUAL_PATIENCE, ...patience } },
         Changes,
         Writer,
       ],
-      exports: [SETTINGS, Databases, DataSource, PLAN_RUNNER, Changes, Writer],
+      exports: [SETTINGS, Databases, DataSource, PLAN_RUNNER, PATIENCE, Changes, Writer],
     }
   }
 }
@@ -72,10 +82,10 @@ const ROOMS = [
 
 @Module({})
 export class AppModule {
-  static with(settings: Settings, databases: Databases, runner: Type<PlanRunner>): DynamicModule {
+  static with(settings: Settings, databases: Databases, parts: Parts): DynamicModule {
     return {
       module: AppModule,
-      imports: [Ground.with(settings, databases, runner), ...ROOMS],
+      imports: [Ground.with(settings, databases, parts), ...ROOMS],
       controllers: [HealthController],
       providers: [{ provide: APP_FILTER, useClass: ProblemFilter }],
     }

@@ -1,4 +1,4 @@
-import type { LogLevel, Type } from '@nestjs/common'
+import type { LogLevel } from '@nestjs/common'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
@@ -7,8 +7,8 @@ import { rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import { WorkerPlanRunner, type PlanRunner } from '../sourcing/planRunner.ts'
-import { AppModule } from './appModule.ts'
+import { WorkerPlanRunner } from '../sourcing/planRunner.ts'
+import { AppModule, type Parts } from './appModule.ts'
 import { Databases } from '../base/database.ts'
 import type { Door } from '../base/door.ts'
 import { DoorAdapter } from '../base/doorAdapter.ts'
@@ -46,11 +46,11 @@ const REQUESTS_PER_MINUTE = 1200
  */
 export async function createApp(
   settings: Settings,
-  { runner = WorkerPlanRunner as Type<PlanRunner>, door = null as Door | null } = {},
+  { runner = WorkerPlanRunner, patience = {}, door = null }: Partial<Parts> & { door?: Door | null } = {},
 ): Promise<NestExpressApplication> {
   // Before Nest, which would report in its own words what keeps a database from being opened.
   const databases = await Databases.open(settings.data, settings)
-  const module = AppModule.with(settings, databases, runner)
+  const module = AppModule.with(settings, databases, { runner, patience })
   const options = {
     ...QUIET,
     bodyParser: false,

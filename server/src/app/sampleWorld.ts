@@ -62,7 +62,10 @@ export async function bringSampleWorld(
   if (holds.length > 0) return holds.includes('part') ? 'there' : 'not ours'
   const apart = { ...settings, data: own, market: null, durable: false }
   const databases = await Databases.open(own, apart)
-  const app = await NestFactory.createApplicationContext(AppModule.with(apart, databases, WorkerPlanRunner), QUIET)
+  const app = await NestFactory.createApplicationContext(
+    AppModule.with(apart, databases, { runner: WorkerPlanRunner }),
+    QUIET,
+  )
   try {
     await loadSampleWorld(app, world)
   } finally {

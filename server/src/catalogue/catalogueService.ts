@@ -104,14 +104,14 @@ export class CatalogueService {
     for (const { part: code, altered = [] } of compared) {
       const part = parts.find((one) => one.code === code)
       for (const colour of [part?.colours[0], ...altered.map((done) => done.colour)])
-        if (part && colour) looks.add(JSON.stringify([part.mould, `["${colour}"%`]))
+        if (part && colour) looks.add(JSON.stringify([part.mould, colour]))
     }
     const found: string[] = []
     for (const look of looks) {
-      const [mould, colours] = JSON.parse(look) as [string, string]
+      const [mould, colour] = JSON.parse(look) as [string, string]
       const rows = (await this.database.query(
-        'SELECT code FROM part WHERE mould = ? AND colours LIKE ? ORDER BY code',
-        [mould, colours],
+        "SELECT code FROM part WHERE mould = ? AND json_extract(colours, '$[0]') = ? ORDER BY code",
+        [mould, colour],
       )) as { code: string }[]
       found.push(...rows.map((row) => row.code))
     }

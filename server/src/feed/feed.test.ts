@@ -6,7 +6,7 @@ import type { Answered, Refreshed } from '@outfit/core/feed'
 import { jobEnd, startServer, WORLD, type TestServer } from '../test/testServer.ts'
 import { HttpFeed } from './httpFeed.ts'
 import { FeedFault } from './marketFeed.ts'
-import { PATIENCE } from './refreshService.ts'
+import { USUAL_PATIENCE } from './patience.ts'
 import { readStandIn, StandInMarket, type StandInWorld } from './standInMarket.ts'
 
 const never = new AbortController().signal
@@ -121,13 +121,10 @@ describe('asking the market', () => {
     newest: string
   }
   let server: TestServer
-  const former = { ...PATIENCE }
   beforeAll(async () => {
-    Object.assign(PATIENCE, { page: 1900, pause: 10 })
-    server = await startServer({ market: WORLD })
+    server = await startServer({ market: WORLD, patience: { page: 1900, pause: 10 } })
   })
   afterAll(async () => {
-    Object.assign(PATIENCE, former)
     await server.stop()
   })
   const refresh = async (body: object = {}) => {
@@ -152,7 +149,7 @@ describe('asking the market', () => {
     expect(byCode.get('marrow-lane')).toMatchObject({
       state: 'silent',
       reason: 'it did not answer in time',
-      requests: PATIENCE.tries,
+      requests: USUAL_PATIENCE.tries,
       lines: 0,
     })
     expect(await seller('marrow-lane')).toEqual(before)
@@ -200,19 +197,19 @@ describe('a market that is not as it should be', () => {
   let answer: (path: string) => string | null = () => null
   /** The `Link` header of every list. */
   let link = ''
-  const former = { ...PATIENCE }
   beforeAll(async () => {
-    Object.assign(PATIENCE, { page: 2000, pause: 5, pages: 20 })
     service = createServer((request, response) => {
       const body = answer(request.url ?? '')
       if (link && request.url !== '/sellers') response.setHeader('Link', link)
       if (body !== null) response.end(body)
     })
     await new Promise<void>((resolve) => service.listen(0, '127.0.0.1', resolve))
-    server = await startServer({ market: `http://127.0.0.1:${(service.address() as AddressInfo).port}` })
+    server = await startServer({
+      market: `http://127.0.0.1:${(service.address() as AddressInfo).port}`,
+      patience: { page: 2000, pause: 5, pages: 20 },
+    })
   })
   afterAll(async () => {
-    Object.assign(PATIENCE, former)
     service.closeAllConnections()
     service.close()
     await server.stop()

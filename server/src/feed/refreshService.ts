@@ -1,4 +1,4 @@
-import { Injectable } from '@nestjs/common'
+import { Inject, Injectable } from '@nestjs/common'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { DataSource, type EntityManager } from 'typeorm'
 import { missingColumns, notCsv, rowReader, type Reject, type TableRow } from '@outfit/core/tables'
@@ -13,23 +13,9 @@ import type { FileRecord } from '../tables/uploadsService.ts'
 import type { Course } from '../jobs/jobsService.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { QuoteService } from '../market/quoteService.ts'
+import { PATIENCE, type Patience } from './patience.ts'
 import { FeedFault, MarketFeed, type FeedPage } from './marketFeed.ts'
 
-/** How a refresh behaves towards the market. Times are in milliseconds. */
-export const PATIENCE = {
-  /** A page is waited for so long. */
-  page: 2500,
-  /** Times it is asked for. */
-  tries: 3,
-  /** Pause before it is asked for again, twice as long each time; up to a quarter more or less, so that not all ask at once. */
-  pause: 300,
-  /** The longest pause the market is granted. */
-  longest: 5000,
-  /** Sellers asked at a time. */
-  abreast: 3,
-  /** Pages of one list; a list that goes on beyond them does not end. */
-  pages: 1000,
-}
 /** Rejected lines told of one seller. */
 const MOST_REJECTS = 40
 
@@ -42,6 +28,7 @@ export class RefreshService {
     private readonly feed: MarketFeed,
     private readonly quotes: QuoteService,
     private readonly changes: Changes,
+    @Inject(PATIENCE) private readonly patience: Patience,
   ) {}
 
   get market(): string | null {
@@ -74,7 +61,7 @@ export class RefreshService {
         asking: [...asking].map(([code, attempt]) => ({
           name: known.get(code)?.name ?? code,
           attempt,
-          tries: PATIENCE.tries,
+          tries: this.patience.tries,
         })),
       } satisfies RefreshProgress)
     const queue = [...codes]
@@ -96,7 +83,7 @@ export class RefreshService {
         tell()
       }
     }
-    await Promise.all(Array.from({ length: PATIENCE.abreast }, work))
+    await Promise.all(Array.from({ length: this.patience.abreast }, work))
     return { at, sellers: answered.sort((a, b) => (a.name < b.name ? -1 : 1)) }
   }
 
@@ -127,7 +114,8 @@ export class RefreshService {
         cursor = page.next
         if (cursor !== null && seen.has(cursor)) throw new FeedFault('its pages go round in a circle', false)
         if (cursor !== null) seen.add(cursor)
-        if (seen.size >= PATIENCE.pages) throw new FeedFault(`its list goes on after ${PATIENCE.pages} pages`, false)
+        if (seen.size >= this.patience.pages)
+          throw new FeedFault(`its list goes on after ${this.patience.pages} pages`, false)
       } while (cursor !== null)
     } catch (error) {
       if (!(error instanceof FeedFault)) throw error
@@ -207,14 +195,14 @@ export class RefreshService {
       const own = new AbortController()
       const stop = () => own.abort()
       signal.addEventListener('abort', stop, { once: true })
-      const timer = setTimeout(stop, PATIENCE.page)
+      const timer = setTimeout(stop, this.patience.page)
       try {
         return await ask(own.signal)
       } catch (error) {
         signal.throwIfAborted()
-        if (!(error instanceof FeedFault) || !error.passing || n >= PATIENCE.tries) throw error
-        const pause = PATIENCE.pause * 2 ** (n - 1) * (0.75 + 0.5 * Math.random())
-        await sleep(Math.min(PATIENCE.longest, Math.max(pause, error.waitMs ?? 0)), undefined, { signal })
+        if (!(error instanceof FeedFault) || !error.passing || n >= this.patience.tries) throw error
+        const pause = this.patience.pause * 2 ** (n - 1) * (0.75 + 0.5 * Math.random())
+        await sleep(Math.min(this.patience.longest, Math.max(pause, error.waitMs ?? 0)), undefined, { signal })
       } finally {
         clearTimeout(timer)
         signal.removeEventListener('abort', stop)

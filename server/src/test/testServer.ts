@@ -6,6 +6,7 @@ import type { Type } from '@nestjs/common'
 import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm'
 import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
 import { createApp } from '../app/createApp.ts'
+import type { Patience } from '../feed/patience.ts'
 import { loadSampleWorld } from '../app/sampleWorld.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 import { PlanRunner, type Waiting } from '../sourcing/planRunner.ts'
@@ -102,9 +103,10 @@ export async function startServer({
   data = mkdtempSync(join(tmpdir(), 'outfit-')),
   market = null as string | null,
   durable = false,
+  patience = {} as Partial<Patience>,
 } = {}): Promise<TestServer> {
   if (world && readdirSync(data).length === 0) cpSync(await loadedWorld(), data, { recursive: true })
-  const app = await createApp({ port: 0, data, web: null, world: null, market, durable }, { runner })
+  const app = await createApp({ port: 0, data, web: null, world: null, market, durable }, { runner, patience })
   await app.listen(0, '127.0.0.1')
   const url = (await app.getUrl()).replace('[::1]', '127.0.0.1')
   const ask = async <T>(path: string, init?: RequestInit): Promise<Answer<T>> => {

@@ -16,7 +16,10 @@ import { WorkerPlanRunner } from '../sourcing/planRunner.ts'
 const [, , data = '', outfit = '', part = '', rows = '1'] = process.argv
 const databases = await Databases.open(data)
 const settings = { port: 0, data, web: null, world: null, market: null }
-const app = await NestFactory.createApplicationContext(AppModule.with(settings, databases, WorkerPlanRunner), QUIET)
+const app = await NestFactory.createApplicationContext(
+  AppModule.with(settings, databases, { runner: WorkerPlanRunner }),
+  QUIET,
+)
 const database = app.get(DataSource)
 const [stands, acts, imports] = [app.get(StandService), app.get(ActService), app.get(ImportService)]
 const day = '2026-11-25'

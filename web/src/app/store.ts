@@ -8,10 +8,7 @@ import { catalogueSlice } from '../data/catalogueSlice.ts'
 
 export const store = configureStore({
   reducer: { api: api.reducer, bench: benchSlice.reducer, catalogue: catalogueSlice.reducer },
-  middleware: (defaults) =>
-    defaults({ serializableCheck: false, immutableCheck: false })
-      .prepend(autosave.middleware)
-      .concat(api.middleware, otherWindows),
+  middleware: (defaults) => defaults().prepend(autosave.middleware).concat(api.middleware, otherWindows),
 })
 
 // Coming back to a window asks again for what others may have changed meanwhile.
