@@ -34,6 +34,23 @@ test('health says what is loaded', async () => {
   expect(body['offers']).toBeGreaterThanOrEqual(600)
 })
 
+test('no address is swallowed by one before it that takes any word in its place', () => {
+  const { stack } = server.router()
+  const routes = stack.flatMap(({ route }) =>
+    route ? Object.keys(route.methods).map((method) => ({ method, words: route.path.split('/') })) : [],
+  )
+  expect(routes.length).toBeGreaterThan(100)
+  const swallows = (one: string[], other: string[]) =>
+    one.length === other.length && one.every((word, i) => word.startsWith(':') || word === other[i])
+  const swallowed = routes.flatMap((late, i) =>
+    routes
+      .slice(0, i)
+      .filter(({ method, words }) => method === late.method && swallows(words, late.words))
+      .map(({ words }) => `${late.method} ${late.words.join('/')} behind ${words.join('/')}`),
+  )
+  expect(swallowed).toEqual([])
+})
+
 describe('who may talk to it', () => {
   test('another host name is refused, against rebinding', async () => {
     const { status, body, headers } = await ask({ host: 'elsewhere.example' })

@@ -69,6 +69,8 @@ export interface TestServer {
   send<T = Record<string, unknown>>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Answer<T>>
   /** Send bytes as they are, as a file is sent. */
   sendFile<T = Record<string, unknown>>(path: string, body: string | Uint8Array<ArrayBuffer>): Promise<Answer<T>>
+  /** Every address of the application, in the order in which they are tried. */
+  router(): { stack: { route?: { path: string; methods: Record<string, boolean> } }[] }
   /** A service of the application, for what no address tells. */
   service<T>(of: Type<T>): T
   count(entity: EntityTarget<ObjectLiteral>): Promise<number>
@@ -127,6 +129,8 @@ export async function startServer({
       }),
     sendFile: (path, body) =>
       ask(path, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body }),
+    router: () =>
+      (app.getHttpAdapter().getInstance() as unknown as { router: ReturnType<TestServer['router']> }).router,
     service: (of) => app.get(of),
     count: (entity) => app.get(DataSource).getRepository(entity).count(),
     stop: async () => {

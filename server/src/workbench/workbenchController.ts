@@ -1,25 +1,9 @@
-import { Body, Controller, Get, Header, HttpCode, Param, Post, Put, Query, Req, StreamableFile } from '@nestjs/common'
+import { Controller, Get, Header, Param, Query, Req, StreamableFile } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { IsArray, IsInt, IsOptional, IsString, Max, Min } from 'class-validator'
-import { Type } from 'class-transformer'
+import { IsOptional, IsString } from 'class-validator'
 import type { Request } from 'express'
-import { PromiseDto } from '../drawer/dto.ts'
 import { LabelService } from '../drawer/labelService.ts'
-import { ArmyService } from '../teams/armyService.ts'
-import { PromiseService } from '../allotment/promiseService.ts'
 import { WorkbenchService } from './workbenchService.ts'
-
-class ArmyQuery {
-  /** How many in all, the outfit itself among them. */
-  @Type(() => Number) @IsInt() @Min(2) @Max(200) count: number
-  /** At most so many of one face. */
-  @Type(() => Number) @IsInt() @Min(1) @Max(200) alike: number
-}
-
-class RosterOrder {
-  /** Ids of all rosters, in the order in which their outfits ask the drawer. */
-  @IsArray() @IsString({ each: true }) rosters: string[]
-}
 
 class OfRoster {
   @IsOptional() @IsString() roster?: string
@@ -30,14 +14,12 @@ const listed = (text: string | undefined): string[] | null => {
   return list.length > 0 ? list : null
 }
 
-/** Building: what can be, how it is done, who has what, and what is left. */
+/** Building: what can be, how it is done, and what is left. */
 @ApiTags('workbench')
 @Controller()
 export class WorkbenchController {
   constructor(
     private readonly workbench: WorkbenchService,
-    private readonly armies: ArmyService,
-    private readonly promises: PromiseService,
     private readonly labels: LabelService,
   ) {}
 
@@ -70,28 +52,5 @@ export class WorkbenchController {
       `${request.protocol}://${request.headers.host ?? 'localhost'}`,
     )
     return new StreamableFile(pdf, { disposition: 'inline; filename="bin-labels.pdf"' })
-  }
-
-  @Get('outfits/:id/army')
-  army(@Param('id') id: string, @Query() { count, alike }: ArmyQuery) {
-    return this.armies.preview(id, count, alike)
-  }
-
-  @Post('outfits/:id/army')
-  makeArmy(@Param('id') id: string, @Body() { count, alike }: ArmyQuery) {
-    return this.armies.make(id, count, alike)
-  }
-
-  /** Promise so many of a part to an outfit whoever comes first; 0 takes the promise back. */
-  @Put('outfits/:id/promises/:part')
-  @HttpCode(204)
-  promise(@Param('id') id: string, @Param('part') part: string, @Body() { qty }: PromiseDto) {
-    return this.promises.promise(id, part, qty)
-  }
-
-  @Put('rosters/order')
-  @HttpCode(204)
-  order(@Body() { rosters }: RosterOrder) {
-    return this.promises.order(rosters)
   }
 }

@@ -1,0 +1,137 @@
+import { FIELD_WORDS, FIELDS, BIN_WORDS, type Field } from './lexicon.ts'
+import { readAmount, readCondition, readCount, readDate } from './readCells.ts'
+import type { SheetRow } from './sheet.ts'
+import { COLOUR_PHRASES, fold, knownIn, PART_PHRASES, wordList } from './words.ts'
+
+/** A column of a list and what it is taken for; null for what nothing stands for, which goes to the remarks. */
+export interface Column {
+  index: number
+  /** Its head as it stands in the file; empty for none. */
+  head: string
+  field: Field | null
+  /** How sure that is, 0 to 1. */
+  sure: number
+}
+
+/** What a list is. */
+export const LIST_KINDS = ['owned', 'prices'] as const
+export type ListKind = (typeof LIST_KINDS)[number]
+
+const HEAD_WORDS = FIELDS.map((field) => ({ field, words: new Set(wordList(FIELD_WORDS[field])) }))
+const BINS = wordList(BIN_WORDS)
+
+/** Rows looked at to tell what a column holds. */
+const LOOKED_AT = 300
+
+/** How well a head names a field, 0 to 1: as a whole, by its first words, or by one of them. */
+function headFits(head: string, words: ReadonlySet<string>): number {
+  const folded = fold(head)
+  if (folded === '') return 0
+  if (words.has(folded)) return 1
+  const parts = folded.split(' ')
+  if (parts.length > 1 && words.has(parts.slice(0, 2).join(' '))) return 0.9
+  if (words.has(parts[0]!)) return 0.8
+  if (parts.some((part) => words.has(part))) return 0.6
+  return [...words].some((word) => word.length >= 5 && folded.includes(word)) ? 0.5 : 0
+}
+
+/** How well cells read as each field, 0 to 1. */
+function cellsFit(cells: readonly string[], knowsColour: (text: string) => boolean): Record<Field, number> {
+  const filled = cells.filter((cell) => cell !== '')
+  const share = (test: (cell: string) => boolean) =>
+    filled.length === 0 ? 0 : filled.filter(test).length / filled.length
+  const amounts = share((cell) => /\d/.test(cell) && readAmount(cell, { decimal: ',', currency: 'EUR' }) !== null)
+  const signed = share((cell) => /[€$£¥]|\b(EUR|USD|GBP|CHF|PLN|zł)\b/i.test(cell) && /\d/.test(cell))
+  const cents = share((cell) => /\d[.,]\d{2}(\D|$)/.test(cell))
+  const counts = share((cell) => readCount(cell) !== null && readCount(cell)! < 10_000)
+  const dates = share((cell) => /\d/.test(cell) && readDate(cell, true) !== null && !/^\d+[.,]\d{2}$/.test(cell))
+  const distinct = new Set(filled.map(fold)).size / Math.max(1, filled.length)
+  const colours = share((cell) => {
+    const known = knownIn(fold(cell), COLOUR_PHRASES)
+    return knowsColour(cell) || (known.length <= 3 && known.some(({ meaning }) => meaning !== ''))
+  })
+  const parts = share((cell) => knownIn(fold(cell), PART_PHRASES).some(({ meaning }) => meaning !== ''))
+  const texts = share((cell) => /\p{L}{2}/u.test(cell))
+  const bins = share((cell) => BINS.some((word) => fold(cell).split(' ')[0] === word || fold(cell).startsWith(word)))
+  const coded = share((cell) => /^[\p{L}\p{N}][\p{L}\p{N}._/-]*$/u.test(cell) && /\d/.test(cell) && cell.length > 2)
+  return {
+    name: texts * (0.35 + 0.65 * parts) * (colours > 0.9 && parts < 0.5 ? 0.3 : 1),
+    code: coded * distinct * (counts > 0.9 ? 0.3 : 0.8),
+    colour: colours * (parts > 0.6 && colours < 0.95 ? 0.4 : 1),
+    count: counts * (cents > 0.3 || signed > 0.3 ? 0.2 : 0.7) * (dates > 0.5 ? 0.2 : 1),
+    bin: bins > 0 ? 0.3 + 0.6 * bins : distinct < 0.4 ? 0.2 : 0,
+    price: Math.max(amounts * signed, amounts * cents * 0.9),
+    currency: share((cell) => /^[A-Z]{3}$/.test(cell) || /^[€$£¥]$/.test(cell)) * (distinct < 0.3 ? 0.8 : 0.3),
+    date: dates * 0.9,
+    condition: share((cell) => cell.length < 24 && readCondition(cell) !== null) * 0.9,
+    seller: 0,
+    pack: 0,
+    remark: texts * 0.1,
+  }
+}
+
+/**
+ * What the columns of a list hold, from their heads and what stands under them: each field is given to the column that fits
+ * it best. `knowsColour` tells names of the palette. O(rows × columns).
+ */
+export function guessColumns(
+  head: readonly string[] | null,
+  rows: readonly SheetRow[],
+  knowsColour: (text: string) => boolean,
+): Column[] {
+  const width = rows.reduce((most, { cells }) => Math.max(most, cells.length), head?.length ?? 0)
+  const looked = rows.slice(0, LOOKED_AT)
+  const fits = Array.from({ length: width }, (_, index) => {
+    const own = cellsFit(
+      looked.map(({ cells }) => cells[index] ?? ''),
+      knowsColour,
+    )
+    const empty = looked.every(({ cells }) => (cells[index] ?? '') === '')
+    return HEAD_WORDS.map(({ field, words }) => {
+      const said = headFits(head?.[index] ?? '', words)
+      // A head is believed unless what stands under it is plainly something else.
+      const contrary = !empty && said > 0 && own[field] < 0.1 && ['count', 'price', 'date'].includes(field)
+      return {
+        index,
+        field,
+        sure: contrary ? 0 : said > 0 ? 0.55 * said + 0.45 * own[field] : head?.[index] ? 0.5 * own[field] : own[field],
+      }
+    })
+  }).flat()
+  const taken = new Map<number, { field: Field; sure: number }>()
+  const given = new Set<Field>()
+  for (const { index, field, sure } of fits.sort((a, b) => b.sure - a.sure || a.index - b.index)) {
+    if (sure < 0.25 || taken.has(index) || given.has(field)) continue
+    taken.set(index, { field, sure })
+    given.add(field)
+  }
+  // Without a name nothing can be told apart; the wordiest column left is it.
+  return Array.from({ length: width }, (_, index) => ({
+    index,
+    head: head?.[index] ?? '',
+    field: taken.get(index)?.field ?? null,
+    sure: taken.get(index)?.sure ?? 0,
+  }))
+}
+
+/** What a list is by its columns, with how sure that is: who tells where things lie owns them, who tells a seller sells. */
+export function guessKind(columns: readonly Column[], fileName: string): { kind: ListKind; sure: number } {
+  const has = (field: Field) => columns.some((column) => column.field === field)
+  const named = fold(fileName)
+  const says = (words: string) => words.split(' ').some((word) => named.includes(word))
+  let prices = 0
+  if (has('price')) prices += 2
+  if (has('seller')) prices += 1.5
+  if (has('pack')) prices += 1
+  if (has('currency')) prices += 0.5
+  if (says('preis price prix prijs precio prezzo cen preco angebot offer offre aanbod oferta shop laden seller'))
+    prices += 2
+  let owned = 1
+  if (has('bin')) owned += 3
+  if (has('date')) owned += 1.5
+  if (has('count') && !has('price')) owned += 2
+  if (says('bestand owned own inventar inventory stock sammlung collection drawer kiste box mine inventaire voorraad'))
+    owned += 1.5
+  const kind = prices > owned ? 'prices' : 'owned'
+  return { kind, sure: Math.min(1, Math.abs(prices - owned) / 3) }
+}

@@ -1,0 +1,237 @@
+/**
+ * Words people head and fill their own lists with, in eight languages. To teach another language or word, add it here: the
+ * words are compared without capitals, accents and signs. Compounds need not be listed: "Schirmmütze" is found by "mütze".
+ */
+
+/** What a column of a list may hold. */
+export const FIELDS = [
+  'name',
+  'code',
+  'colour',
+  'count',
+  'bin',
+  'price',
+  'currency',
+  'date',
+  'condition',
+  'seller',
+  'pack',
+  'remark',
+] as const
+export type Field = (typeof FIELDS)[number]
+
+export const FIELD_WORDS: Readonly<Record<Field, string>> = {
+  name: `name, part, part name, item, description, title, what, piece, bezeichnung, beschreibung, teil, artikel, benennung, was,
+    nom, piece, designation, article, libelle, naam, onderdeel, omschrijving, artikel, nombre, pieza, descripcion, articulo,
+    nome, pezzo, descrizione, articolo, parte, nazwa, czesc, opis, element, peca, descricao, artigo`,
+  code: `code, no, nr, number, id, item no, part no, part number, sku, ref, reference, nummer, artikelnummer, teilenummer, artnr,
+    teilenr, bestellnummer, numero, reference, codigo, referencia, codice, riferimento, kod, numer, symbol`,
+  colour: `colour, color, farbe, couleur, kleur, colore, kolor, barwa, cor, tint, shade, farbton, coloris, tinta`,
+  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, have, owned, anzahl, menge,
+    stuck, stk, bestand, vorrat, lagerbestand, stuckzahl, quantite, nombre de, nb, qte, disponible, aantal, hoeveelheid, voorraad,
+    cantidad, unidades, existencias, quantita, pezzi, disponibili, ilosc, sztuk, szt, liczba, stan, quantidade, unidades, estoque`,
+  bin: `bin, box, tray, drawer, location, place, where, storage, shelf, compartment, kiste, schachtel, fach, lagerort, lagerplatz,
+    ort, kasten, platz, schublade, behalter, wo, boite, emplacement, tiroir, casier, bac, lieu, doos, bak, plaats, lade, vak,
+    caja, lugar, ubicacion, cajon, bandeja, scatola, posizione, cassetto, luogo, vaschetta, pudelko, miejsce, szuflada, pojemnik,
+    skrzynka, caixa, local, gaveta`,
+  price: `price, cost, paid, price paid, unit price, each, value, preis, einzelpreis, stuckpreis, kaufpreis, bezahlt, kosten, wert,
+    ek, prix, prix unitaire, paye, cout, valeur, prijs, stukprijs, betaald, waarde, precio, precio unitario, pagado, coste, valor,
+    prezzo, prezzo unitario, pagato, costo, valore, cena, cena jednostkowa, koszt, zaplacono, wartosc, preco, preco unitario, pago,
+    custo`,
+  currency: `currency, cur, wahrung, devise, monnaie, valuta, munt, moneda, divisa, waluta, moeda`,
+  date: `date, bought, bought on, purchased, acquired, added, datum, gekauft, gekauft am, kaufdatum, date achat, achete le, achat,
+    aankoopdatum, gekocht, fecha, comprado, fecha de compra, data, acquistato, data acquisto, data zakupu, kupiono, comprado em`,
+  condition: `condition, state, new or used, used, quality, zustand, neu gebraucht, qualitat, etat, neuf occasion, staat, conditie,
+    toestand, estado, condicion, stato, condizione, stan techniczny, stan zachowania, condicao`,
+  seller: `seller, shop, store, vendor, from, source, dealer, handler, verkaufer, laden, anbieter, geschaft, von, quelle, vendeur,
+    boutique, magasin, marchand, verkoper, winkel, vendedor, tienda, negozio, venditore, sprzedawca, sklep, loja`,
+  pack: `pack, pack of, lot, lot size, sold by, multiple, packung, gebinde, verpackungseinheit, ve, lot de, paquet, verpakking,
+    paquete, lote, confezione, opakowanie, pacote`,
+  remark: `remark, remarks, note, notes, comment, comments, bemerkung, bemerkungen, notiz, notizen, anmerkung, hinweis, remarque,
+    remarques, commentaire, opmerking, opmerkingen, nota, notas, comentario, observaciones, note, commento, osservazioni, uwagi,
+    notatka, komentarz, observacoes`,
+}
+
+/**
+ * Words for parts and garments, each as the English words the guesser of parts knows. Longer words are looked for first.
+ */
+export const PART_WORDS: Readonly<Record<string, string>> = {
+  // headgear and hair
+  hair: 'haare, haar, frisur, perucke, cheveux, coiffure, perruque, pelo, peluca, cabello, peinado, capelli, parrucca, wlosy, fryzura, peruka, cabelo, peruca, kapsel, pruik',
+  'close crop':
+    'kurzhaar, kurzhaarschnitt, kurze haare, cheveux courts, pelo corto, capelli corti, kort haar, krotkie wlosy, cabelo curto, short hair, crew cut',
+  'long straight hair':
+    'langhaar, lange haare, cheveux longs, pelo largo, capelli lunghi, lang haar, dlugie wlosy, cabelo comprido, long hair',
+  'pony tail':
+    'pferdeschwanz, queue de cheval, coleta, coda di cavallo, paardenstaart, kucyk, rabo de cavalo, ponytail',
+  'two plaits': 'zopfe, tresses, trenzas, trecce, vlechten, warkocze, trancas, pigtails',
+  'side braid': 'zopf, tresse, trenza, treccia, vlecht, warkocz, tranca, braid, plait',
+  'high bun': 'dutt, haarknoten, chignon, mono, crocchia, knot, kok, coque, bun, topknot',
+  curls: 'locken, boucles, rizos, ricci, krullen, loki, cachos, curly hair, curls, afro',
+  'blunt bob': 'bob, pagenkopf, carre',
+  cap: 'mutze, kappe, schirmmutze, casquette, gorra, berretto, cappellino, pet, czapka, bone, boné, baseball cap',
+  'deck cap':
+    'kapitansmutze, seemannsmutze, matrosenmutze, casquette de marin, gorra de capitan, gorra marinera, berretto da capitano, kapiteinspet, czapka kapitanska, captain cap, sailor cap, captains hat',
+  'bobble cap':
+    'pudelmutze, bommelmutze, strickmutze, wollmutze, bonnet, gorro, berretta, czapka zimowa, gorro de la, beanie, woolly hat, knit cap',
+  hat: 'hut, chapeau, sombrero, cappello, hoed, kapelusz, chapeu',
+  'straw hat':
+    'strohhut, chapeau de paille, sombrero de paja, cappello di paglia, strohoed, strooien hoed, slomkowy kapelusz, kapelusz slomkowy, chapeu de palha, boater',
+  'flat beret': 'baskenmutze, beret, barett, boina, basco, baret',
+  helmet: 'helm, casque, casco, elmo, kask, capacete',
+  hood: 'kapuze, capuche, capucha, cappuccio, capuchon, kaptur, capuz',
+  headscarf: 'kopftuch, foulard, panuelo, fazzoletto, hoofddoek, chusta, lenco, bandana',
+  'flower ring':
+    'blumenkranz, couronne de fleurs, corona de flores, corona di fiori, bloemenkrans, wianek, coroa de flores, wreath, crown',
+  // heads and faces
+  head: 'kopf, gesicht, tete, visage, cabeza, cara, testa, viso, faccia, hoofd, gezicht, glowa, twarz, cabeca, rosto, face, heads',
+  glasses: 'brille, lunettes, gafas, occhiali, bril, okulary, oculos, spectacles',
+  beard: 'bart, vollbart, barbe, barba, baard, broda',
+  goggles: 'schutzbrille, taucherbrille, lunettes de protection, gafas protectoras, gogle',
+  mask: 'maske, masque, mascara, maschera, masker, maska',
+  // torsos and garments
+  torso: 'torso, oberkorper, rumpf, torse, buste, cuerpo, busto, romp, tors, tulow, tronco, body, upper body, torsos',
+  jacket: 'jacke, veste, blouson, chaqueta, giacca, jas, jasje, kurtka, jaqueta, casaco, blazer',
+  coat: 'mantel, manteau, abrigo, cappotto, mantel, plaszcz, sobretudo',
+  shirt:
+    'hemd, shirt, chemise, camisa, camicia, overhemd, koszula, t-shirt, tshirt, camiseta, maglietta, koszulka, blouse, bluse, blusa',
+  jumper: 'pullover, pulli, pull, sueter, jersey de punto, maglione, trui, sweter, camisola, sweater',
+  jersey: 'trikot, maillot, maglia, tricot',
+  waistcoat: 'weste, gilet, chaleco, panciotto, vest, kamizelka, colete',
+  overalls: 'latzhose, overall, salopette, peto, tuta, tuinbroek, ogrodniczki, macacao, dungarees',
+  striped:
+    'gestreift, raye, rayures, rayado, rayas, a righe, righe, gestreept, w paski, paski, listrado, listras, stripes, striped',
+  checked:
+    'kariert, a carreaux, carreaux, a cuadros, cuadros, a quadri, quadri, geruit, w krate, krata, xadrez, checked',
+  // arms, hands, legs
+  'left arm':
+    'linker arm, arm links, bras gauche, brazo izquierdo, braccio sinistro, linkerarm, lewa reka, lewe ramie, braco esquerdo, left arm',
+  'right arm':
+    'rechter arm, arm rechts, bras droit, brazo derecho, braccio destro, rechterarm, prawa reka, prawe ramie, braco direito, right arm',
+  arm: 'arm, arme, bras, brazo, brazos, braccio, braccia, armen, ramie, ramiona, braco, bracos, arms',
+  mitt: 'hand, hande, main, mains, mano, manos, mani, handen, dlon, dlonie, rece, mao, maos, hands, mitts, glove, handschuh, handschuhe',
+  'legs full':
+    'beine, bein, hose, jeans, jambes, pantalon, piernas, pantalones, gambe, pantaloni, benen, broek, nogi, spodnie, pernas, calcas, legs, trousers, pants',
+  'legs short':
+    'kurze beine, beine kurz, jambes courtes, piernas cortas, gambe corte, korte benen, krotkie nogi, pernas curtas, short legs, legs short, kinderbeine, child legs',
+  'legs middle':
+    'mittlere beine, beine mittel, jambes moyennes, piernas medianas, gambe medie, middelste benen, srednie nogi, pernas medias, medium legs, mid legs',
+  'left leg full':
+    'linkes bein, bein links, jambe gauche, pierna izquierda, gamba sinistra, linkerbeen, lewa noga, perna esquerda, left leg',
+  'right leg full':
+    'rechtes bein, bein rechts, jambe droite, pierna derecha, gamba destra, rechterbeen, prawa noga, perna direita, right leg',
+  hips: 'hufte, huften, hanches, bassin, cadera, caderas, fianchi, bacino, heupen, biodra, quadril, hips',
+  'flared skirt': 'rock, jupe, falda, gonna, rok, spodnica, saia, skirt',
+  'long gown': 'kleid, robe, vestido, vestito, abito, jurk, sukienka, suknia, dress, gown',
+  // neck and waist
+  'long cape': 'umhang, cape, capa, mantello, peleryna, cloak',
+  'fringed shawl': 'stola, schultertuch, chale, chal, scialle, omslagdoek, szal, xale, shawl',
+  'long scarf': 'schal, echarpe, bufanda, sciarpa, sjaal, szalik, cachecol, scarf',
+  'cork vest':
+    'schwimmweste, rettungsweste, gilet de sauvetage, chaleco salvavidas, giubbotto salvagente, zwemvest, kamizelka ratunkowa, colete salva vidas, life vest, life jacket',
+  'basket pack': 'rucksack, sac a dos, mochila, zaino, rugzak, plecak, backpack, rucksacks',
+  'ticket satchel':
+    'umhangetasche, tasche, sacoche, sac, bolsa, bolso, borsa, tas, torba, bag, satchel, handbag, schultertasche',
+  'regatta medal': 'medaille, medalla, medaglia, medal, medalha',
+  'long beard': 'langer bart, langbart, longue barbe, barba larga, barba lunga, lange baard, dluga broda, long beard',
+  'rowing towel': 'handtuch, serviette, toalla, asciugamano, handdoek, recznik, toalha, towel',
+  belt: 'gurtel, ceinture, cinturon, cintura, riem, pas, pasek, cinto, belt',
+  'waist apron': 'schurze, tablier, delantal, grembiule, schort, fartuch, avental, apron',
+  // what is held or stands beside
+  'long oar': 'ruder, riemen, paddel, rame, aviron, remo, roeispaan, wioslo, oar, paddle',
+  'hook lantern': 'laterne, lampe, lanterne, linterna, farol, lanterna, lantaarn, latarnia, lantern, lamp',
+  ladle: 'schopfkelle, kelle, louche, cucharon, mestolo, soeplepel, chochla, concha, ladle',
+  cornet: 'trompete, horn, kornett, trompette, trompeta, tromba, trompet, trabka, trompete, trumpet',
+  'coil of rope': 'seil, tau, corde, cuerda, corda, touw, lina, rope',
+  umbrella: 'regenschirm, schirm, parapluie, paraguas, ombrello, paraplu, parasol, guarda chuva, umbrella',
+  'boat hook':
+    'bootshaken, haken, eispickel, pickel, gaffe, gancho, bichero, gancio, haak, bosak, piolet, ice axe, pickaxe',
+  'paint brush': 'pinsel, pinceau, pincel, pennello, kwast, pedzel, brush',
+  telescope:
+    'fernrohr, teleskop, longue vue, telescopio, catalejo, cannocchiale, verrekijker, luneta, telescope, spyglass',
+  'market basket': 'korb, panier, cesta, cesto, cestino, mand, koszyk, kosz, basket',
+  mallet: 'hammer, marteau, martillo, martello, hamer, mlotek, martelo, mallet',
+  'regatta flag': 'fahne, flagge, drapeau, bandera, bandiera, vlag, flaga, bandeira, flag',
+  mug: 'becher, tasse, krug, tasse, chope, taza, tazza, beker, mok, kubek, caneca, mug, cup',
+  'side drum': 'trommel, tambour, tambor, tamburo, trommel, beben, drum',
+  fiddle: 'geige, violine, violon, violin, violino, viool, skrzypce, fiddle',
+  teapot: 'teekanne, kanne, theiere, tetera, teiera, theepot, czajnik, bule, teapot',
+  'fish on a line': 'fisch, poisson, pez, pescado, pesce, vis, ryba, peixe, fish',
+  'quay cat': 'katze, chat, gato, gatto, kat, poes, kot, cat',
+  otter: 'otter, loutre, nutria, lontra, wydra',
+  gull: 'mowe, mouette, gaviota, gabbiano, meeuw, mewa, gaivota, seagull, gull, bird, vogel, oiseau',
+  crate: 'kiste, caisse, caja, cassa, krat, skrzynia, caixote, crate',
+  barrel: 'fass, tonneau, barril, botte, ton, vat, beczka, barrel',
+  // words that only qualify
+  with: 'mit, avec, con, met, z, ze, com',
+  short: 'kurz, court, courte, corto, corta, kort, krotki, krotkie, curto, curta',
+  long: 'lang, lange, longue, largo, larga, lungo, lunga, dlugi, dlugie, comprido',
+  left: 'links, linker, linke, gauche, izquierdo, izquierda, sinistro, sinistra, linker, lewy, lewa, esquerdo, esquerda',
+  right: 'rechts, rechter, rechte, droit, droite, derecho, derecha, destro, destra, prawy, prawa, direito, direita',
+  smile:
+    'lachelnd, lacheln, sourire, souriant, sonrisa, sonriente, sorriso, sorridente, glimlach, usmiech, smiling, grin',
+  freckles: 'sommersprossen, taches de rousseur, pecas, lentiggini, sproeten, piegi, sardas',
+  moustache: 'schnurrbart, schnauzer, moustache, bigote, baffi, snor, wasy, bigode, mustache',
+  angry: 'wutend, bose, en colere, enfadado, arrabbiato, boos, zly, zangado',
+  button: 'knopfe, boutons, botones, bottoni, knopen, guziki, botoes, buttons',
+}
+
+/** Colours by what people call them: sRGB, and the word in the languages. Tones such as light and dark come on top. */
+export const COLOUR_WORDS: Readonly<Record<string, string>> = {
+  '#FFFFFF':
+    'white, weiss, blanc, blanche, blanco, blanca, bianco, bianca, wit, bialy, biala, biale, branco, branca, schneeweiss, lawinenweiss, snow white',
+  '#F1EAD7': 'cream, creme, ivory, elfenbein, ivoire, marfil, avorio, ivoor, kremowy, marfim, off white',
+  '#232126': 'black, schwarz, noir, noire, negro, negra, nero, nera, zwart, czarny, czarna, czarne, preto, preta',
+  '#8A8D91': 'grey, gray, grau, gris, grigio, grigia, grijs, szary, szara, cinza, cinzento',
+  '#B5BAC0': 'silver, silber, silbern, argent, plata, plateado, argento, zilver, srebrny, prata',
+  '#C92B33': 'red, rot, rouge, rojo, roja, rosso, rossa, rood, rode, czerwony, czerwona, czerwone, vermelho, vermelha',
+  '#70233A': 'wine, wine red, burgundy, maroon, weinrot, bordeaux, burdeos, granate, bordo, wijnrood, bordowy, vinho',
+  '#E26A24': 'orange, naranja, arancione, oranje, pomaranczowy, laranja',
+  '#F5CB2E': 'yellow, gelb, jaune, amarillo, amarilla, giallo, gialla, geel, zolty, zolta, amarelo, amarela',
+  '#C8A13C': 'gold, golden, dore, or, dorado, oro, goud, zloty, dourado',
+  '#3F8A45': 'green, grun, vert, verte, verde, groen, zielony, zielona, zielone',
+  '#6B7A3A': 'olive, oliv, olivgrun, oliva, oliwkowy, khaki, khakigrun, kaki',
+  '#2F8F8B': 'teal, turquoise, turkis, petrol, turquesa, turchese, turkoois, turkusowy, cyan',
+  '#A5D86E': 'lime, limette, citron vert, lima, limoen, limonkowy, lime green, hellgrun',
+  '#2D5FA3': 'blue, blau, bleu, bleue, azul, blu, blauw, niebieski, niebieska, azul',
+  '#1E2B47':
+    'navy, navy blue, marineblau, nachtblau, bleu marine, azul marino, blu marino, marineblauw, granatowy, azul marinho',
+  '#8CC3E2':
+    'sky blue, himmelblau, bleu ciel, celeste, azzurro, hemelsblauw, blekitny, azul claro, hellblau, light blue',
+  '#6F4A94': 'purple, violet, lila, violett, mauve, morado, violeta, viola, paars, fioletowy, roxo',
+  '#B7A3CF': 'lavender, lavendel, lavande, lavanda, lawendowy',
+  '#E88BA6': 'pink, rosa, rose, rosado, roze, rozowy, cor de rosa',
+  '#B0568F': 'magenta, fuchsia, fucsia, magenta',
+  '#6B4226': 'brown, braun, marron, brun, marrone, bruin, brazowy, castanho, marrom',
+  '#C4A274': 'tan, beige, sand, sandfarben, sable, arena, sabbia, zand, bezowy, bege, camel, hellbraun',
+  '#A64E2A': 'copper, kupfer, cuivre, cobre, rame, koper, miedziany, rust, rostrot, rouille',
+  '#EBB98E':
+    'skin, flesh, haut, hautfarben, hautfarbe, chair, piel, carne, pelle, huid, huidskleur, cielisty, pele, nude, fleischfarben',
+  '#54321F': 'dark skin, dunkle haut, peau foncee, piel oscura, pelle scura, donkere huid, ciemna skora',
+  '#E4573B': 'coral, koralle, corail, coralo, koraal, koralowy, lachs, salmon',
+}
+
+/** Words that make a colour lighter or darker, or say how light meets it. */
+export const TONE_WORDS = {
+  light:
+    'light, pale, bright, hell, helles, clair, claire, claro, clara, chiaro, chiara, licht, jasny, jasno, jasna, pastel, pastell',
+  dark: 'dark, deep, dunkel, dunkles, fonce, foncee, oscuro, oscura, scuro, scura, donker, ciemny, ciemno, ciemna, escuro, escura, tief',
+  clear:
+    'clear, transparent, trans, durchsichtig, transparente, trasparente, doorzichtig, przezroczysty, transparentne, translucide',
+  metal: 'metal, metallic, chrome, metallisch, metallise, metalico, metallizzato, metaal, metaliczny, verchromt',
+  pearl: 'pearl, perl, perlmutt, nacre, perla, perlato, parelmoer, perlowy, perola',
+  glow: 'glow, glow in the dark, nachtleuchtend, phosphorescent, luminiscente, fluorescente, lichtgevend, swiecacy',
+} as const
+
+export const CONDITION_WORDS = {
+  new: 'new, neu, neuf, neuve, nuevo, nueva, nuovo, nuova, nieuw, nowy, nowa, nowe, novo, nova, unused, unbenutzt, mint, n, ungebraucht, ovp',
+  used: 'used, gebraucht, occasion, usage, utilise, usado, usada, usato, usata, tweedehands, gebruikt, uzywany, uzywana, uzywane, second hand, benutzt, u, g, bespielt, good, gut, bon',
+} as const
+
+/** Words after or before a count. */
+export const PIECE_WORDS =
+  'x, pcs, pc, piece, pieces, stk, stck, st, stuck, st, pce, piece, pieces, pzs, pza, ud, uds, unidades, pz, pezzi, pezzo, stuks, stuk, szt, sztuk, sztuki, un, mal, ea, times'
+
+/** Words of a place parts lie in, as a cell names it. */
+export const BIN_WORDS =
+  'kiste, box, schachtel, fach, kasten, schublade, dose, boite, tiroir, casier, bac, doos, bak, lade, vak, caja, cajon, bandeja, scatola, cassetto, pudelko, szuflada, pojemnik, caixa, gaveta, tray, drawer, bin, case, tin, bag, beutel, tute, regal, shelf'

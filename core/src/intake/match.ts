@@ -1,0 +1,178 @@
+import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from '../catalogue/index.ts'
+import { colourDifference, mix } from '../colour/index.ts'
+import { guessPart } from '../tables/index.ts'
+import { TONE_WORDS } from './lexicon.ts'
+import { alikeness, COLOUR_PHRASES, fold, knownIn, PART_PHRASES, wordList } from './words.ts'
+
+/** A colour a text may mean, the likeliest first. */
+export interface ColourMatch {
+  /** Code of the palette colour to take; null where nothing is near. */
+  code: string | null
+  /** Others that may be meant, with how far each is from what was said (CIEDE2000; null by likeness of names alone). */
+  candidates: { code: string; deltaE: number | null }[]
+  /** What the words say the colour is, as sRGB; null where they say none. */
+  hex: string | null
+  /** Whether it need not be asked: the palette's own name, or plain words for a colour. */
+  sure: boolean
+}
+
+const TONES = Object.entries(TONE_WORDS).flatMap(([tone, list]) => wordList(list).map((word) => ({ tone, word })))
+const FINISH_OF: Readonly<Record<string, Finish>> = { clear: 'clear', metal: 'metal', pearl: 'pearl', glow: 'glow' }
+const CANDIDATES = 4
+/** Names further apart than this are other names. */
+const NEAR_NAME = 0.6
+/** Beyond this a palette has nothing like it, and a new colour is the better answer. */
+export const FAR_COLOUR = 18
+
+/** The tone words of a folded text, and what is left of it. Tones stand before colours also without a blank. */
+function tonesIn(folded: string): { tones: string[]; rest: string } {
+  const tones: string[] = []
+  const rest = folded.split(' ').flatMap((word) => {
+    const whole = TONES.find((tone) => tone.word === word)
+    if (whole) {
+      tones.push(whole.tone)
+      return []
+    }
+    const start = TONES.find(
+      (tone) => tone.word.length >= 4 && word.startsWith(tone.word) && COLOUR_PHRASES.has(word.slice(tone.word.length)),
+    )
+    if (!start || COLOUR_PHRASES.has(word)) return [word]
+    tones.push(start.tone)
+    return [word.slice(start.word.length)]
+  })
+  return { tones, rest: rest.join(' ') }
+}
+
+/** The palette colour words stand for: by its name, as a code such as #AABBCC, or as plain words in some language. O(palette). */
+export function matchColour(text: string, palette: readonly Colour[]): ColourMatch {
+  const folded = fold(text)
+  const exact = palette.find(({ code, name }) => fold(name) === folded || fold(code) === folded)
+  if (exact) return { code: exact.code, candidates: [{ code: exact.code, deltaE: 0 }], hex: exact.hex, sure: true }
+  const written = /#([0-9a-f]{6})\b/i.exec(text)
+  if (written) return nearest(`#${written[1]!.toUpperCase()}`, 'solid', palette, true)
+  const whole = knownIn(folded, COLOUR_PHRASES)
+  // "Dark skin" and "light blue" are names of their own before they are tones of others.
+  const named = whole.length === 1 && whole[0]!.whole && whole[0]!.meaning !== ''
+  const { tones, rest } = named ? { tones: [], rest: folded } : tonesIn(folded)
+  const known = knownIn(rest, COLOUR_PHRASES)
+  const [said] = known.filter(({ meaning }) => meaning !== '')
+  const finish = tones.map((tone) => FINISH_OF[tone]).find((one) => one !== undefined) ?? 'solid'
+  if (said) {
+    const toned = tones.includes('light')
+      ? mix(said.meaning, '#FFFFFF', 0.45)
+      : tones.includes('dark')
+        ? mix(said.meaning, '#101014', 0.45)
+        : said.meaning
+    return nearest(
+      toned,
+      finish,
+      palette,
+      known.every(({ meaning, whole: all }) => meaning !== '' && all),
+    )
+  }
+  if (finish === 'clear')
+    return nearest(
+      '#E8F0F2',
+      finish,
+      palette,
+      known.every(({ words }) => words === ''),
+    )
+  // Names that are nearly one of the palette's.
+  const alike = palette
+    .map(({ code, name, hex }) => ({ code, hex, like: alikeness(fold(name), folded) }))
+    .filter(({ like }) => like >= NEAR_NAME)
+    .sort((a, b) => b.like - a.like)
+    .slice(0, CANDIDATES)
+  return {
+    code: alike[0]?.code ?? null,
+    candidates: alike.map(({ code }) => ({ code, deltaE: null })),
+    hex: alike[0]?.hex ?? null,
+    sure: false,
+  }
+}
+
+function nearest(hex: string, finish: Finish, palette: readonly Colour[], sure: boolean): ColourMatch {
+  const kin = palette.filter((colour) => colour.finish === finish)
+  const candidates = (kin.length > 0 ? kin : palette)
+    // Skin is named as such; a brown cap is not the colour of a face.
+    .filter(({ family }) => family !== 'skin' || ['#EBB98E', '#54321F'].includes(hex))
+    .map((colour) => ({ code: colour.code, deltaE: colourDifference(hex, colour.hex) }))
+    .sort((a, b) => a.deltaE - b.deltaE)
+    .slice(0, CANDIDATES)
+  const [best] = candidates
+  const near = best !== undefined && best.deltaE <= FAR_COLOUR
+  return { code: near ? best.code : null, candidates, hex, sure: sure && near }
+}
+
+/** What words say a part is. */
+export interface PartMatch {
+  mould: string | null
+  /** Moulds it may be, the likeliest first. */
+  candidates: string[]
+  sure: boolean
+  /** A colour the words themselves name; null for none. */
+  colourWords: string | null
+  /** Whether they speak of a print. */
+  printed: boolean
+  /** The words in English, as guessers of prints read them. */
+  english: string
+}
+
+/** The words of a folded name as English: what the lexicon knows, and the rest as it stands. */
+export const inEnglish = (name: string): string =>
+  knownIn(fold(name), PART_PHRASES)
+    .map(({ words, meaning }) => (meaning === '' ? words : meaning))
+    .join(' ')
+
+/** Kinds whose words leave no doubt which mould is meant, where the catalogue has a plain one. */
+const PLAIN_KINDS = new Set([
+  'head',
+  'torso',
+  'hand',
+  'arm-left',
+  'arm-right',
+  'hips',
+  'leg-pair',
+  'leg-left',
+  'leg-right',
+])
+
+/** Which mould the words of a list mean, whatever language they are in. O(moulds). */
+export function matchPart(name: string, palette: readonly Colour[], moulds: readonly Mould[]): PartMatch {
+  const english = inEnglish(name)
+  const guess = guessPart(english, palette, moulds)
+  const folded = fold(name)
+  const said = new Set(english.split(' '))
+  const ranked = moulds
+    .map((mould) => {
+      const own = fold(mould.name).split(' ')
+      const shared = own.filter((word) => said.has(word)).length
+      const kin = guess.kind !== null && mould.kind === guess.kind ? 1 : 0
+      return {
+        code: mould.code,
+        score: 2 * shared + kin + alikeness(fold(mould.name), folded) + Number(mould.code === guess.mould),
+      }
+    })
+    .filter(({ score }) => score >= 0.7)
+    .sort((a, b) => b.score - a.score)
+  const found = moulds.find(({ code }) => code === guess.mould)
+  const nameSaid = found
+    ? fold(found.name)
+        .split(' ')
+        .every((word) => said.has(word))
+    : false
+  const lexicon = knownIn(folded, PART_PHRASES).some(({ meaning, whole }) => meaning !== '' && whole)
+  const colour = coloursInText(folded, palette)[0]
+  const spoken = knownIn(folded, COLOUR_PHRASES).filter(({ meaning }) => meaning !== '')
+  return {
+    mould: guess.mould ?? ranked[0]?.code ?? null,
+    candidates: [...new Set([...(guess.mould ? [guess.mould] : []), ...ranked.map(({ code }) => code)])].slice(
+      0,
+      CANDIDATES,
+    ),
+    sure: found !== undefined && (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind))),
+    colourWords: colour?.words ?? (spoken.length > 0 ? spoken.map(({ words }) => words).join(' ') : null),
+    printed: guess.printed && (found ? (MAIN_PIECE[found.kind] ?? found.kind) !== 'headgear' : false),
+    english,
+  }
+}

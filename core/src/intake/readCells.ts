@@ -1,0 +1,188 @@
+import { digitsOf } from '../market/index.ts'
+import { isDate } from '../tables/index.ts'
+import { CONDITION_WORDS, PIECE_WORDS } from './lexicon.ts'
+import { fold, wordList } from './words.ts'
+
+/** How the cells of a list are written, found for the whole list, since a single cell may be read either way. */
+export interface CellStyle {
+  /** The sign before cents. */
+  decimal: ',' | '.'
+  dayFirst: boolean
+  /** Of amounts without a sign of their own; ISO 4217. */
+  currency: string
+}
+
+const SIGNS: Readonly<Record<string, string>> = {
+  '€': 'EUR',
+  $: 'USD',
+  '£': 'GBP',
+  '¥': 'JPY',
+  zł: 'PLN',
+  zl: 'PLN',
+  kr: 'SEK',
+  fr: 'CHF',
+  chf: 'CHF',
+  r$: 'BRL',
+  kč: 'CZK',
+  ft: 'HUF',
+  eur: 'EUR',
+  euro: 'EUR',
+  euros: 'EUR',
+}
+
+const AMOUNT = /^([^\d\s+-]*)\s*([+-]?\d[\d.,' \u00a0\u202f]*)\s*(?:,-|\.-)?\s*([^\d]*)$/u
+
+/** The currency a sign or code stands for; null for none known, undefined for no sign. */
+function currencyOf(sign: string): string | null | undefined {
+  const bare = sign.trim().replace(/[.:]$/, '').toLowerCase()
+  if (bare === '') return undefined
+  if (SIGNS[bare]) return SIGNS[bare]
+  if (/^[a-z]{3}$/.test(bare)) return bare.toUpperCase()
+  return null
+}
+
+/** An amount in minor units. */
+export interface Amount {
+  minor: number
+  currency: string
+}
+
+/** An amount as people write it: "1,20 €", "EUR 1.20", "£3", "1.234,50"; null where it is none. */
+export function readAmount(
+  text: string,
+  { decimal, currency }: Pick<CellStyle, 'decimal' | 'currency'>,
+): Amount | null {
+  const parts = AMOUNT.exec(text.trim())
+  if (!parts) return null
+  const [, before = '', digits = '', after = ''] = parts
+  // "each" and the like after an amount say nothing about it.
+  const trailing = after.replace(/\b(each|ea|stk|st|pro|per|pc|pcs|piece)\b.*$/i, '').replace(/\/.*$/, '')
+  const said = [currencyOf(before), currencyOf(trailing)]
+  if (said.includes(null)) return null
+  const own = said[0] ?? said[1] ?? currency
+  const bare = digits.replace(/[' \u00a0\u202f]/g, '')
+  const signs = [...bare.matchAll(/[.,]/g)].map(([sign]) => sign)
+  const last = signs.at(-1)
+  let point: string | null = null
+  if (last !== undefined) {
+    const cents = bare.length - 1 - bare.lastIndexOf(last)
+    const both = new Set(signs).size === 2
+    if (both) point = last
+    else if (signs.length > 1) point = null
+    else if (cents === 3 && last !== decimal) point = null
+    else point = last
+    if (both && signs.filter((sign) => sign === last).length > 1) return null
+  }
+  const plain =
+    point === null ? bare.replace(/[.,]/g, '') : bare.replaceAll(point === '.' ? ',' : '.', '').replace(point, '.')
+  const value = Number(plain)
+  if (!Number.isFinite(value) || value < 0) return null
+  let factor: number
+  try {
+    factor = 10 ** digitsOf(own)
+  } catch {
+    return null
+  }
+  return { minor: Math.round(value * factor), currency: own }
+}
+
+/** Which sign stands before cents in these cells; `sure` unless none of them tells. */
+export function decimalOf(cells: readonly string[]): { decimal: ',' | '.'; sure: boolean } {
+  let [comma, point, open] = [0, 0, 0]
+  for (const cell of cells) {
+    const [digits = ''] = /\d[\d.,' ]*/.exec(cell) ?? []
+    const bare = digits.replace(/[' ]/g, '').replace(/[.,]$/, '')
+    const at = Math.max(bare.lastIndexOf(','), bare.lastIndexOf('.'))
+    if (at < 0) continue
+    const sign = bare[at]
+    const both = bare.includes(',') && bare.includes('.')
+    if (!both && bare.length - at - 1 === 3) open += 1
+    else if (sign === ',') comma += 1
+    else point += 1
+  }
+  return { decimal: comma > point ? ',' : '.', sure: open === 0 || comma + point > 0 }
+}
+
+const PIECES = new Set(wordList(PIECE_WORDS))
+const COUNT = /^(?:([^\d]*?)\s*)?(\d[\d.,' ]*)\s*([^\d]*)$/u
+
+/** A count as people write it: "3", "12 Stk.", "2x", "x 4", "1.0"; null where it is none. */
+export function readCount(text: string): number | null {
+  const parts = COUNT.exec(text.trim())
+  if (!parts) return null
+  const [, before = '', digits = '', after = ''] = parts
+  if (![before, after].every((word) => fold(word) === '' || fold(word) === '×' || PIECES.has(fold(word)))) return null
+  const bare = digits.replace(/[' ]/g, '')
+  // "3,0" and "3.00" are three; "1.000" and "1,000" are a thousand.
+  const whole = /^\d+[.,]0{1,2}$/.test(bare) ? bare.replace(/[.,].*$/, '') : bare.replace(/[.,](?=\d{3}(?:\D|$))/g, '')
+  return /^\d+$/.test(whole) ? Number(whole) : null
+}
+
+/** Months by their folded names and abbreviations in the languages of the lexicon. */
+const MONTHS = new Map(
+  ['en', 'de', 'fr', 'nl', 'es', 'it', 'pl', 'pt'].flatMap((language) =>
+    (['long', 'short'] as const).flatMap((month) =>
+      Array.from({ length: 12 }, (_, i): [string, number] => [
+        fold(new Intl.DateTimeFormat(language, { month, timeZone: 'UTC' }).format(Date.UTC(2026, i, 15))),
+        i + 1,
+      ]),
+    ),
+  ),
+)
+
+const two = (n: number | string) => String(n).padStart(2, '0')
+const fullYear = (year: string) => (year.length === 2 ? `20${year}` : year)
+
+/** A date as people write it, as ISO 8601; a month alone is its first day; null where it is none. */
+export function readDate(text: string, dayFirst: boolean): string | null {
+  const bare = text.trim().replace(/[T ]\d{1,2}:\d{2}.*$/, '')
+  const iso = /^(\d{4})[-/.](\d{1,2})(?:[-/.](\d{1,2}))?$/.exec(bare)
+  if (iso) return dated(iso[1]!, iso[2]!, iso[3] ?? '1')
+  const parts = /^(\d{1,2})[./-]\s?(\d{1,2})[./-]\s?(\d{4}|\d{2})$/.exec(bare)
+  if (parts) {
+    const [, a = '', b = '', year = ''] = parts
+    const swapped = Number(a) > 12 ? false : Number(b) > 12 ? true : !dayFirst
+    return swapped ? dated(fullYear(year), a, b) : dated(fullYear(year), b, a)
+  }
+  const month = /^(\d{1,2})[./-](\d{4}|\d{2})$/.exec(bare)
+  if (month) return dated(fullYear(month[2]!), month[1]!, '1')
+  const words = fold(bare).split(' ')
+  const named = words.find((word) => MONTHS.has(word))
+  const year = words.find((word) => /^\d{4}$/.test(word))
+  if (!named || !year) return null
+  return dated(year, String(MONTHS.get(named)), words.find((word) => /^\d{1,2}$/.test(word)) ?? '1')
+}
+
+function dated(year: string, month: string, day: string): string | null {
+  const date = `${year}-${two(month)}-${two(day)}`
+  return isDate(date) ? date : null
+}
+
+/** Whether days stand before months in these cells; `sure` unless none of them tells. */
+export function dayFirstIn(cells: readonly string[]): { dayFirst: boolean; sure: boolean } {
+  let [first, second, open] = [0, 0, 0]
+  for (const cell of cells) {
+    const [, a, sign, b] = /^(\d{1,2})([./-])\s?(\d{1,2})[./-]\s?\d{2,4}/.exec(cell.trim()) ?? []
+    if (a === undefined || b === undefined) continue
+    // Points stand between the parts of dates only where days come first.
+    if (Number(a) > 12 || sign === '.') first += 1
+    else if (Number(b) > 12) second += 1
+    else if (a !== b) open += 1
+  }
+  return { dayFirst: first >= second, sure: open === 0 || first + second > 0 }
+}
+
+const CONDITIONS = new Map(
+  (['new', 'used'] as const).flatMap((condition) =>
+    wordList(CONDITION_WORDS[condition]).map((word): [string, 'new' | 'used'] => [word, condition]),
+  ),
+)
+
+/** New or used, by the first word of a cell that says so; null where none does. */
+export function readCondition(text: string): 'new' | 'used' | null {
+  const folded = fold(text)
+  const whole = CONDITIONS.get(folded)
+  if (whole) return whole
+  for (const word of folded.split(' ')) if (word.length > 1 && CONDITIONS.has(word)) return CONDITIONS.get(word)!
+  return null
+}

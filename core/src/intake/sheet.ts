@@ -1,0 +1,100 @@
+import { parse } from 'csv-parse/browser/esm/sync'
+import { FIELD_WORDS, FIELDS } from './lexicon.ts'
+import { fold, wordList } from './words.ts'
+
+/** A row of a list with the line it stands on in the file, from 1. */
+export interface SheetRow {
+  line: number
+  cells: string[]
+}
+
+/** A list as rows of cells, before anything is known of its columns. */
+export interface Sheet {
+  rows: SheetRow[]
+  /** Lines whose quotes or cells were mended, with what was wrong. */
+  mended: { line: number; what: string }[]
+}
+
+const DELIMITERS = [';', '\t', ',', '|'] as const
+
+/**
+ * The sign that parts the cells of a text: the one that parts most lines into the same number of cells, two at least.
+ * Signs between quotes do not count. A comma where none does.
+ */
+export function delimiterIn(text: string): string {
+  const lines = text
+    .split(/\r\n|\r|\n/, 60)
+    .map((line) => line.replace(/"(?:[^"]|"")*"/g, ''))
+    .filter((line) => line.trim() !== '')
+  const scores = DELIMITERS.map((sign) => {
+    const counts = new Map<number, number>()
+    for (const line of lines) {
+      const cells = line.split(sign).length
+      if (cells > 1) counts.set(cells, (counts.get(cells) ?? 0) + 1)
+    }
+    const [cells = 0, times = 0] = [...counts].sort((a, b) => b[1] * b[0] - a[1] * a[0])[0] ?? []
+    // Commas stand within amounts and descriptions, too; the other signs hardly ever.
+    return { sign, score: times * Math.min(cells, 4) * (sign === ',' ? 0.6 : 1) }
+  })
+  const [best] = scores.sort((a, b) => b.score - a.score)
+  return best && best.score > 0 ? best.sign : ','
+}
+
+/** Cut a text into rows. Stray quotes are taken as they stand and rows of odd length are kept; both are told. O(text). */
+export function sheetOf(text: string, delimiter = delimiterIn(text)): Sheet {
+  const plain = text.replace(/^\uFEFF/, '')
+  const mended: Sheet['mended'] = []
+  const options = { delimiter, info: true, relax_column_count: true, skip_empty_lines: true, trim: true } as const
+  type Read = { record: string[]; info: { lines: number } }[]
+  let read: Read
+  try {
+    read = parse(plain, options) as unknown as Read
+  } catch (error) {
+    const { lines = 1, message } = error as Error & { lines?: number }
+    mended.push({ line: lines, what: `stray quotes: ${message.split('.')[0]!.slice(0, 120)}` })
+    // Without quotes a line is a row, which loses nothing of a cell but its line breaks.
+    read = plain
+      .split(/\r\n|\r|\n/)
+      .flatMap((line, i) =>
+        line.trim() === ''
+          ? []
+          : [{ record: line.split(delimiter).map((cell) => unquoted(cell.trim())), info: { lines: i + 1 } }],
+      )
+  }
+  const rows = read
+    .map(({ record, info }) => ({ line: info.lines, cells: record }))
+    .filter(({ cells }) => cells.some((cell) => cell !== ''))
+  return { rows, mended }
+}
+
+const unquoted = (cell: string) => (/^".*"$/s.test(cell) ? cell.slice(1, -1) : cell).replaceAll('""', '"')
+
+const HEADS = new Set(FIELDS.flatMap((field) => wordList(FIELD_WORDS[field])))
+
+/** Whether a cell reads like the head of a column. */
+const isHead = (cell: string) =>
+  HEADS.has(fold(cell)) ||
+  fold(cell)
+    .split(' ')
+    .some((word) => HEADS.has(word))
+
+/** Rows looked at for the heads of the columns: titles and empty lines may stand above them. */
+const HEAD_WITHIN = 12
+
+/**
+ * Where the heads of the columns stand, as an index of `rows`; −1 for a list without. It is the row that has most heads,
+ * with no number among its cells.
+ */
+export function headRow(rows: readonly SheetRow[]): number {
+  let best = { at: -1, heads: 0 }
+  for (const [at, { cells }] of rows.slice(0, HEAD_WITHIN).entries()) {
+    const filled = cells.filter((cell) => cell !== '')
+    if (filled.some((cell) => /^[\d.,\s€$£-]+$/.test(cell))) continue
+    const heads = filled.filter(isHead).length
+    // A single word among several cells may stand there by chance.
+    const enough =
+      filled.length === 1 ? heads === 1 && rows.every((row) => row.cells.length === 1) : heads * 2 >= filled.length
+    if (enough && heads > best.heads) best = { at, heads }
+  }
+  return best.at
+}

@@ -1,0 +1,93 @@
+import { COLOUR_WORDS, PART_WORDS } from './lexicon.ts'
+
+const LETTERS: Readonly<Record<string, string>> = { ß: 'ss', ø: 'o', æ: 'ae', œ: 'oe', ł: 'l', đ: 'd', ı: 'i' }
+
+/** A text as it is compared: small letters without accents, words parted by single blanks. O(text). */
+export const fold = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[ßøæœłđı]/g, (letter) => LETTERS[letter]!)
+    // Umlauts written as two letters are the same word.
+    .normalize('NFD')
+    .replace(/\p{M}+/gu, '')
+    .replace(/[^\p{L}\p{N}#]+/gu, ' ')
+    .trim()
+
+/** The words of a comma-separated list, folded. */
+export const wordList = (list: string): string[] => list.split(',').map(fold).filter(Boolean)
+
+/** Phrases of a lexicon, folded, with what each stands for. */
+export type Phrases = ReadonlyMap<string, string>
+
+const phrasesOf = (lexicon: Readonly<Record<string, string>>, self: boolean): Phrases =>
+  new Map(
+    Object.entries(lexicon).flatMap(([meaning, list]) =>
+      [...(self ? [fold(meaning)] : []), ...wordList(list)].map((phrase): [string, string] => [phrase, meaning]),
+    ),
+  )
+
+export const PART_PHRASES = phrasesOf(PART_WORDS, true)
+export const COLOUR_PHRASES = phrasesOf(COLOUR_WORDS, false)
+
+/** A stretch of a text that a lexicon knows; `whole` unless it is only a piece of a longer word. */
+export interface Known {
+  words: string
+  meaning: string
+  whole: boolean
+}
+
+const LONGEST = 5
+/** Shorter words stand in too many others by chance. */
+const SHORTEST_PIECE = 4
+
+/**
+ * What a lexicon knows of a folded text, from left to right: phrases of whole words, the longest first, then the longest
+ * ending or beginning of a word, as compounds have it. Words it does not know come with an empty meaning. O(words × phrases).
+ */
+export function knownIn(folded: string, phrases: Phrases): Known[] {
+  const words = folded.split(' ').filter(Boolean)
+  const found: Known[] = []
+  for (let i = 0; i < words.length;) {
+    const length = [...Array(Math.min(LONGEST, words.length - i)).keys()]
+      .map((n) => Math.min(LONGEST, words.length - i) - n)
+      .find((n) => phrases.has(words.slice(i, i + n).join(' ')))
+    if (length !== undefined) {
+      const said = words.slice(i, i + length).join(' ')
+      found.push({ words: said, meaning: phrases.get(said)!, whole: true })
+      i += length
+      continue
+    }
+    const word = words[i]!
+    const piece = pieceOf(word, phrases)
+    found.push(
+      piece ? { words: word, meaning: phrases.get(piece)!, whole: false } : { words: word, meaning: '', whole: false },
+    )
+    i += 1
+  }
+  return found
+}
+
+function pieceOf(word: string, phrases: Phrases): string | null {
+  for (let from = 1; word.length - from >= SHORTEST_PIECE; from++)
+    if (phrases.has(word.slice(from))) return word.slice(from)
+  for (let to = word.length - 1; to >= SHORTEST_PIECE; to--)
+    if (phrases.has(word.slice(0, to))) return word.slice(0, to)
+  return null
+}
+
+/** How alike two folded texts are, 0 to 1, by the pairs of letters they share (Dice). O(letters). */
+export function alikeness(a: string, b: string): number {
+  const pairs = (text: string) => {
+    const counted = new Map<string, number>()
+    for (let i = 0; i + 1 < text.length; i++) {
+      const pair = text.slice(i, i + 2)
+      counted.set(pair, (counted.get(pair) ?? 0) + 1)
+    }
+    return counted
+  }
+  const [one, two] = [pairs(a), pairs(b)]
+  let shared = 0
+  for (const [pair, count] of one) shared += Math.min(count, two.get(pair) ?? 0)
+  const all = Math.max(0, a.length - 1) + Math.max(0, b.length - 1)
+  return all === 0 ? Number(a === b) : (2 * shared) / all
+}
