@@ -142,6 +142,34 @@ csv(
 files['market.json'] = JSON.stringify(market, null, 1) + '\n'
 files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, rosters, later }, null, 1) + '\n'
 
+// What ships with every workspace: the palette, and the moulds there are drawings of.
+const list = (text) => (text ? String(text).split(';') : [])
+const starter = (name, type, entries) => {
+  files[`../../core/src/starter/${name}.ts`] =
+    `import type { ${type} } from '../catalogue/index.ts'\n\n// Written by demo/author/write.mjs.\n// prettier-ignore\nexport const STARTER_${name.toUpperCase()}: readonly ${type}[] = [\n${entries.map((entry) => `  ${JSON.stringify(entry)},`).join('\n')}\n]\n`
+}
+starter(
+  'colours',
+  'Colour',
+  colours.map(({ code, name, hex, finish, family }) => ({ code, name, hex, finish, family })),
+)
+starter(
+  'moulds',
+  'Mould',
+  moulds.map((m) => ({
+    code: m.code,
+    name: m.name,
+    kind: m.kind,
+    silhouette: m.silhouette,
+    neckThickness: Number(m.neckThickness),
+    height: Number(m.height),
+    mass: Number(m.mass),
+    connections: list(m.connections),
+    covers: list(m.covers),
+    traits: Object.fromEntries(list(m.traits).map((trait) => trait.split('='))),
+  })),
+)
+
 for (const [name, svg] of Object.entries(pictures)) files[`references/${name}`] = svg
 
 mkdirSync(join(out, 'references'), { recursive: true })
@@ -152,7 +180,7 @@ for (const [name, text] of Object.entries(files)) {
   if (check) {
     if (!existsSync(path) || readFileSync(path, 'utf8') !== text) {
       drifted += 1
-      console.error(`demo/world/${name} differs from its source in demo/author; run npm run demo:author`)
+      console.error(`${join('demo/world', name)} differs from its source in demo/author; run npm run demo:author`)
     }
   } else writeFileSync(path, text)
 }

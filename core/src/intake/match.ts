@@ -100,7 +100,9 @@ function nearest(hex: string, finish: Finish, palette: readonly Colour[], sure: 
     .sort((a, b) => a.deltaE - b.deltaE)
     .slice(0, CANDIDATES)
   const [best] = candidates
-  const near = best !== undefined && best.deltaE <= FAR_COLOUR
+  // Of clear or metal colours there are few; the nearest hue is meant.
+  const near =
+    best !== undefined && best.deltaE <= (finish === 'solid' || kin.length === 0 ? FAR_COLOUR : 3 * FAR_COLOUR)
   return { code: near ? best.code : null, candidates, hex, sure: sure && near }
 }
 

@@ -30,7 +30,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   euros: 'EUR',
 }
 
-const AMOUNT = /^([^\d\s+-]*)\s*([+-]?\d[\d.,' \u00a0\u202f]*)\s*(?:,-|\.-)?\s*([^\d]*)$/u
+const AMOUNT = /^([^\d\s+-]*)\s*([+-]?\d[\d.,' \u00a0\u202f]*)\s*([^\d]*)$/u
 
 /** The currency a sign or code stands for; null for none known, undefined for no sign. */
 function currencyOf(sign: string): string | null | undefined {
@@ -52,7 +52,8 @@ export function readAmount(
   text: string,
   { decimal, currency }: Pick<CellStyle, 'decimal' | 'currency'>,
 ): Amount | null {
-  const parts = AMOUNT.exec(text.trim())
+  // "3,-" is three.
+  const parts = AMOUNT.exec(text.trim().replace(/(\d)[.,]\s*[-–—]+/, '$1'))
   if (!parts) return null
   const [, before = '', digits = '', after = ''] = parts
   // "each" and the like after an amount say nothing about it.
@@ -71,7 +72,9 @@ export function readAmount(
     else if (signs.length > 1) point = null
     else if (cents === 3 && last !== decimal) point = null
     else point = last
-    if (both && signs.filter((sign) => sign === last).length > 1) return null
+    // Dates and numbers of versions have points, too; those of amounts stand between groups of three.
+    const whole = point === null ? bare : bare.slice(0, bare.lastIndexOf(point))
+    if (/[.,]/.test(whole) && !/^\d{1,3}(?:([.,])\d{3})(?:\1\d{3})*$/.test(whole)) return null
   }
   const plain =
     point === null ? bare.replace(/[.,]/g, '') : bare.replaceAll(point === '.' ? ',' : '.', '').replace(point, '.')

@@ -1,0 +1,7 @@
+export { FIELDS, type Field } from './lexicon.ts'
+export { fold } from './words.ts'
+export { readAmount, readCondition, readCount, readDate, type CellStyle } from './readCells.ts'
+export { delimiterIn, headRow, sheetOf, type Sheet, type SheetRow } from './sheet.ts'
+export { LIST_KINDS, type Column, type ListKind } from './columns.ts'
+export { matchColour, matchPart } from './match.ts'
+export * from './readList.ts'
