@@ -90,7 +90,7 @@ export function guessColumns(
     return HEAD_WORDS.map(({ field, words }) => {
       const said = headFits(head?.[index] ?? '', words)
       // A head is believed unless what stands under it is plainly something else.
-      const contrary = !empty && said > 0 && own[field] < 0.1 && ['count', 'price', 'date'].includes(field)
+      const contrary = !empty && said > 0 && said < 1 && own[field] < 0.1 && ['count', 'price', 'date'].includes(field)
       return {
         index,
         field,

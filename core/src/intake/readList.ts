@@ -1,4 +1,5 @@
 import type { Colour, Mould, Part } from '../catalogue/index.ts'
+import { nearestColours } from '../colour/index.ts'
 import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
 import type { Field } from './lexicon.ts'
 import { FAR_COLOUR, matchColour, matchPart, type PartMatch } from './match.ts'
@@ -148,7 +149,13 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
  */
 export function readList(sheet: Sheet, fileName: string, known: KnownThings, choices: Choices = {}): ReadList {
   const { headed, body, columns, style, open, kind, sure, at } = prepared(sheet, fileName, known, choices)
-  const asking = new Asking(choices.answers ?? {})
+  const codes = (list: readonly { code: string }[]) => new Set(list.map(({ code }) => code))
+  const asking = new Asking(choices.answers ?? {}, {
+    colour: codes(known.palette),
+    part: codes(known.moulds),
+    bin: codes(known.bins),
+    seller: codes(known.sellers),
+  })
   const parts = new PartFinder(known, asking)
   const faults: ListFault[] = []
   const left: number[] = []
@@ -230,7 +237,16 @@ export function readList(sheet: Sheet, fileName: string, known: KnownThings, cho
 class Asking {
   private readonly found = new Map<string, Unknown>()
 
-  constructor(private readonly answers: Readonly<Record<string, Answer>>) {}
+  constructor(
+    private readonly answers: Readonly<Record<string, Answer>>,
+    private readonly known: Readonly<Record<Unknown['what'], ReadonlySet<string>>>,
+  ) {}
+
+  /** What somebody said of it; not what names a thing that is gone since. */
+  private said(what: Unknown['what'], key: string): Answer | undefined {
+    const said = this.answers[key]
+    return said && 'take' in said && !this.known[what].has(said.take) ? undefined : said
+  }
 
   /** What is to be done with some words; `make` says what comes of them unless somebody says otherwise. */
   ask(
@@ -247,7 +263,7 @@ class Asking {
       return known.answer
     }
     const { candidates, answer, plain = false } = make()
-    const said = this.answers[key]
+    const said = this.said(what, key)
     const asked = {
       key,
       what,
@@ -298,7 +314,22 @@ class Asking {
 
 /** The code of a bin, seller or colour that is made from words. Equal words give equal codes. */
 export const newCode = (what: 'bin' | 'seller' | 'colour', words: string): string =>
-  `${{ bin: 'B', seller: 's', colour: 'c' }[what]}-${fold(words).replaceAll(' ', '-').slice(0, 60)}`
+  `${{ bin: 'B', seller: 's', colour: 'c' }[what]}-${(fold(words) || 'none').replaceAll(/[ #]+/g, '-').slice(0, 60)}`
+
+/** A colour made from words: it belongs to the family of the palette colour nearest to it. O(palette). */
+export function newColour(words: string, hex: string, palette: readonly Colour[]): Colour {
+  const [nearest] = nearestColours(
+    hex,
+    palette.filter(({ finish, family }) => finish === 'solid' && family !== 'skin'),
+  )
+  return {
+    code: newCode('colour', words),
+    name: words === '' ? 'Colour not said' : words,
+    hex: hex.toUpperCase(),
+    finish: 'solid',
+    family: nearest?.colour.family ?? 'grey',
+  }
+}
 
 interface PartWords {
   line: number
@@ -389,7 +420,8 @@ class PartFinder {
       answer: match.mould !== null ? { take: match.mould } : { leave: true },
     }))
     if ('leave' in answer) return 'left'
-    return 'take' in answer ? answer.take : answer.make
+    // A shape of its own is drawn in the catalogue, not here.
+    return 'take' in answer ? answer.take : 'left'
   }
 }
 

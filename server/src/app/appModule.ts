@@ -11,6 +11,7 @@ import { BriefModule } from '../brief/briefModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
 import { FeedModule } from '../feed/feedModule.ts'
+import { IntakeModule } from '../intake/intakeModule.ts'
 import { JobsModule } from '../jobs/jobsModule.ts'
 import { LaterModule } from '../later/laterModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
@@ -65,6 +66,7 @@ const ROOMS = [
   CatalogueModule,
   MarketModule,
   FeedModule,
+  IntakeModule,
   DrawerModule,
   BriefModule,
   AllotmentModule,

@@ -7,6 +7,7 @@ import * as brief from '../schema/brief.ts'
 import * as catalogue from '../schema/catalogue.ts'
 import * as drawer from '../schema/drawer.ts'
 import * as imports from '../schema/tables.ts'
+import * as intake from '../schema/intake.ts'
 import * as jobs from '../schema/jobs.ts'
 import * as later from '../schema/later.ts'
 import * as market from '../schema/market.ts'
@@ -15,7 +16,7 @@ import { DATABASE_FILES } from './databaseFiles.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 
-const ENTITIES = [brief, catalogue, drawer, imports, jobs, later, market, roster].flatMap((module) =>
+const ENTITIES = [brief, catalogue, drawer, imports, intake, jobs, later, market, roster].flatMap((module) =>
   Object.values(module),
 )
 

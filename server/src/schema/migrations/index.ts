@@ -8,6 +8,7 @@ import { Parcels1764500000000 } from './parcels.ts'
 import { Sellers1764600000000 } from './sellers.ts'
 import { Quotes1764700000000 } from './quotes.ts'
 import { NumberedOffers1764800000000 } from './numberedOffers.ts'
+import { Intake1764900000000 } from './intake.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -21,4 +22,5 @@ export const MIGRATIONS = [
   Sellers1764600000000,
   Quotes1764700000000,
   NumberedOffers1764800000000,
+  Intake1764900000000,
 ]

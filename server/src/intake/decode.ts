@@ -1,0 +1,46 @@
+import { analyse } from 'chardet'
+import iconv from 'iconv-lite'
+import { isUtf8 } from 'node:buffer'
+
+/** Encodings a text can be read in, by the names people know them under. */
+export const ENCODINGS = {
+  'utf-8': 'UTF-8',
+  'utf-16le': 'UTF-16',
+  'utf-16be': 'UTF-16, big end first',
+  'windows-1252': 'Windows, western Europe',
+  'windows-1250': 'Windows, central Europe',
+  'iso-8859-15': 'ISO 8859-15',
+  macroman: 'Macintosh',
+} as const
+export type Encoding = keyof typeof ENCODINGS
+
+/** Bytes looked at to tell the encoding. */
+const LOOKED_AT = 65_536
+
+/** Letters of lists in the languages of the lexicon; what none of them has was read in the wrong encoding. */
+const LIKELY = /[äöüßéèêàçñáíóúâîôûëïœæåøąćęłńśźżãõ€£„“”’–°½×]/giu
+const UNLIKELY = /[\u0080-\u009f¤¦¨¬¯¸¹þðÞÐ\ufffd‡†ˆ‰‹›ƒŽž¾¼]|[A-Za-z][ŠÃÂ¿¡Œ÷×](?=[a-z])/gu
+
+/** The encoding bytes are most likely in: what marks itself or can be nothing else, then the guess of `chardet` weighed by what it would read. */
+export function encodingOf(bytes: Buffer): Encoding {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le'
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be'
+  const start = bytes.subarray(0, LOOKED_AT)
+  const zeros = (from: number) =>
+    start.filter((byte, i) => i % 2 === from && byte === 0).length / (start.length / 2 || 1)
+  if (zeros(1) > 0.4) return 'utf-16le'
+  if (zeros(0) > 0.4) return 'utf-16be'
+  if (isUtf8(bytes)) return 'utf-8'
+  const guesses = new Map(analyse(start).map(({ name, confidence }) => [name.toLowerCase(), confidence]))
+  const scored = (['windows-1252', 'windows-1250', 'iso-8859-15', 'macroman'] as const).map((encoding) => {
+    const text = iconv.decode(start, encoding)
+    const likely = text.match(LIKELY)?.length ?? 0
+    const unlikely = text.match(UNLIKELY)?.length ?? 0
+    return { encoding, score: likely - 3 * unlikely + (guesses.get(encoding) ?? 0) / 200 }
+  })
+  // Among equals the first, which is the commonest.
+  return scored.reduce((best, one) => (one.score > best.score ? one : best)).encoding
+}
+
+export const decode = (bytes: Buffer, encoding: Encoding): string =>
+  iconv.decode(bytes, encoding).replace(/^\uFEFF/, '')

@@ -1,0 +1,202 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { strToU8, zipSync } from 'fflate'
+import iconv from 'iconv-lite'
+import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+import { encodingOf } from './decode.ts'
+import type { LookedAt } from './intakeService.ts'
+import type { IntakeResult } from './listWriter.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await startServer({ world: false })
+})
+afterAll(() => server.stop())
+
+const keep = async (name: string, bytes: Uint8Array) =>
+  server.sendFile<{ id: string } & ProblemBody>(`intake?name=${encodeURIComponent(name)}`, new Uint8Array(bytes))
+const look = async (id: string, body: object = {}) =>
+  (await server.send<LookedAt & ProblemBody>('POST', `intake/${id}/look`, body)).body
+const bring = (id: string, body: object) => server.send<IntakeResult & ProblemBody>('POST', `intake/${id}/taken`, body)
+interface Owned {
+  items: { part: { code: string; name: string; colours: string[] }; owned: number }[]
+}
+const found = async (text: string) =>
+  (await server.get<Owned>(`parts/find?text=${encodeURIComponent(text)}`)).body.items
+
+const GERMAN = `Bezeichnung;Farbe;Anzahl;Kiste;Preis;Zustand;Herkunft
+Schirmmütze mit Abzeichen;blau;3;Kiste 2;1,20 €;neu;Flohmarkt
+Kopf Sommersprossen;hautfarben;2 Stk.;Kiste 1;;;
+Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht;
+Oberkörper gestreift;grün;4;Kiste 5;;;Öhringen
+`
+
+describe('a list of a stranger, in an empty workspace', () => {
+  test('is read in its encoding, and brought in at once: parts, bins, colours and counts', async () => {
+    const kept = await keep('bestand.csv', iconv.encode(GERMAN, 'windows-1252'))
+    expect(kept.status).toBe(201)
+    const told = await look(kept.body.id)
+    expect(told).toMatchObject({ kind: 'owned', encoding: 'windows-1252', faults: [], before: null })
+    expect(told.sum).toMatchObject({ rows: 4, parts: 10, kinds: 4, bins: 3, made: 4 })
+    expect(told.sample[0]!.row!.remark).toBe('Herkunft: Flohmarkt')
+    const { status, body } = await bring(kept.body.id, { mode: 'add' })
+    expect([status, body]).toEqual([
+      201,
+      expect.objectContaining({
+        rows: 4,
+        parts: 10,
+        made: { parts: expect.any(Number), bins: 3, sellers: 0, colours: expect.any(Number) },
+      }),
+    ])
+    const [cap] = await found('Schirmmütze')
+    expect(cap).toMatchObject({ owned: 3, part: { name: 'Schirmmütze mit Abzeichen', colours: ['quay-blue'] } })
+    // A pair of legs lies there as its pieces, and counts as the pair.
+    expect((await found('Beine kurz'))[0]!.owned).toBe(1)
+    const { bins } = (await server.get<{ bins: { name: string }[] }>('drawer')).body
+    expect(bins.map(({ name }) => name).sort()).toEqual(['Kiste 1', 'Kiste 2', 'Kiste 5'])
+    // What was paid and what no column is for stands in the history.
+    expect(JSON.stringify((await server.get(`drawer/acts?part=${cap!.part.code}`)).body)).toContain('bestand.csv')
+    // One press takes it back.
+    expect((await server.send('POST', `drawer/acts/${body.act}/reversal`)).status).toBeLessThan(300)
+    expect((await found('Schirmmütze'))[0]!.owned).toBe(0)
+    expect(
+      (
+        await server.send(
+          'POST',
+          `drawer/acts/${(await server.get<{ acts: { id: string }[] }>('drawer/acts')).body.acts[0]!.id}/reversal`,
+        )
+      ).status,
+    ).toBeLessThan(300)
+  })
+
+  test('brought in again it is known, adds nothing unasked, and can be set to the counts', async () => {
+    const more = GERMAN.replace(';3;', ';5;')
+    const kept = await keep('bestand.csv', iconv.encode(more, 'windows-1252'))
+    const told = await look(kept.body.id)
+    expect(told.before).toMatchObject({ same: false, differ: 1 })
+    expect(told.sum.made).toBe(0)
+    expect((await bring(kept.body.id, { mode: 'set' })).status).toBe(201)
+    expect((await found('Schirmmütze'))[0]!.owned).toBe(5)
+    expect((await found('Sommersprossen'))[0]!.owned).toBe(2)
+  })
+
+  test('a price list names parts by name and colour, and makes its seller', async () => {
+    const csv = 'Teil\tFarbe\tPreis\tVorrat\nSchirmmütze mit Abzeichen\tblau\t1,10 €\t7\nLaterne\tgelb\t0,60 €\t2\n'
+    const { id } = (await keep('preise.tsv', iconv.encode(csv, 'utf-16le', { addBOM: true }))).body
+    const nobody = await bring(id, { mode: 'add' })
+    expect([nobody.status, nobody.body.errors]).toEqual([400, [{ field: 'same.seller', message: 'is missing' }]])
+    const choices = { same: { seller: 'Lotte' } }
+    expect(await look(id, { choices })).toMatchObject({ kind: 'prices', encoding: 'utf-16le', faults: [] })
+    const { status, body } = await bring(id, { mode: 'add', choices })
+    expect([status, body.made.sellers]).toEqual([201, 1])
+    const { sellers } = (await server.get<{ sellers: { code: string; offers: number }[] }>('sellers')).body
+    expect(sellers).toMatchObject([{ code: 's-lotte', offers: 2 }])
+    const [cap] = await found('Schirmmütze')
+    expect(cap).toMatchObject({ lowest: 110, owned: 5 })
+  })
+
+  test('an answer goes for all rows, and is remembered', async () => {
+    const csv = 'name,colour,qty,bin\nTorso,Zwielicht,1,Kiste 1\nTorso,Zwielicht,2,Kiste 2\n'
+    const { id } = (await keep('a.csv', Buffer.from(csv))).body
+    const [asked] = (await look(id)).unknown
+    expect(asked).toMatchObject({ key: 'colour zwielicht', rows: 2, answer: { make: '#8A8D91' } })
+    await bring(id, { mode: 'add', choices: { answers: { [asked!.key]: { take: 'heather' } } } })
+    const { id: next } = (await keep('b.csv', Buffer.from(csv))).body
+    expect((await look(next)).unknown).toMatchObject([
+      { key: 'colour zwielicht', answer: { take: 'heather' }, settled: true },
+    ])
+  })
+
+  test('what cannot be is refused by name, and nothing is written', async () => {
+    const { id } = (await keep('a.csv', Buffer.from('name,qty\nTorso,2\n'))).body
+    for (const [body, field] of [
+      [{ choices: { columns: { x: 'name' } } }, 'choices.columns'],
+      [{ choices: { answers: { 'colour x': { make: 'red' } } } }, 'choices.answers'],
+      [{ choices: { same: { date: '31.2.2026' } } }, 'choices.same.date'],
+      [{ encoding: 'ebcdic' }, 'encoding'],
+    ] as const) {
+      const { status, body: problem } = await server.send<ProblemBody>('POST', `intake/${id}/look`, body)
+      expect([status, problem.errors[0]?.field]).toEqual([400, field])
+    }
+    expect((await keep('empty.csv', new Uint8Array())).status).toBe(400)
+    expect((await server.send('POST', 'intake/nothing/look', {})).status).toBe(404)
+  })
+})
+
+const file = (files: Record<string, string>) =>
+  zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)])))
+const CELLS = [
+  ['Name', 'Couleur', 'Quantité', 'Date'],
+  ['Torse', 'rouge', '3', '2026-10-01'],
+]
+const xlsx = () =>
+  file({
+    '[Content_Types].xml': '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"/>',
+    'xl/workbook.xml':
+      '<workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="Liste" sheetId="1" r:id="rId1"/></sheets></workbook>',
+    'xl/_rels/workbook.xml.rels':
+      '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
+    'xl/worksheets/sheet1.xml': `<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${CELLS.map(
+      (row, r) =>
+        `<row r="${r + 1}">${row.map((cell, c) => `<c r="${'ABCD'[c]}${r + 1}" t="inlineStr"><is><t>${cell}</t></is></c>`).join('')}</row>`,
+    ).join('')}</sheetData></worksheet>`,
+  })
+const ods = (extra = '') =>
+  file({
+    mimetype: 'application/vnd.oasis.opendocument.spreadsheet',
+    'content.xml': `<office:document-content xmlns:office="o" xmlns:table="t" xmlns:text="x"><office:body><office:spreadsheet><table:table table:name="Liste">${CELLS.map(
+      (row) =>
+        `<table:table-row>${row.map((cell) => `<table:table-cell><text:p>${cell}</text:p></table:table-cell>`).join('')}<table:table-cell table:number-columns-repeated="16380"/></table:table-row>`,
+    ).join(
+      '',
+    )}<table:table-row table:number-rows-repeated="1048574"><table:table-cell table:number-columns-repeated="16384"/></table:table-row>${extra}</table:table></office:spreadsheet></office:body></office:document-content>`,
+  })
+
+/** A ZIP whose directory says that its first file unpacks to so many bytes. */
+function saying(bytes: Uint8Array, size: number): Uint8Array {
+  const zip = Buffer.from(bytes)
+  const at = zip.indexOf(Buffer.from([0x50, 0x4b, 0x01, 0x02]))
+  zip.writeUInt32LE(size, at + 24)
+  return zip
+}
+
+describe('workbooks', () => {
+  test.each([
+    ['XLSX', xlsx],
+    ['ODS', ods],
+  ])('%s is read like a text', async (_name, make) => {
+    const { id } = (await keep('liste.bin', make())).body
+    const told = await look(id)
+    expect(told).toMatchObject({ kind: 'owned', encoding: null, sheets: ['Liste'], faults: [] })
+    expect(told.sample[0]!.row).toMatchObject({
+      count: 3,
+      date: '2026-10-01',
+      part: { mould: 'M-TORSO', colour: 'poppy' },
+    })
+  })
+
+  test('one that would unpack to more than fits is refused before it does, and so is another ZIP', async () => {
+    const content = '<a>' + 'b'.repeat(5_000_000) + '</a>'
+    for (const [bytes, why] of [
+      [saying(file({ 'content.xml': content }), 300 * 1024 * 1024), 'unpacks to more than 200 MB'],
+      // One that says it is small is not unpacked beyond what it says.
+      [saying(file({ 'content.xml': content }), 100), 'cannot be'],
+      [file({ 'a.txt': 'x' }), 'neither an XLSX nor an ODS'],
+      [ods('<table:table-row>'), 'cannot be read as a workbook'],
+      [xlsx().slice(0, 300), 'cannot be unpacked'],
+    ] as const) {
+      const { id } = (await keep('a.ods', bytes)).body
+      const told = await look(id)
+      expect([told.status, told.detail]).toEqual([400, expect.stringContaining(why)])
+    }
+  })
+})
+
+describe('encodings', () => {
+  test.each([
+    ['utf-8', 'Schirmmütze;größe;1,20 €\n'],
+    ['windows-1252', 'Schirmmütze;größe;1,20 €\nGrüne Hände; “x”\n'],
+    ['windows-1250', 'Nazwa;Ilość;Uwagi\nkapelusz słomkowy;3;żółty\nspódnica;1;część\n'],
+    ['macroman', 'Pièce;Quantité;Été\nChapeau;3;à réparer\nTête;2;garçon\n'],
+    ['utf-16be', 'Naam;Aantal\nHoed;3\n'],
+  ] as const)('%s is found', (encoding, text) => expect(encodingOf(iconv.encode(text, encoding))).toBe(encoding))
+})

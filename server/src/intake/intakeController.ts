@@ -1,0 +1,95 @@
+import { Body, Controller, HttpCode, Param, Post, Query, Req } from '@nestjs/common'
+import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger'
+import { Type } from 'class-transformer'
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsISO4217CurrencyCode,
+  IsNotEmpty,
+  IsObject,
+  IsOptional,
+  IsString,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator'
+import type { Request } from 'express'
+import { LIST_KINDS, type Answer, type CellStyle, type Field, type ListKind } from '@outfit/core/intake'
+import { CONDITIONS } from '@outfit/core/tables'
+import { IsDay } from '../base/isDay.ts'
+import { ENCODINGS, type Encoding } from './decode.ts'
+import { IntakeFiles } from './intakeFiles.ts'
+import { IntakeService, type IntakeMode } from './intakeService.ts'
+import { IsAnswers, IsColumns } from './isChoices.ts'
+
+class StyleBody implements Partial<CellStyle> {
+  @IsOptional() @IsIn([',', '.']) decimal?: ',' | '.'
+  @IsOptional() @IsBoolean() dayFirst?: boolean
+  @IsOptional() @IsISO4217CurrencyCode() currency?: string
+}
+
+class SameBody {
+  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(80) seller?: string
+  @IsOptional() @IsIn(CONDITIONS) condition?: 'new' | 'used'
+  @IsOptional() @IsDay() date?: string
+  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(80) bin?: string
+}
+
+class ChoicesBody {
+  @IsOptional() @IsIn(LIST_KINDS) kind?: ListKind
+  /** Field of each column, by its index; null keeps a column as a remark. */
+  @IsOptional() @IsColumns() columns?: Record<number, Field | null>
+  /** Whether the first rows hold the heads of the columns. */
+  @IsOptional() @IsBoolean() headed?: boolean
+  @IsOptional() @ValidateNested() @Type(() => StyleBody) style?: StyleBody
+  /** What is the same for every row. */
+  @IsOptional() @ValidateNested() @Type(() => SameBody) same?: SameBody
+  /** By the key of an unknown: `{take}`, `{make}` or `{leave: true}`. */
+  @IsOptional() @IsAnswers() answers?: Record<string, Answer>
+}
+
+class LookBody {
+  @IsOptional() @IsIn(Object.keys(ENCODINGS)) encoding?: Encoding
+  @IsOptional() @IsInt() @Min(0) sheet?: number
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => ChoicesBody) choices?: ChoicesBody
+}
+
+class TakeBody extends LookBody {
+  @IsIn(['add', 'set']) mode: IntakeMode
+}
+
+class FileName {
+  @IsString() @IsNotEmpty() @MaxLength(200) name: string
+}
+
+/** Lists of a person's own, of any layout: kept, looked at, and brought in. */
+@ApiTags('intake')
+@Controller('intake')
+export class IntakeController {
+  constructor(
+    private readonly files: IntakeFiles,
+    private readonly intake: IntakeService,
+  ) {}
+
+  /** Keep a file: a text of any delimiter and encoding, or a workbook (XLSX, ODS). */
+  @Post()
+  @ApiConsumes('application/octet-stream')
+  @ApiBody({ schema: { type: 'string', format: 'binary' } })
+  take(@Query() { name }: FileName, @Req() request: Request) {
+    return this.files.take(name, request)
+  }
+
+  /** How a kept list is understood, with the choices made so far. Writes nothing. */
+  @Post(':id/look')
+  @HttpCode(200)
+  look(@Param('id') id: string, @Body() body: LookBody) {
+    return this.intake.look(id, body)
+  }
+
+  /** Bring a kept list in as `look` told it. */
+  @Post(':id/taken')
+  bring(@Param('id') id: string, @Body() { mode, ...body }: TakeBody) {
+    return this.intake.take(id, body, mode)
+  }
+}

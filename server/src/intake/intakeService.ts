@@ -1,0 +1,195 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource, IsNull, type EntityManager } from 'typeorm'
+import type { Colour, Mould } from '@outfit/core/catalogue'
+import { groupBy } from '@outfit/core/base'
+import { unitsOf } from '@outfit/core/drawer'
+import { newColour, readList, type Answer, type Choices, type KnownThings, type ReadList } from '@outfit/core/intake'
+import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
+import { Changes } from '../base/changes.ts'
+import { Problem } from '../base/problem.ts'
+import { today } from '../base/today.ts'
+import { Writer } from '../base/writer.ts'
+import { ColourEntity, ComponentEntity, MouldEntity, PartEntity } from '../schema/catalogue.ts'
+import { BinEntity, LyingEntity } from '../schema/drawer.ts'
+import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
+import { SellerEntity } from '../schema/market.ts'
+import type { Encoding } from './decode.ts'
+import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
+import { ListWriter, type IntakeResult } from './listWriter.ts'
+
+/** How a list is looked at. */
+export interface LookOptions {
+  encoding?: Encoding
+  sheet?: number
+  choices?: Choices
+}
+
+/** What to do with parts that lie there already: more of them came, or the list says how many there are. */
+export type IntakeMode = 'add' | 'set'
+
+/** A list as it is understood, with all that is needed to show it. */
+export interface LookedAt extends Omit<ReadList, 'rows'> {
+  id: string
+  name: string
+  encoding: Encoding | null
+  sheets: string[]
+  sheet: number
+  /** What would be written. */
+  sum: { rows: number; parts: number; kinds: number; bins: number; made: number }
+  /** Some of the parts, to be drawn. */
+  shown: { name: string; mould: string; colour: string }[]
+  /** Colours and moulds that are spoken of, those of the workspace and of the starter shelf. */
+  colours: Colour[]
+  moulds: Mould[]
+  bins: { code: string; name: string }[]
+  sellers: { code: string; name: string }[]
+  /** The same list, or one of that name, brought in before; null for none. */
+  before: { at: string; same: boolean; differ: number } | null
+}
+
+const SHOWN = 12
+const MOST_TOLD = 200
+
+/** Brings in lists of a person's own: says how they are understood, and writes them in one transaction. */
+@Injectable()
+export class IntakeService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly changes: Changes,
+    private readonly files: IntakeFiles,
+    private readonly lists: ListWriter,
+  ) {}
+
+  async look(id: string, { encoding, sheet, choices = {} }: LookOptions): Promise<LookedAt> {
+    const db = this.database.manager
+    const opened = await this.files.open(id, {
+      ...(encoding ? { encoding } : {}),
+      ...(sheet !== undefined ? { sheet } : {}),
+    })
+    const known = await knownTo(db)
+    const { rows, ...list } = readList(opened.sheet, opened.name, known, await this.remembered(db, choices))
+    const codes = new Set(rows.map(({ part }) => part.colour))
+    const moulds = new Set([
+      ...rows.map(({ part }) => part.mould),
+      ...list.unknown.flatMap(({ candidates }) => candidates),
+    ])
+    for (const { candidates, answer } of list.unknown) {
+      for (const code of candidates) codes.add(code)
+      if ('take' in answer) moulds.add(answer.take) && codes.add(answer.take)
+    }
+    const kinds = new Map(rows.map(({ part }) => [part.code ?? `${part.mould} ${part.colour} ${part.name}`, part]))
+    return {
+      ...list,
+      faults: list.faults.slice(0, MOST_TOLD),
+      unknown: list.unknown.slice(0, MOST_TOLD),
+      id,
+      name: opened.name,
+      encoding: opened.encoding,
+      sheets: opened.sheets,
+      sheet: opened.at,
+      sum: {
+        rows: rows.length,
+        parts: rows.reduce((sum, { count }) => sum + count, 0),
+        kinds: kinds.size,
+        bins: new Set(rows.flatMap(({ bin }) => bin ?? [])).size,
+        made: [...kinds.values()].filter(({ code }) => code === null).length,
+      },
+      shown: [...kinds.values()].slice(0, SHOWN).map(({ name, mould, colour }) => ({ name, mould, colour })),
+      colours: [
+        ...known.palette.filter(({ code }) => codes.has(code)),
+        // Colours that will be made are shown as they will be.
+        ...list.unknown.flatMap(({ what, words, answer }) =>
+          what === 'colour' && 'make' in answer ? [newColour(words, answer.make, known.palette)] : [],
+        ),
+      ],
+      moulds: known.moulds.filter(({ code }) => moulds.has(code)),
+      bins: [...known.bins],
+      sellers: known.sellers.map(({ code, name }) => ({ code, name })),
+      before: await this.before(db, opened, rows),
+    }
+  }
+
+  /** Write a list as `look` told it. Rows with faults are left out; the caller has seen them. */
+  async take(id: string, { encoding, sheet, choices = {} }: LookOptions, mode: IntakeMode): Promise<IntakeResult> {
+    const opened = await this.files.open(id, {
+      ...(encoding ? { encoding } : {}),
+      ...(sheet !== undefined ? { sheet } : {}),
+    })
+    try {
+      const result = await this.writer.transaction(async (db) => {
+        const known = await knownTo(db)
+        const list = readList(opened.sheet, opened.name, known, await this.remembered(db, choices))
+        if (list.rows.length === 0)
+          throw new Problem(400, 'There is no row that could be taken. Nothing was written.', [
+            { field: 'rows', message: 'none could be taken' },
+          ])
+        const written = await this.lists.write(db, { name: opened.name, list, known, mode, today: today() })
+        await db.insert(IntakeEntity, {
+          id,
+          at: today(),
+          name: opened.name,
+          hash: opened.hash,
+          kind: list.kind,
+          rows: list.rows.length,
+          act: written.act,
+        })
+        for (const { key, answer, plain } of list.unknown)
+          if (!plain) await db.upsert(IntakeAnswerEntity, { key, answer } as never, ['key'])
+        return written
+      })
+      this.files.forget(id)
+      return result
+    } finally {
+      this.changes.tell('catalogue', 'drawer', 'market')
+    }
+  }
+
+  /** Choices with what was said of words before; what is said now comes first. */
+  private async remembered(db: EntityManager, choices: Choices): Promise<Choices> {
+    const answers = await db.find(IntakeAnswerEntity)
+    const before = Object.fromEntries(answers.map(({ key, answer }): [string, Answer] => [key, answer]))
+    return { ...choices, answers: { ...before, ...choices.answers } }
+  }
+
+  private async before(db: EntityManager, opened: OpenedList, rows: ReadList['rows']): Promise<LookedAt['before']> {
+    const [last] = await db.find(IntakeEntity, {
+      where: [{ hash: opened.hash }, { name: opened.name }],
+      order: { at: 'DESC', id: 'DESC' },
+      take: 1,
+    })
+    if (!last) return null
+    const lying = new Map<string, number>()
+    for (const { part, bin, qty } of await db.find(LyingEntity))
+      lying.set(`${part} ${bin}`, (lying.get(`${part} ${bin}`) ?? 0) + qty)
+    const inside = groupBy(await db.find(ComponentEntity), ({ assembly }) => assembly)
+    const there = (code: string, bin: string) =>
+      unitsOf({ code, components: inside.get(code) ?? [] }, (part) => lying.get(`${part} ${bin}`) ?? 0)
+    const differ = rows.filter(
+      ({ part, bin, count }) => part.code === null || (bin !== null && there(part.code, bin) !== count),
+    ).length
+    return { at: last.at, same: last.hash === opened.hash, differ }
+  }
+}
+
+/** What words of a list may mean: all there is in the workspace, and what the starter shelf has besides. */
+async function knownTo(db: EntityManager): Promise<KnownThings> {
+  const [colours, moulds, parts, bins, sellers] = await Promise.all([
+    db.find(ColourEntity, { order: { code: 'ASC' } }),
+    db.find(MouldEntity, { order: { code: 'ASC' } }),
+    db.find(PartEntity, { order: { code: 'ASC' } }),
+    db.find(BinEntity, { where: { figure: IsNull(), outfit: IsNull() }, order: { code: 'ASC' } }),
+    db.find(SellerEntity, { order: { code: 'ASC' } }),
+  ])
+  const besides = <T extends { code: string }>(own: readonly T[], starter: readonly T[]): T[] => {
+    const known = new Set(own.map(({ code }) => code))
+    return [...own, ...starter.filter(({ code }) => !known.has(code))]
+  }
+  return {
+    palette: besides(colours as Colour[], STARTER_COLOURS),
+    moulds: besides(moulds as Mould[], STARTER_MOULDS),
+    parts: parts.map((part) => ({ ...part, components: [] })),
+    bins,
+    sellers,
+  }
+}

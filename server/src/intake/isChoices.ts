@@ -1,0 +1,52 @@
+import { registerDecorator } from 'class-validator'
+import { FIELDS } from '@outfit/core/intake'
+
+const MOST = 5000
+
+/** A property decorator that tests a whole object by `fault`, a sentence or null. */
+function objectWith(name: string, fault: (value: Record<string, unknown>) => string | null) {
+  return () => (target: object, propertyName: string) => {
+    const faultOf = (value: unknown) =>
+      typeof value !== 'object' || value === null || Array.isArray(value)
+        ? 'must be an object'
+        : Object.keys(value).length > MOST
+          ? `must have at most ${MOST} entries`
+          : fault(value as Record<string, unknown>)
+    registerDecorator({
+      name,
+      target: target.constructor,
+      propertyName,
+      validator: {
+        validate: (value: unknown) => faultOf(value) === null,
+        defaultMessage: (args) => `${propertyName} ${faultOf(args?.value)}`,
+      },
+    })
+  }
+}
+
+/** Fields of columns by their index; null for a remark. */
+export const IsColumns = objectWith('isColumns', (columns) => {
+  for (const [index, field] of Object.entries(columns)) {
+    if (!/^\d{1,3}$/.test(index)) return `"${index.slice(0, 20)}" is no index of a column`
+    if (field !== null && !(FIELDS as readonly unknown[]).includes(field))
+      return `${index} must be one of ${FIELDS.join(', ')} or null`
+  }
+  return null
+})
+
+const isText = (value: unknown) => typeof value === 'string' && value.length > 0 && value.length <= 200
+
+/** Answers by what was asked. */
+export const IsAnswers = objectWith('isAnswers', (answers) => {
+  for (const [key, answer] of Object.entries(answers)) {
+    const said = key.slice(0, 60)
+    if (typeof answer !== 'object' || answer === null) return `"${said}" must be an object`
+    const [[name, value] = [], ...more] = Object.entries(answer)
+    if (more.length > 0) return `"${said}" must say one thing`
+    if (name === 'leave' ? value !== true : (name !== 'take' && name !== 'make') || !isText(value))
+      return `"${said}" must be {take: code}, {make: words} or {leave: true}`
+    if (key.startsWith('colour ') && name === 'make' && !/^#[0-9a-f]{6}$/i.test(value as string))
+      return `"${said}" must be made as #RRGGBB`
+  }
+  return null
+})

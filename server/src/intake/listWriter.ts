@@ -1,0 +1,340 @@
+import { Injectable } from '@nestjs/common'
+import { In, type EntityManager } from 'typeorm'
+import { monotonicFactory } from 'ulid'
+import { MAIN_PIECE, TAKING_APART, type Colour, type Mould, type Slot } from '@outfit/core/catalogue'
+import {
+  newCode,
+  newColour,
+  type KnownThings,
+  type ListedPart,
+  type ListedRow,
+  type ReadList,
+} from '@outfit/core/intake'
+import { decimalMoney } from '@outfit/core/market'
+import { PIECES_OF } from '@outfit/core/starter'
+import { Problem } from '../base/problem.ts'
+import { QuoteService } from '../market/quoteService.ts'
+import { ColourEntity, ComponentEntity, MouldEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
+import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/drawer.ts'
+import { SellerEntity } from '../schema/market.ts'
+import { TableFollowers } from '../tables/tableFollowers.ts'
+import { writeRows } from '../tables/tableWriter.ts'
+import type { IntakeMode } from './intakeService.ts'
+
+const ulid = monotonicFactory()
+
+export interface ListToWrite {
+  name: string
+  list: ReadList
+  known: KnownThings
+  mode: IntakeMode
+  today: string
+}
+
+/** What came of a list. */
+export interface IntakeResult {
+  /** The act to take back; null where nothing was moved. */
+  act: string | null
+  rows: number
+  parts: number
+  /** Parts, bins and sellers that were new. */
+  made: { parts: number; bins: number; sellers: number; colours: number }
+}
+
+/** Where parts go whose list says no place. */
+const UNSORTED = { code: 'B-unsorted', name: 'Not sorted yet' }
+/** Shipping of a seller nobody has said anything of yet. */
+const OPEN_TERMS = 'Minimum and shipping are not known yet: say them here.'
+const LONGEST_REASON = 1000
+
+/** Writes what a list says: what is new is made, and all of it is moved or offered, in the transaction of the caller. */
+@Injectable()
+export class ListWriter {
+  constructor(
+    private readonly followers: TableFollowers,
+    private readonly quotes: QuoteService,
+  ) {}
+
+  async write(db: EntityManager, { name, list, known, mode, today }: ListToWrite): Promise<IntakeResult> {
+    const { rows } = list
+    const colours = await this.makeColours(db, list, known)
+    await this.makeMoulds(db, new Set(rows.map(({ part }) => part.mould)), known)
+    const parts = new PartMaker(db, known)
+    const codes = new Map<ListedRow, string>()
+    for (const row of rows) codes.set(row, await parts.codeOf(row.part))
+    await this.followers.written(db, 'parts', parts.made)
+    const codeOf = (row: ListedRow) => codes.get(row)!
+    const sum = { rows: rows.length, parts: rows.reduce((all, { count }) => all + count, 0) }
+    if (list.kind === 'prices') {
+      const sellers = await this.offer(db, rows, codeOf, today)
+      return { ...sum, act: null, made: { parts: parts.made.length, bins: 0, sellers, colours } }
+    }
+    const bins = await this.makeBins(db, list)
+    const act = await this.move(db, { name, rows, codeOf, mode, today })
+    return { ...sum, act, made: { parts: parts.made.length, bins, sellers: 0, colours } }
+  }
+
+  private async makeColours(db: EntityManager, { rows, unknown }: ReadList, { palette }: KnownThings): Promise<number> {
+    const there = new Set((await db.find(ColourEntity, { select: { code: true } })).map(({ code }) => code))
+    const made = new Map<string, Colour>(palette.map((colour) => [colour.code, colour]))
+    for (const { what, words, answer } of unknown)
+      if (what === 'colour' && 'make' in answer) {
+        const colour = newColour(words, answer.make, palette)
+        made.set(colour.code, colour)
+      }
+    const wanted = [...new Set(rows.map(({ part }) => part.colour))].filter((code) => !there.has(code))
+    await writeRows(
+      db,
+      ColourEntity,
+      wanted.map((code) => made.get(code)!),
+    )
+    return wanted.length
+  }
+
+  /** Moulds of the starter shelf that are spoken of become the workspace's own, with the pieces they come apart into. */
+  private async makeMoulds(db: EntityManager, wanted: ReadonlySet<string>, { moulds }: KnownThings): Promise<void> {
+    const all = new Set([
+      ...wanted,
+      ...[...wanted].flatMap((code) => (PIECES_OF[code] ?? []).map(({ mould }) => mould)),
+    ])
+    const there = new Set((await db.findBy(MouldEntity, { code: In([...all]) })).map(({ code }) => code))
+    await writeRows(
+      db,
+      MouldEntity,
+      moulds.filter(({ code }) => all.has(code) && !there.has(code)),
+    )
+  }
+
+  private async makeBins(db: EntityManager, { rows, unknown }: ReadList): Promise<number> {
+    const made = unknown.flatMap(({ what, words, answer }) =>
+      what === 'bin' && 'make' in answer ? [{ code: newCode('bin', answer.make), name: words }] : [],
+    )
+    if (rows.some(({ bin }) => bin === null)) made.push(UNSORTED)
+    let count = 0
+    for (const bin of made)
+      if (!(await db.existsBy(BinEntity, { code: bin.code }))) {
+        await db.insert(BinEntity, { ...bin, figure: null, outfit: null, parent: null, holder: null })
+        count += 1
+      }
+    return count
+  }
+
+  /** Move what the rows say into its bins, or so much that there is what they say. */
+  private async move(
+    db: EntityManager,
+    {
+      name,
+      rows,
+      codeOf,
+      mode,
+      today,
+    }: {
+      name: string
+      rows: readonly ListedRow[]
+      codeOf: (row: ListedRow) => string
+      mode: IntakeMode
+      today: string
+    },
+  ): Promise<string | null> {
+    const act = ulid()
+    const movements: Omit<MovementEntity, 'act'>[] = []
+    const piecesOf = await this.pieces(db, rows.map(codeOf))
+    const wanted = new Map<string, { part: string; bin: string; condition: 'new' | 'used'; qty: number }>()
+    for (const row of rows)
+      for (const [part, times] of piecesOf(codeOf(row))) {
+        const bin = row.bin ?? UNSORTED.code
+        const condition = row.condition ?? 'used'
+        const key = `${part} ${bin} ${condition}`
+        const qty = row.count * times
+        wanted.set(key, { part, bin, condition, qty: (wanted.get(key)?.qty ?? 0) + qty })
+        if (mode === 'add')
+          movements.push({
+            id: ulid(),
+            at: row.date ?? today,
+            part,
+            from: null,
+            to: bin,
+            qty,
+            condition,
+            reason: reasonOf(name, row),
+          })
+      }
+    if (mode === 'set')
+      for (const { part, bin, condition, qty } of wanted.values()) {
+        const there = (await db.findOneBy(LyingEntity, { part, bin, condition }))?.qty ?? 0
+        const more = qty - there
+        if (more !== 0)
+          movements.push({
+            id: ulid(),
+            at: today,
+            part,
+            from: more < 0 ? bin : null,
+            to: more < 0 ? null : bin,
+            qty: Math.abs(more),
+            condition,
+            reason: `${name}: ${qty} instead of ${there}`,
+          })
+      }
+    if (movements.length === 0) return null
+    await db.insert(ActEntity, {
+      id: act,
+      at: today,
+      kind: 'imported',
+      text: name,
+      reverses: null,
+      roster: null,
+      photo: null,
+    })
+    await writeRows(
+      db,
+      MovementEntity,
+      movements.map((movement) => ({ ...movement, act })),
+    )
+    return act
+  }
+
+  /** What lies in the drawer when some parts do: those that come apart lie there as their pieces. */
+  private async pieces(db: EntityManager, codes: readonly string[]): Promise<(code: string) => [string, number][]> {
+    const inside = new Map<string, Map<string, number>>()
+    for (const { assembly, part } of await db.findBy(ComponentEntity, { assembly: In([...new Set(codes)]) })) {
+      const own = inside.get(assembly) ?? new Map<string, number>()
+      inside.set(assembly, own.set(part, (own.get(part) ?? 0) + 1))
+    }
+    return (code) => (inside.has(code) ? [...inside.get(code)!] : [[code, 1]])
+  }
+
+  /** Offer what the rows say; how many sellers were new. */
+  private async offer(
+    db: EntityManager,
+    rows: readonly ListedRow[],
+    codeOf: (row: ListedRow) => string,
+    today: string,
+  ): Promise<number> {
+    const anonymous = rows.find(({ seller }) => seller === null)
+    if (anonymous)
+      throw new Problem(400, 'Say whose prices these are. Nothing was written.', [
+        { field: 'same.seller', message: 'is missing' },
+      ])
+    let made = 0
+    for (const seller of new Set(rows.map((row) => row.seller!))) {
+      const own = rows.filter((row) => row.seller === seller)
+      const { currency } = own[0]!.price!
+      const there = await db.findOneBy(SellerEntity, { code: seller })
+      const wrong = own.find(({ price }) => price!.currency !== (there?.currency ?? currency))
+      if (wrong)
+        throw new Problem(
+          400,
+          `Line ${wrong.line}: ${there?.name ?? seller} sells in ${there?.currency ?? currency}, not in ${wrong.price!.currency}. Nothing was written.`,
+          [{ field: `line ${wrong.line}`, message: 'is in another currency' }],
+        )
+      if (there) continue
+      made += 1
+      await db.insert(SellerEntity, {
+        code: seller,
+        name: seller,
+        country: '',
+        currency,
+        minimum: 0,
+        handling: 0,
+        arrivesInDays: 7,
+        rating: null,
+        shippingBasis: 'value',
+        shippingBands: [{ upTo: null, price: 0 }],
+        notes: OPEN_TERMS,
+        standing: 'none',
+      })
+    }
+    const sheets = await this.quotes.begin(db)
+    await sheets.collect(
+      rows.map((row) => ({
+        date: row.date ?? today,
+        seller: row.seller!,
+        kind: 'part' as const,
+        code: codeOf(row),
+        condition: row.condition ?? 'new',
+        price: row.price!.minor,
+        currency: row.price!.currency,
+        stock: Math.max(row.count, row.pack),
+        multiple: row.pack,
+      })),
+    )
+    await sheets.keep({ source: 'table', whole: false })
+    return made
+  }
+}
+
+/** Why a part came, in the words of its row: where it stands, what was paid, and what no column is for. */
+function reasonOf(name: string, { line, price, remark }: ListedRow): string {
+  const paid = price ? `paid ${decimalMoney(price.minor, price.currency)} ${price.currency} each` : ''
+  return [`${name}, line ${line}`, paid, remark].filter(Boolean).join('; ').slice(0, LONGEST_REASON)
+}
+
+/** Makes the parts rows speak of; equal ones once. */
+class PartMaker {
+  readonly made: string[] = []
+  private readonly codes = new Map<string, string>()
+  private next = 0
+
+  constructor(
+    private readonly db: EntityManager,
+    private readonly known: KnownThings,
+  ) {}
+
+  async codeOf(part: ListedPart): Promise<string> {
+    if (part.code !== null) return part.code
+    const key = JSON.stringify([part.mould, part.colour, part.printed ? part.name : null, part.name])
+    const known = this.codes.get(key)
+    if (known) return known
+    const code = await this.make(part)
+    this.codes.set(key, code)
+    return code
+  }
+
+  private async make({ name, mould, colour, printed }: ListedPart): Promise<string> {
+    const kind = this.mould(mould).kind
+    const code = await this.freeCode()
+    let print: string | null = null
+    if (printed) {
+      print = `D-${code.slice(2)}`
+      // Without a recipe it is drawn from the words of its name, marked as guessed.
+      await this.db.insert(PrintEntity, {
+        code: print,
+        name,
+        kind: MAIN_PIECE[kind] ?? kind,
+        front: [],
+        back: [],
+        traits: {},
+      })
+    }
+    await this.db.insert(PartEntity, { code, name, mould, kind, colours: [colour], print, year: null, photo: null })
+    this.made.push(code)
+    for (const { slot, mould: piece } of PIECES_OF[mould] ?? [])
+      await this.db.insert(ComponentEntity, {
+        assembly: code,
+        slot: slot as Slot,
+        part: await this.piece(piece, colour),
+        level: TAKING_APART[slot] ?? 1,
+      })
+    return code
+  }
+
+  /** A plain piece of an assembly: the one there is, or a new one. */
+  private async piece(mould: string, colour: string): Promise<string> {
+    const [there] = (await this.db.query(
+      'SELECT code FROM part WHERE mould = ? AND print IS NULL AND colours = json_array(?) ORDER BY code LIMIT 1',
+      [mould, colour],
+    )) as { code: string }[]
+    return there?.code ?? this.make({ code: null, name: this.mould(mould).name, mould, colour, printed: false })
+  }
+
+  private mould(code: string): Mould {
+    return this.known.moulds.find((mould) => mould.code === code)!
+  }
+
+  private async freeCode(): Promise<string> {
+    for (;;) {
+      const code = `P-OWN-${++this.next}`
+      if (!(await this.db.existsBy(PartEntity, { code }))) return code
+    }
+  }
+}
