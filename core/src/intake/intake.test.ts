@@ -202,7 +202,7 @@ Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht
     const [colour] = first.unknown.filter(({ what }) => what === 'colour')
     expect(colour).toMatchObject({ key: 'colour wurzelbraun hell', rows: 2, lines: [2, 4], settled: false })
     const [part] = first.unknown.filter(({ what }) => what === 'part')
-    expect(part).toMatchObject({ words: 'zwirbel', rows: 1, answer: { leave: true } })
+    expect(part).toMatchObject({ words: 'Zwirbel', rows: 1, answer: { leave: true } })
     expect(first.left).toEqual([5])
     const second = read(text, { answers: { [colour!.key]: { take: 'rope' }, [part!.key]: { take: 'M-OAR' } } })
     expect(told(second)).toEqual(['M-TORSO rope 1', 'M-HEAD fawn 1', 'M-TORSO rope 3', 'M-OAR poppy 1'])

@@ -53,7 +53,8 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
 }
 
 /**
- * Words for parts and garments, each as the English words the guesser of parts knows. Longer words are looked for first.
+ * Words for parts and garments, each as the English words the guesser of parts knows. Longer words are looked for first. A
+ * word after "~" is only a little like it, so that it is asked.
  */
 export const PART_WORDS: Readonly<Record<string, string>> = {
   // headgear and hair
@@ -69,9 +70,9 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   'high bun': 'dutt, haarknoten, chignon, mono, crocchia, knot, kok, coque, bun, topknot',
   curls: 'locken, boucles, rizos, ricci, krullen, loki, cachos, curly hair, curls, afro',
   'blunt bob': 'bob, pagenkopf, carre',
-  cap: 'mutze, kappe, schirmmutze, casquette, gorra, berretto, cappellino, pet, czapka, bone, boné, baseball cap',
+  cap: 'mutze, kappe, berretto, cappellino, pet, czapka, bone',
   'deck cap':
-    'kapitansmutze, seemannsmutze, matrosenmutze, casquette de marin, gorra de capitan, gorra marinera, berretto da capitano, kapiteinspet, czapka kapitanska, captain cap, sailor cap, captains hat',
+    'schirmmutze, casquette, gorra, czapka z daszkiem, peaked cap, baseball cap, kapitansmutze, seemannsmutze, matrosenmutze, casquette de marin, gorra de capitan, gorra marinera, berretto da capitano, kapiteinspet, czapka kapitanska, captain cap, sailor cap, captains hat',
   'bobble cap':
     'pudelmutze, bommelmutze, strickmutze, wollmutze, bonnet, gorro, berretta, czapka zimowa, gorro de la, beanie, woolly hat, knit cap',
   hat: 'hut, chapeau, sombrero, cappello, hoed, kapelusz, chapeu',
@@ -145,7 +146,7 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   'coil of rope': 'seil, tau, corde, cuerda, corda, touw, lina, rope',
   umbrella: 'regenschirm, schirm, parapluie, paraguas, ombrello, paraplu, parasol, guarda chuva, umbrella',
   'boat hook':
-    'bootshaken, haken, eispickel, pickel, gaffe, gancho, bichero, gancio, haak, bosak, piolet, ice axe, pickaxe',
+    'bootshaken, haken, gaffe, gancho, bichero, gancio, haak, bosak, ~eispickel, ~pickel, ~piolet, ~ice axe, ~pickaxe, ~speer, ~lanze, ~spear',
   'paint brush': 'pinsel, pinceau, pincel, pennello, kwast, pedzel, brush',
   telescope:
     'fernrohr, teleskop, longue vue, telescopio, catalejo, cannocchiale, verrekijker, luneta, telescope, spyglass',

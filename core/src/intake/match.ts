@@ -2,7 +2,7 @@ import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from 
 import { colourDifference, mix } from '../colour/index.ts'
 import { guessPart } from '../tables/index.ts'
 import { TONE_WORDS } from './lexicon.ts'
-import { alikeness, COLOUR_PHRASES, fold, knownIn, PART_PHRASES, wordList } from './words.ts'
+import { alikeness, COLOUR_PHRASES, fold, knownIn, NEAR_PHRASES, PART_PHRASES, wordList } from './words.ts'
 
 /** A colour a text may mean, the likeliest first. */
 export interface ColourMatch {
@@ -126,6 +126,13 @@ export const inEnglish = (name: string): string =>
     .map(({ words, meaning }) => (meaning === '' ? words : meaning))
     .join(' ')
 
+/** Words that only join others. */
+const JOINING = new Set(['and', 'with', 'of', 'on', 'a', 'the', 'in'])
+const tellingWords = (name: string) =>
+  fold(name)
+    .split(' ')
+    .filter((word) => !JOINING.has(word))
+
 /** Kinds whose words leave no doubt which mould is meant, where the catalogue has a plain one. */
 const PLAIN_KINDS = new Set([
   'head',
@@ -147,7 +154,7 @@ export function matchPart(name: string, palette: readonly Colour[], moulds: read
   const said = new Set(english.split(' '))
   const ranked = moulds
     .map((mould) => {
-      const own = fold(mould.name).split(' ')
+      const own = tellingWords(mould.name)
       const shared = own.filter((word) => said.has(word)).length
       const kin = guess.kind !== null && mould.kind === guess.kind ? 1 : 0
       return {
@@ -158,12 +165,10 @@ export function matchPart(name: string, palette: readonly Colour[], moulds: read
     .filter(({ score }) => score >= 0.7)
     .sort((a, b) => b.score - a.score)
   const found = moulds.find(({ code }) => code === guess.mould)
-  const nameSaid = found
-    ? fold(found.name)
-        .split(' ')
-        .every((word) => said.has(word))
-    : false
-  const lexicon = knownIn(folded, PART_PHRASES).some(({ meaning, whole }) => meaning !== '' && whole)
+  const nameSaid = found ? tellingWords(found.name).every((word) => said.has(word)) : false
+  const spokenOf = knownIn(folded, PART_PHRASES)
+  const lexicon = spokenOf.some(({ meaning, whole }) => meaning !== '' && whole)
+  const near = spokenOf.some(({ words }) => NEAR_PHRASES.has(words))
   const colour = coloursInText(folded, palette)[0]
   const spoken = knownIn(folded, COLOUR_PHRASES).filter(({ meaning }) => meaning !== '')
   return {
@@ -172,7 +177,7 @@ export function matchPart(name: string, palette: readonly Colour[], moulds: read
       0,
       CANDIDATES,
     ),
-    sure: found !== undefined && (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind))),
+    sure: found !== undefined && !near && (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind))),
     colourWords: colour?.words ?? (spoken.length > 0 ? spoken.map(({ words }) => words).join(' ') : null),
     printed: guess.printed && (found ? (MAIN_PIECE[found.kind] ?? found.kind) !== 'headgear' : false),
     english,

@@ -46,6 +46,8 @@ export interface Unknown {
   candidates: string[]
   /** What is done unless something else is said; of colours that are made new, "make" is their sRGB. */
   answer: Answer
+  /** Of colours: what the words say it is, as sRGB; null where they say none. */
+  hex: string | null
   /** Whether a person said so. */
   settled: boolean
   /** Not to be asked, only told: all that is new, such as bins of a first list. */
@@ -251,18 +253,18 @@ class Asking {
   /** What is to be done with some words; `make` says what comes of them unless somebody says otherwise. */
   ask(
     what: Unknown['what'],
-    words: string,
+    { words, shape = fold(words) }: { words: string; shape?: string },
     line: number,
-    make: () => { candidates: string[]; answer: Answer; plain?: boolean },
+    make: () => { candidates: string[]; answer: Answer; plain?: boolean; hex?: string | null },
   ): Answer {
-    const key = `${what} ${fold(words)}`
+    const key = `${what} ${shape}`
     const known = this.found.get(key)
     if (known) {
       known.rows += 1
       if (known.lines.length < EXAMPLES) known.lines.push(line)
       return known.answer
     }
-    const { candidates, answer, plain = false } = make()
+    const { candidates, answer, plain = false, hex = null } = make()
     const said = this.said(what, key)
     const asked = {
       key,
@@ -272,6 +274,7 @@ class Asking {
       lines: [line],
       candidates,
       answer: said ?? answer,
+      hex,
       settled: said !== undefined,
       plain,
     }
@@ -290,7 +293,7 @@ class Asking {
     const folded = fold(words)
     const exact = known.find(({ code, name }) => fold(name) === folded || fold(code) === folded)
     if (exact) return { code: exact.code }
-    const answer = this.ask(what, words, line, () => ({
+    const answer = this.ask(what, { words }, line, () => ({
       candidates: known
         .map(({ code, name }) => ({ code, like: alikeness(fold(name), folded) }))
         .filter(({ like }) => like > 0.4)
@@ -396,12 +399,13 @@ class PartFinder {
   private colour(words: string, line: number): string | 'left' {
     const match = matchColour(words, this.known.palette)
     if (match.sure) return match.code!
-    const answer = this.asking.ask('colour', words, line, () => {
+    const answer = this.asking.ask('colour', { words }, line, () => {
       const { code, candidates, hex } = match
       const nearEnough = code !== null && (candidates[0]?.deltaE ?? 0) <= FAR_COLOUR
       return {
         candidates: candidates.map((one) => one.code),
         answer: nearEnough ? { take: code } : { make: hex ?? '#8A8D91' },
+        hex,
       }
     })
     if ('leave' in answer) return 'left'
@@ -415,7 +419,7 @@ class PartFinder {
       fold(name)
         .replace(match.colourWords ?? '\u0000', '')
         .trim() || fold(name)
-    const answer = this.asking.ask('part', shape, line, () => ({
+    const answer = this.asking.ask('part', { words: name, shape }, line, () => ({
       candidates: match.candidates,
       answer: match.mould !== null ? { take: match.mould } : { leave: true },
     }))

@@ -27,6 +27,17 @@ const phrasesOf = (lexicon: Readonly<Record<string, string>>, self: boolean): Ph
   )
 
 export const PART_PHRASES = phrasesOf(PART_WORDS, true)
+
+/** Phrases that are only a little like what they stand for. */
+export const NEAR_PHRASES: ReadonlySet<string> = new Set(
+  Object.values(PART_WORDS).flatMap((list) =>
+    list
+      .split(',')
+      .filter((phrase) => phrase.trim().startsWith('~'))
+      .map(fold),
+  ),
+)
+
 export const COLOUR_PHRASES = phrasesOf(COLOUR_WORDS, false)
 
 /** A stretch of a text that a lexicon knows; `whole` unless it is only a piece of a longer word. */

@@ -1,10 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import type { IntakeResult, LookedAt } from '@outfit/core/intake'
 import { strToU8, zipSync } from 'fflate'
 import iconv from 'iconv-lite'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { encodingOf } from './decode.ts'
-import type { LookedAt } from './intakeService.ts'
-import type { IntakeResult } from './listWriter.ts'
 
 let server: TestServer
 beforeAll(async () => {

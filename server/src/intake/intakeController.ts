@@ -15,12 +15,20 @@ import {
   ValidateNested,
 } from 'class-validator'
 import type { Request } from 'express'
-import { LIST_KINDS, type Answer, type CellStyle, type Field, type ListKind } from '@outfit/core/intake'
+import {
+  ENCODINGS,
+  LIST_KINDS,
+  type Encoding,
+  type IntakeMode,
+  type Answer,
+  type CellStyle,
+  type Field,
+  type ListKind,
+} from '@outfit/core/intake'
 import { CONDITIONS } from '@outfit/core/tables'
 import { IsDay } from '../base/isDay.ts'
-import { ENCODINGS, type Encoding } from './decode.ts'
 import { IntakeFiles } from './intakeFiles.ts'
-import { IntakeService, type IntakeMode } from './intakeService.ts'
+import { IntakeService } from './intakeService.ts'
 import { IsAnswers, IsColumns } from './isChoices.ts'
 
 class StyleBody implements Partial<CellStyle> {

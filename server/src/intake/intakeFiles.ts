@@ -4,10 +4,10 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { ulid } from 'ulid'
-import { sheetOf, type Sheet } from '@outfit/core/intake'
+import { sheetOf, type Encoding, type Sheet } from '@outfit/core/intake'
 import { notFound, Problem } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
-import { decode, encodingOf, type Encoding } from './decode.ts'
+import { decode, encodingOf } from './decode.ts'
 import { isZip, sheetsOf } from './workbook.ts'
 
 /** Most a list of a person's own may weigh; larger ones are tables of a market, which stream. */

@@ -3,7 +3,18 @@ import { DataSource, IsNull, type EntityManager } from 'typeorm'
 import type { Colour, Mould } from '@outfit/core/catalogue'
 import { groupBy } from '@outfit/core/base'
 import { unitsOf } from '@outfit/core/drawer'
-import { newColour, readList, type Answer, type Choices, type KnownThings, type ReadList } from '@outfit/core/intake'
+import {
+  newColour,
+  readList,
+  type Encoding,
+  type IntakeMode,
+  type IntakeResult,
+  type LookedAt,
+  type Answer,
+  type Choices,
+  type KnownThings,
+  type ReadList,
+} from '@outfit/core/intake'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
 import { Changes } from '../base/changes.ts'
 import { Problem } from '../base/problem.ts'
@@ -13,38 +24,14 @@ import { ColourEntity, ComponentEntity, MouldEntity, PartEntity } from '../schem
 import { BinEntity, LyingEntity } from '../schema/drawer.ts'
 import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
-import type { Encoding } from './decode.ts'
 import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
-import { ListWriter, type IntakeResult } from './listWriter.ts'
+import { ListWriter } from './listWriter.ts'
 
 /** How a list is looked at. */
 export interface LookOptions {
   encoding?: Encoding
   sheet?: number
   choices?: Choices
-}
-
-/** What to do with parts that lie there already: more of them came, or the list says how many there are. */
-export type IntakeMode = 'add' | 'set'
-
-/** A list as it is understood, with all that is needed to show it. */
-export interface LookedAt extends Omit<ReadList, 'rows'> {
-  id: string
-  name: string
-  encoding: Encoding | null
-  sheets: string[]
-  sheet: number
-  /** What would be written. */
-  sum: { rows: number; parts: number; kinds: number; bins: number; made: number }
-  /** Some of the parts, to be drawn. */
-  shown: { name: string; mould: string; colour: string }[]
-  /** Colours and moulds that are spoken of, those of the workspace and of the starter shelf. */
-  colours: Colour[]
-  moulds: Mould[]
-  bins: { code: string; name: string }[]
-  sellers: { code: string; name: string }[]
-  /** The same list, or one of that name, brought in before; null for none. */
-  before: { at: string; same: boolean; differ: number } | null
 }
 
 const SHOWN = 12
@@ -76,7 +63,9 @@ export class IntakeService {
     ])
     for (const { candidates, answer } of list.unknown) {
       for (const code of candidates) codes.add(code)
-      if ('take' in answer) moulds.add(answer.take) && codes.add(answer.take)
+      if (!('take' in answer)) continue
+      moulds.add(answer.take)
+      codes.add(answer.take)
     }
     const kinds = new Map(rows.map(({ part }) => [part.code ?? `${part.mould} ${part.colour} ${part.name}`, part]))
     return {
@@ -95,7 +84,7 @@ export class IntakeService {
         bins: new Set(rows.flatMap(({ bin }) => bin ?? [])).size,
         made: [...kinds.values()].filter(({ code }) => code === null).length,
       },
-      shown: [...kinds.values()].slice(0, SHOWN).map(({ name, mould, colour }) => ({ name, mould, colour })),
+      shown: [...kinds.values()].slice(0, SHOWN),
       colours: [
         ...known.palette.filter(({ code }) => codes.has(code)),
         // Colours that will be made are shown as they will be.

@@ -9,6 +9,8 @@ import {
   type ListedPart,
   type ListedRow,
   type ReadList,
+  type IntakeMode,
+  type IntakeResult,
 } from '@outfit/core/intake'
 import { decimalMoney } from '@outfit/core/market'
 import { PIECES_OF } from '@outfit/core/starter'
@@ -19,7 +21,6 @@ import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/dra
 import { SellerEntity } from '../schema/market.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
-import type { IntakeMode } from './intakeService.ts'
 
 const ulid = monotonicFactory()
 
@@ -29,16 +30,6 @@ export interface ListToWrite {
   known: KnownThings
   mode: IntakeMode
   today: string
-}
-
-/** What came of a list. */
-export interface IntakeResult {
-  /** The act to take back; null where nothing was moved. */
-  act: string | null
-  rows: number
-  parts: number
-  /** Parts, bins and sellers that were new. */
-  made: { parts: number; bins: number; sellers: number; colours: number }
 }
 
 /** Where parts go whose list says no place. */
@@ -106,8 +97,11 @@ export class ListWriter {
   }
 
   private async makeBins(db: EntityManager, { rows, unknown }: ReadList): Promise<number> {
+    const used = new Set(rows.map(({ bin }) => bin))
     const made = unknown.flatMap(({ what, words, answer }) =>
-      what === 'bin' && 'make' in answer ? [{ code: newCode('bin', answer.make), name: words }] : [],
+      what === 'bin' && 'make' in answer && used.has(newCode('bin', answer.make))
+        ? [{ code: newCode('bin', answer.make), name: words }]
+        : [],
     )
     if (rows.some(({ bin }) => bin === null)) made.push(UNSORTED)
     let count = 0

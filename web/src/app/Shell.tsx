@@ -21,7 +21,7 @@ const AREAS: Record<string, readonly string[]> = {
   Market: ['/market', '/prices'],
   Parcels: ['/parcels'],
   Drawer: ['/drawer'],
-  Parts: ['/parts', '/moulds', '/catalogue', '/packs', '/tables'],
+  Parts: ['/parts', '/moulds', '/catalogue', '/packs', '/tables', '/bring-in'],
 }
 
 /** The frame of every view: rooms, where one is, whether all is saved. */

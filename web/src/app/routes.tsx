@@ -147,6 +147,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../catalogue/editors.ts')).EDITORS[table] }),
       })),
       {
+        path: 'bring-in',
+        lazy: async () => ({ Component: (await import('../intake/BringInView.tsx')).BringInView }),
+      },
+      {
         path: 'tables',
         lazy: async () => ({ Component: (await import('../tables/TablesView.tsx')).TablesView }),
       },

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { PartsBox } from '@outfit/core/drawer'
 import type { Catalogue } from '@outfit/core/catalogue'
+import { Link } from 'react-router'
 import { errorText } from '../data/api.ts'
 import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
 import { drawerApi } from '../data/drawerApi.ts'
@@ -46,6 +47,9 @@ export function DrawerFrame({ children }: { children: (box: PartsBox, catalogue:
               </span>
             ))}
         </p>
+        <Link to="/bring-in" className="self-center font-semibold text-act underline">
+          Bring a list in
+        </Link>
         <BringIn bins={data.bins} />
       </div>
       <Tabs label="Ways to look at the drawer" views={VIEWS} />

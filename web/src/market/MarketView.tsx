@@ -34,8 +34,8 @@ export function MarketView() {
           </span>
         </h1>
         <span className="ml-auto flex gap-2">
-          <Link to="/tables" className="self-center font-semibold text-act underline">
-            Bring offers in
+          <Link to="/bring-in" className="self-center font-semibold text-act underline">
+            Bring a price list in
           </Link>
           <Button look="act" onClick={() => edit('new')}>
             <Plus aria-hidden className="size-4" /> New seller

@@ -2,11 +2,12 @@ import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
-import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Shelf } from './Shelf.tsx'
 import { shelfFacts, shelfHeight } from '../roster/shelfData.ts'
 
 const TakenDown = lazy(async () => ({ default: (await import('../roster/TakenDown.tsx')).TakenDown }))
+const EmptyWorkspace = lazy(async () => ({ default: (await import('./EmptyWorkspace.tsx')).EmptyWorkspace }))
 const BeginRoster = lazy(async () => ({ default: (await import('../roster/BeginRoster.tsx')).BeginRoster }))
 
 /** All rosters, each a shelf. */
@@ -23,21 +24,9 @@ export function RostersView() {
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!data?.rosters.length)
     return (
-      <EmptyNote title="No roster yet">
-        A roster holds the outfits that belong together.
-        <span className="my-3 block">
-          <Button look="act" onClick={() => begin(true)}>
-            Begin a roster
-          </Button>
-          {begun}
-        </span>
-        Or start the program with <code className="font-semibold">npm run demo</code> to look around in Lantern Quay, or
-        send a rosters file to{' '}
-        <a className="font-semibold text-act underline" href="/api/docs">
-          the interface for programs
-        </a>
-        .
-      </EmptyNote>
+      <Suspense>
+        <EmptyWorkspace onBegin={() => begin(true)}>{begun}</EmptyWorkspace>
+      </Suspense>
     )
   return (
     <div className="mx-auto max-w-[1400px] px-5 py-5">

@@ -1,0 +1,36 @@
+import type { Colour, Mould } from '../catalogue/index.ts'
+import type { Encoding } from './encodings.ts'
+import type { ListedPart, ReadList } from './readList.ts'
+
+/** What to do with parts that lie there already: more of them came, or the list says how many there are. */
+export type IntakeMode = 'add' | 'set'
+
+/** A list as it is understood, with all that is needed to show it. */
+export interface LookedAt extends Omit<ReadList, 'rows'> {
+  id: string
+  name: string
+  encoding: Encoding | null
+  sheets: string[]
+  sheet: number
+  /** What would be written. */
+  sum: { rows: number; parts: number; kinds: number; bins: number; made: number }
+  /** Some of the parts, to be drawn. */
+  shown: ListedPart[]
+  /** Colours and moulds that are spoken of, those of the workspace and of the starter shelf. */
+  colours: Colour[]
+  moulds: Mould[]
+  bins: { code: string; name: string }[]
+  sellers: { code: string; name: string }[]
+  /** The same list, or one of that name, brought in before; null for none. */
+  before: { at: string; same: boolean; differ: number } | null
+}
+
+/** What came of a list. */
+export interface IntakeResult {
+  /** The act to take back; null where nothing was moved. */
+  act: string | null
+  rows: number
+  parts: number
+  /** Parts, bins and sellers that were new. */
+  made: { parts: number; bins: number; sellers: number; colours: number }
+}

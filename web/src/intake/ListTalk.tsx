@@ -1,0 +1,345 @@
+import { useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { catalogueOf, MAIN_PIECE, type Part, type Print } from '@outfit/core/catalogue'
+import {
+  ENCODINGS,
+  LIST_KINDS,
+  type Answer,
+  type Choices,
+  type Encoding,
+  type IntakeMode,
+  type ListKind,
+  type LookedAt,
+} from '@outfit/core/intake'
+import { drawerApi } from '../data/drawerApi.ts'
+import { errorText } from '../data/api.ts'
+import { intakeApi } from '../data/intakeApi.ts'
+import { Button } from '../ui/Button.tsx'
+import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { PartPicture } from '../ui/PartPicture.tsx'
+import { Swatch } from '../ui/Swatch.tsx'
+import { tell } from '../ui/tell.ts'
+import { ColumnsForm } from './ColumnsForm.tsx'
+import { count, KIND_WORDS, rowInWords } from './listWords.ts'
+import { UnknownCard } from './UnknownCard.tsx'
+
+interface ListTalkProps {
+  id: string
+  /** Lists that wait behind this one. */
+  more: number
+  onLeave: () => void
+}
+
+const PICK = 'rounded-[8px] border border-rule bg-card px-2 py-1 text-[14px]'
+
+/** A list as it is understood, what is not known of it, and what will come of it. */
+export function ListTalk({ id, more, onLeave }: ListTalkProps) {
+  const [choices, setChoices] = useState<Choices>({})
+  const [encoding, setEncoding] = useState<Encoding>()
+  const [sheet, setSheet] = useState<number>()
+  const [changing, change] = useState(false)
+  const [mode, setMode] = useState<IntakeMode | null>(null)
+  const look = { id, choices, ...(encoding ? { encoding } : {}), ...(sheet !== undefined ? { sheet } : {}) }
+  const { data: list, error, isFetching, refetch } = intakeApi.endpoints.lookAt.useQuery(look)
+  const [take, taking] = intakeApi.endpoints.takeList.useMutation()
+  const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
+  const navigate = useNavigate()
+  if (error && !list) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (!list) return <Waiting>Reading the list…</Waiting>
+  const more_ = (more: Partial<Choices>) => setChoices({ ...choices, ...more })
+  const answer = (key: string, said: Answer) => more_({ answers: { ...choices.answers, [key]: said } })
+  // A list that was brought in before says how many there are now; a new one brings more.
+  const how: IntakeMode = mode ?? (list.before ? 'set' : 'add')
+  const bring = async () => {
+    const answered = await take({ ...look, mode: how })
+    if (answered.error) return
+    const { act, parts, rows } = answered.data
+    tell(
+      `${list.name}: ${list.kind === 'prices' ? count(rows, 'price') : count(parts, 'part')} brought in.`,
+      act === null ? undefined : () => reverse(act),
+    )
+    if (more > 0) return onLeave()
+    void navigate(list.kind === 'prices' ? '/market' : '/drawer')
+  }
+  const asked = list.unknown.filter(({ plain }) => !plain)
+  const fresh = list.unknown.filter(({ plain }) => plain)
+  return (
+    <div className="mx-auto grid max-w-[1280px] gap-8 px-5 py-4 lg:grid-cols-[1fr_360px]">
+      <div className="min-w-0">
+        <h1 className="text-2xl">
+          {KIND_WORDS[list.kind]}, from {list.name}
+        </h1>
+        <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1.5 text-[14px] text-soft">
+          <span>
+            {count(list.sum.rows + list.left.length + new Set(list.faults.map(({ line }) => line)).size, 'row')}
+            {isFetching && ' · reading again…'}
+          </span>
+          <label>
+            It is{' '}
+            <select
+              className={PICK}
+              value={list.kind}
+              onChange={({ target }) => more_({ kind: target.value as ListKind })}
+            >
+              {LIST_KINDS.map((kind) => (
+                <option key={kind} value={kind}>
+                  {KIND_WORDS[kind].toLowerCase()}
+                </option>
+              ))}
+            </select>
+          </label>
+          {list.encoding && (
+            <label>
+              Letters{' '}
+              <select
+                className={PICK}
+                value={list.encoding}
+                onChange={({ target }) => setEncoding(target.value as Encoding)}
+              >
+                {Object.entries(ENCODINGS).map(([value, name]) => (
+                  <option key={value} value={value}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          {list.sheets.length > 1 && (
+            <label>
+              Sheet{' '}
+              <select className={PICK} value={list.sheet} onChange={({ target }) => setSheet(Number(target.value))}>
+                {list.sheets.map((name, i) => (
+                  <option key={i} value={i}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+        </div>
+        <section aria-labelledby="cells" className="mt-4 rounded-[10px] border border-rule bg-card px-4 py-3">
+          <h2 id="cells" className="text-lg">
+            How I read your cells
+          </h2>
+          <table className="mt-2 w-full text-[14px]">
+            <thead className="text-left text-soft">
+              <tr>
+                <th className="w-1/2 pr-4 font-normal">your row</th>
+                <th className="font-normal">as I take it</th>
+              </tr>
+            </thead>
+            <tbody>
+              {list.sample.map(({ line, cells, row }) => (
+                <tr key={line} className="border-t border-rule align-top">
+                  <td className="py-1.5 pr-4 text-soft">{cells.filter(Boolean).join(' · ')}</td>
+                  <td className="py-1.5">
+                    {row ? (
+                      <>
+                        <Swatch colour={list.colours.find(({ code }) => code === row.part.colour)} />{' '}
+                        <strong>
+                          {list.moulds.find(({ code }) => code === row.part.mould)?.name ?? row.part.name}
+                        </strong>{' '}
+                        {rowInWords(row, list)}
+                      </>
+                    ) : (
+                      <span className="text-problem">
+                        {list.faults
+                          .filter((fault) => fault.line === line)
+                          .map(({ field, reason }) => `${field} ${reason}`)
+                          .join('; ') || 'left out'}
+                      </span>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-2 text-[14px] text-soft">
+            Prices are whole {list.style.currency}, cents after a {list.style.decimal === ',' ? 'comma' : 'point'};
+            dates have the {list.style.dayFirst ? 'day' : 'month'} first.{' '}
+            {list.open.length > 0 && <span className="text-notice">Your cells do not tell which; please look. </span>}
+            <button
+              type="button"
+              className="font-semibold text-act underline"
+              aria-expanded={changing}
+              onClick={() => change(!changing)}
+            >
+              Change columns
+            </button>
+          </p>
+          {changing && <ColumnsForm list={list} choices={choices} onChange={more_} />}
+        </section>
+        {list.kind === 'prices' && !list.columns.some(({ field }) => field === 'seller') && (
+          <label className="mt-4 block max-w-[420px] font-semibold">
+            Whose prices are these?
+            <input
+              list="known-sellers"
+              value={choices.same?.seller ?? ''}
+              onChange={({ target }) => {
+                const { seller: _seller, ...same } = choices.same ?? {}
+                more_({ same: target.value === '' ? same : { ...same, seller: target.value } })
+              }}
+              className="mt-1 block w-full rounded-[8px] border border-rule bg-card px-2 py-1 font-normal"
+            />
+            <datalist id="known-sellers">
+              {list.sellers.map(({ code, name }) => (
+                <option key={code} value={name} />
+              ))}
+            </datalist>
+          </label>
+        )}
+        {asked.length > 0 && (
+          <section aria-labelledby="unknown" className="mt-5">
+            <h2 id="unknown" className="text-lg">
+              {asked.length === 1 ? 'One word I am not sure of' : `${asked.length} words I am not sure of`}
+            </h2>
+            <p className="text-[14px] text-soft">
+              One answer goes for all rows that say the same, and for the next list.
+            </p>
+            <div className="mt-2 grid gap-3 md:grid-cols-2">
+              {asked.map((one) => (
+                <UnknownCard key={one.key} unknown={one} list={list} onAnswer={(said) => answer(one.key, said)} />
+              ))}
+            </div>
+          </section>
+        )}
+        {fresh.length > 0 && (
+          <details className="mt-5">
+            <summary className="cursor-pointer font-semibold">
+              {count(fresh.length, `new ${fresh[0]!.what}`)}:{' '}
+              {fresh
+                .slice(0, 6)
+                .map(({ words }) => words)
+                .join(', ')}
+              {fresh.length > 6 && ', …'}
+            </summary>
+            <div className="mt-2 grid gap-3 md:grid-cols-2">
+              {fresh.map((one) => (
+                <UnknownCard key={one.key} unknown={one} list={list} onAnswer={(said) => answer(one.key, said)} />
+              ))}
+            </div>
+          </details>
+        )}
+      </div>
+      <aside
+        aria-label="What comes of it"
+        className="self-start rounded-[10px] border border-rule bg-card px-4 py-4 lg:sticky lg:top-4"
+      >
+        <h2 className="text-lg">What comes of it</h2>
+        <Pictures list={list} />
+        <p className="mt-2">
+          <strong>{count(list.sum.parts, 'part')}</strong> of <strong>{count(list.sum.kinds, 'kind')}</strong>
+          {list.kind === 'owned' && list.sum.bins > 0 && ` in ${count(list.sum.bins, 'bin')}`}
+        </p>
+        <ul className="mt-1 space-y-1 text-[14px] text-soft">
+          {list.sum.made > 0 && <li>{count(list.sum.made, 'kind')} new to your parts, drawn from their words.</li>}
+          {list.uncounted > 0 && <li>{count(list.uncounted, 'row')} without a count: one each.</li>}
+          {list.left.length > 0 && <li>{count(list.left.length, 'row')} left out.</li>}
+          {list.mended.map(({ line, what }) => (
+            <li key={line}>
+              Mended on line {line}: {what}.
+            </li>
+          ))}
+        </ul>
+        {list.faults.length > 0 && (
+          <details className="mt-2 text-[14px]" open={list.faults.length <= 3}>
+            <summary className="cursor-pointer text-problem">
+              {count(list.faults.length, 'cell')} cannot be read
+            </summary>
+            <ul>
+              {list.faults.map(({ line, field, reason }, i) => (
+                <li key={i}>
+                  line {line}: {field === 'row' ? '' : `${field} `}
+                  {reason}
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+        {list.before && list.kind === 'owned' && (
+          <fieldset className="mt-3 text-[14px]">
+            <legend>
+              You brought {list.before.same ? 'this list' : 'a list of this name'} in on {list.before.at}.{' '}
+              <strong>
+                {list.before.differ === 0 ? 'Nothing differs.' : `${count(list.before.differ, 'row')} differ.`}
+              </strong>
+            </legend>
+            {(
+              [
+                ['set', 'Set to these counts'],
+                ['add', 'Add to what is there'],
+              ] as const
+            ).map(([value, words]) => (
+              <label key={value} className="mt-1 flex items-center gap-2">
+                <input type="radio" name="mode" checked={how === value} onChange={() => setMode(value)} />
+                {words}
+              </label>
+            ))}
+          </fieldset>
+        )}
+        {taking.error && (
+          <p role="alert" className="mt-3 text-problem">
+            {errorText(taking.error)}
+          </p>
+        )}
+        <Button
+          look="act"
+          className="mt-4 w-full py-2.5"
+          disabled={list.sum.rows === 0 || taking.isLoading || isFetching}
+          onClick={() => void bring()}
+        >
+          {taking.isLoading
+            ? 'Bringing it in…'
+            : list.kind === 'prices'
+              ? `Take ${count(list.sum.rows, 'price')}`
+              : `Bring ${count(list.sum.parts, 'part')} in`}
+        </Button>
+        {list.kind === 'owned' && (
+          <p className="mt-2 text-center text-[13px] text-soft">One press takes it all back.</p>
+        )}
+        <Button look="plain" className="mt-1 w-full" onClick={onLeave}>
+          {more > 0 ? `Leave it, and read the next of ${more}` : 'Another list'}
+        </Button>
+      </aside>
+    </div>
+  )
+}
+
+/** Some of what comes in, drawn. */
+function Pictures({ list }: { list: LookedAt }) {
+  const { shown, colours, moulds } = list
+  const catalogue = useMemo(() => {
+    const kindOf = (mould: string) => moulds.find(({ code }) => code === mould)!.kind
+    const parts = shown.map(({ name, mould, colour, printed }, i): Part => ({
+      code: `listed-${i}`,
+      name,
+      mould,
+      colours: [colour],
+      print: printed ? `words-${i}` : null,
+      year: null,
+      photo: null,
+      components: [],
+    }))
+    // What has a print is drawn from its words.
+    const prints = shown.flatMap(({ name, mould, printed }, i): Print[] => {
+      const kind = kindOf(mould)
+      return printed
+        ? [{ code: `words-${i}`, name, kind: MAIN_PIECE[kind] ?? kind, front: [], back: [], traits: {} }]
+        : []
+    })
+    return catalogueOf({ colours, moulds, prints, parts })
+  }, [shown, colours, moulds])
+  return (
+    <div className="mt-3 grid grid-cols-4 gap-2">
+      {[...catalogue.parts.values()].slice(0, 8).map((part) => (
+        <PartPicture
+          key={part.code}
+          part={part}
+          catalogue={catalogue}
+          label={part.name}
+          className="h-[76px] w-full rounded-[8px] bg-paper"
+        />
+      ))}
+    </div>
+  )
+}

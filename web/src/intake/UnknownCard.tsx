@@ -1,0 +1,78 @@
+import type { Answer, LookedAt, Unknown } from '@outfit/core/intake'
+import { Swatch } from '../ui/Swatch.tsx'
+import { candidateName, count } from './listWords.ts'
+
+const same = (a: Answer, b: Answer) => JSON.stringify(a) === JSON.stringify(b)
+
+interface UnknownCardProps {
+  unknown: Unknown
+  list: LookedAt
+  onAnswer: (answer: Answer) => void
+}
+
+/** Words nobody knows, with what they may mean; what is pressed goes for all rows that say them. */
+export function UnknownCard({ unknown, list, onAnswer }: UnknownCardProps) {
+  const { what, words, rows, lines, candidates, answer, hex } = unknown
+  const ways: { answer: Answer; name: string; hex?: string }[] = [
+    ...candidates.map((code) => ({
+      answer: { take: code },
+      name: candidateName(what, code, list),
+      ...(what === 'colour' ? { hex: list.colours.find((colour) => colour.code === code)?.hex ?? '' } : {}),
+    })),
+    ...(what === 'colour'
+      ? [
+          {
+            answer: 'make' in answer ? answer : { make: hex ?? '#8A8D91' },
+            name: 'a colour of its own',
+          },
+        ]
+      : []),
+    ...(what === 'bin' || what === 'seller' ? [{ answer: { make: words }, name: `new ${what}` }] : []),
+    { answer: { leave: true }, name: 'leave these rows out' },
+  ]
+  const where = lines.length < rows ? `first on line ${lines[0]}` : `line ${lines.join(', ')}`
+  return (
+    <fieldset className="rounded-[10px] border border-rule bg-card px-3.5 py-3">
+      <legend className="sr-only">{words || 'no word'}</legend>
+      <p aria-hidden>
+        <strong>{words ? `“${words}”` : 'no colour said'}</strong>{' '}
+        <span className="text-[13px] text-soft">
+          {what === 'part' ? 'a part' : `a ${what}`}, {count(rows, 'row')}, {where}
+        </span>
+      </p>
+      <div className="mt-2 flex flex-wrap gap-1.5">
+        {ways.map((way) => {
+          const chosen = same(way.answer, answer)
+          return (
+            <label
+              key={`${JSON.stringify(way.answer)}`}
+              className={`inline-flex cursor-pointer items-center gap-1.5 rounded-full border px-2.5 py-0.5 text-[14px] focus-within:outline-2 focus-within:outline-act ${chosen ? 'border-act font-semibold text-act' : 'border-rule text-soft hover:border-act'}`}
+            >
+              <input
+                type="radio"
+                name={unknown.key}
+                checked={chosen}
+                onChange={() => onAnswer(way.answer)}
+                className="sr-only"
+              />
+              {way.hex && <Swatch colour={{ code: '', name: '', finish: 'solid', family: '', hex: way.hex }} />}
+              {way.name}
+            </label>
+          )
+        })}
+        {what === 'colour' && 'make' in answer && (
+          <label className="inline-flex items-center gap-1.5 text-[13px] text-soft">
+            as
+            <input
+              type="color"
+              value={answer.make.toLowerCase()}
+              aria-label={`The colour of ${words}`}
+              onChange={({ target }) => onAnswer({ make: target.value.toUpperCase() })}
+              className="h-6 w-9 rounded-[6px] border border-rule"
+            />
+          </label>
+        )}
+      </div>
+    </fieldset>
+  )
+}
