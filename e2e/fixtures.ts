@@ -15,15 +15,15 @@ export interface Server {
   get<T>(path: string): Promise<T>
 }
 
-/** A fresh copy of the loaded world. */
-function worldCopy(): string {
+/** A folder of its own, with a copy of the loaded world or with nothing. */
+function freshFolder(empty: boolean): string {
   const data = mkdtempSync(join(tmpdir(), 'outfit-e2e-'))
-  cpSync(process.env['OUTFIT_WORLD']!, data, { recursive: true })
+  if (!empty) cpSync(process.env['OUTFIT_WORLD']!, data, { recursive: true })
   return data
 }
 
 interface Host {
-  open(data: string): Promise<string>
+  open(data: string, empty: boolean): Promise<string>
   close(data: string): Promise<void>
   end(): Promise<void>
 }
@@ -42,13 +42,13 @@ function startHost(): Host {
   child.once('exit', (code) => {
     for (const { reject } of waiting.values()) reject(new Error(`The host of the demos ended with ${code}.`))
   })
-  const ask = (act: 'open' | 'close', data: string) =>
+  const ask = (act: 'open' | 'close', data: string, empty = false) =>
     new Promise<unknown>((resolve, reject) => {
       waiting.set(++asked, { resolve, reject })
-      child.send({ id: asked, act, data })
+      child.send({ id: asked, act, data, empty })
     })
   return {
-    open: (data) => ask('open', data) as Promise<string>,
+    open: (data, empty) => ask('open', data, empty) as Promise<string>,
     close: (data) => ask('close', data) as Promise<void>,
     end: () => stop(child),
   }
@@ -56,6 +56,9 @@ function startHost(): Host {
 
 /** The tag of journeys that end their server: it is a process of its own then. */
 export const KILLS = { tag: '@kills' }
+
+/** The tag of journeys that begin with nothing. */
+export const EMPTY = { tag: '@empty' }
 
 /** `server` is a running demo of the test's own, on a copy of the world; `app` is the page opened on it. */
 export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
@@ -68,9 +71,10 @@ export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
     { scope: 'worker', timeout: 300_000 },
   ],
   server: async ({ host }, use, { tags }) => {
-    const data = worldCopy()
+    const empty = tags.includes(EMPTY.tag)
+    const data = freshFolder(empty)
     const own = tags.includes(KILLS.tag) ? await startBuilt(data) : null
-    const url = own?.url ?? (await host.open(data))
+    const url = own?.url ?? (await host.open(data, empty))
     let child = own?.child
     const end = async (signal?: NodeJS.Signals) => {
       if (!child) throw new Error(`This journey shares the process of its server; give it the tag ${KILLS.tag}.`)

@@ -12,13 +12,13 @@ const running = new Map()
 // Every application listens for the signals that end a process.
 process.setMaxListeners(0)
 
-async function open(data) {
+async function open(data, empty) {
   const app = await createApp({
     port: 0,
     data,
     web: folder('../web/dist'),
     world,
-    market: world,
+    market: empty ? null : world,
     // Journeys that kill have a process of their own.
     durable: false,
   })
@@ -32,9 +32,9 @@ async function close(data) {
   running.delete(data)
 }
 
-process.on('message', async ({ id, act, data }) => {
+process.on('message', async ({ id, act, data, empty }) => {
   try {
-    process.send({ id, result: await (act === 'open' ? open : close)(data) })
+    process.send({ id, result: await (act === 'open' ? open(data, empty) : close(data)) })
   } catch (error) {
     process.send({ id, error: String(error?.stack ?? error) })
   }

@@ -1,8 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { expect, openOutfit, test } from './fixtures.ts'
-import { startBuilt, stop } from './world.ts'
+import { EMPTY, expect, openOutfit, test } from './fixtures.ts'
 
 test('rosters stand as shelves of drawn figures; a roster and an outfit open from there', async ({ app }) => {
   await expect(app.getByRole('heading', { name: 'Rosters' })).toBeVisible()
@@ -39,13 +35,9 @@ test('an outfit that does not exist is told in words, with a way to try again', 
   await expect(app.getByRole('button', { name: 'Try again' })).toBeVisible()
 })
 
-test('an empty data folder says what to do first', async ({ page }) => {
-  const data = mkdtempSync(join(tmpdir(), 'outfit-empty-'))
-  const { url, child } = await startBuilt(data, { world: false })
-  await page.goto(url)
-  await expect(page.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
-  await expect(page.getByRole('link', { name: 'Bring a list in' })).toBeVisible()
-  await expect(page.getByText('npm run demo')).toBeVisible()
-  await stop(child)
-  rmSync(data, { recursive: true, force: true })
+test('an empty data folder shows three ways in', EMPTY, async ({ app }) => {
+  await expect(app.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
+  await expect(app.getByRole('link', { name: 'Bring a list in' })).toBeVisible()
+  await expect(app.getByRole('button', { name: 'Begin a roster' })).toBeVisible()
+  await expect(app.getByText('npm run demo')).toBeVisible()
 })

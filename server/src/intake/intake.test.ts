@@ -88,7 +88,7 @@ describe('a list of a stranger, in an empty workspace', () => {
     const { status, body } = await bring(id, { mode: 'add', choices })
     expect([status, body.made.sellers]).toEqual([201, 1])
     const { sellers } = (await server.get<{ sellers: { code: string; offers: number }[] }>('sellers')).body
-    expect(sellers).toMatchObject([{ code: 's-lotte', offers: 2 }])
+    expect(sellers).toMatchObject([{ code: 's-lotte', name: 'Lotte', offers: 2 }])
     const [cap] = await found('Schirmmütze')
     expect(cap).toMatchObject({ lowest: 110, owned: 5 })
   })

@@ -57,7 +57,7 @@ export class ListWriter {
     const codeOf = (row: ListedRow) => codes.get(row)!
     const sum = { rows: rows.length, parts: rows.reduce((all, { count }) => all + count, 0) }
     if (list.kind === 'prices') {
-      const sellers = await this.offer(db, rows, codeOf, today)
+      const sellers = await this.offer(db, list, codeOf, today)
       return { ...sum, act: null, made: { parts: parts.made.length, bins: 0, sellers, colours } }
     }
     const bins = await this.makeBins(db, list)
@@ -200,10 +200,15 @@ export class ListWriter {
   /** Offer what the rows say; how many sellers were new. */
   private async offer(
     db: EntityManager,
-    rows: readonly ListedRow[],
+    { rows, unknown }: ReadList,
     codeOf: (row: ListedRow) => string,
     today: string,
   ): Promise<number> {
+    const names = new Map(
+      unknown.flatMap(({ what, words, answer }) =>
+        what === 'seller' && 'make' in answer ? [[newCode('seller', answer.make), words]] : [],
+      ) as [string, string][],
+    )
     const anonymous = rows.find(({ seller }) => seller === null)
     if (anonymous)
       throw new Problem(400, 'Say whose prices these are. Nothing was written.', [
@@ -225,7 +230,7 @@ export class ListWriter {
       made += 1
       await db.insert(SellerEntity, {
         code: seller,
-        name: seller,
+        name: names.get(seller) ?? seller,
         country: '',
         currency,
         minimum: 0,

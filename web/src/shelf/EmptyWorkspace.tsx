@@ -1,9 +1,11 @@
 import type { ReactNode } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { catalogueOf, type Part, type Placement, type Print } from '@outfit/core/catalogue'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
+import { rosterApi } from '../data/rosterApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
+import { tellError } from '../ui/tell.ts'
 
 /** A doll out of the starter shelf: slot, mould and colour of each part. */
 type Doll = readonly (readonly [Placement['slot'], string, string])[]
@@ -54,6 +56,19 @@ const placements = DOLLS.map((doll) =>
 
 /** The first screen: three ways in, and nothing else. */
 export function EmptyWorkspace({ onBegin, children }: { onBegin: () => void; children: ReactNode }) {
+  const [begin, { isLoading: beginning }] = rosterApi.endpoints.beginRoster.useMutation()
+  const [add, { isLoading: adding }] = rosterApi.endpoints.addCharacters.useMutation()
+  const navigate = useNavigate()
+  /** A roster and an outfit under plain names, and straight to the bench. */
+  const dress = async () => {
+    const roster = { name: 'First roster', note: '', school: 'exchange-only' as const, budget: null, dueOn: null }
+    const begun = await begin(roster)
+    if (begun.error) return tellError(begun.error)
+    const characters = [{ name: 'First figure', faction: '', years: null, notes: '' }]
+    const added = await add({ roster: begun.data.id, version: 1, characters })
+    if (added.error) return tellError(added.error)
+    return navigate(`/outfits/${added.data.outfits[0]}/bench`)
+  }
   const ways: [title: string, words: ReactNode, act: ReactNode][] = [
     [
       'Bring in what I own',
@@ -68,10 +83,15 @@ export function EmptyWorkspace({ onBegin, children }: { onBegin: () => void; chi
     ],
     [
       'Begin with a doll',
-      'A roster holds the outfits that belong together: name it, add a character, and dress.',
-      <Button key="way" onClick={onBegin}>
-        Begin a roster
-      </Button>,
+      'A bare doll on the bench, to be dressed out of what there is. Names and rosters can follow.',
+      <span key="way" className="flex flex-wrap justify-center gap-2">
+        <Button onClick={() => void dress()} disabled={beginning || adding}>
+          Dress a doll
+        </Button>
+        <Button look="plain" onClick={onBegin}>
+          Begin a roster
+        </Button>
+      </span>,
     ],
     [
       'Look round the sample world',

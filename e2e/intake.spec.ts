@@ -1,0 +1,94 @@
+import iconv from 'iconv-lite'
+import type { Locator, Page } from '@playwright/test'
+import { bench, candidates, EMPTY, expect, test } from './fixtures.ts'
+
+/** A list as somebody keeps it: German, semicolons, cents after a comma, in the letters of Windows. */
+const OWNED = `Meine Sammlung;;;;;;
+Bezeichnung;Farbe;Anzahl;Kiste;Kaufpreis;Zustand;Herkunft
+Schirmmütze mit Abzeichen;blau;3;Kiste 2;1,20 €;neu;Flohmarkt
+Kopf Sommersprossen;hautfarben;2 Stk.;Kiste 1;;;
+Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht;
+Oberkörper gestreift;grün;4;Kiste 5;;;
+Rucksack klein;Lawinengrau;2;Kiste 3;0,50;gebraucht;Tausch
+Laterne;gelb;zwei;Kiste 6;;;
+`
+const PRICES = `Teil;Farbe;Preis;Vorrat
+Arm rechts;grün;0,30 €;5
+Arm links;grün;0,30 €;5
+Hand;hautfarben;0,20 €;9
+`
+const file = (name: string, text: string) => ({
+  name,
+  mimeType: 'text/csv',
+  buffer: iconv.encode(text, 'windows-1252'),
+})
+const chooser = (app: Page) => app.getByLabel('Lists to bring in')
+
+test('a stranger with a spreadsheet and a price list has a priced figure in twelve actions', EMPTY, async ({ app }) => {
+  let actions = 0
+  const press = async (what: Locator) => {
+    actions += 1
+    await what.click()
+  }
+  await press(app.getByRole('link', { name: 'Bring a list in' }))
+  actions += 1
+  await chooser(app).setInputFiles([file('bestand.csv', OWNED), file('preise.csv', PRICES)])
+  await expect(app.getByRole('heading', { name: 'What you own, from bestand.csv' })).toBeVisible()
+  await expect(
+    app.getByRole('row', { name: /Schirmmütze mit Abzeichen.*Deck cap in Quay Blue, 3 pieces/ }),
+  ).toBeVisible()
+  // What cannot be read is told by its line, and the rest is taken.
+  await expect(app.getByText('line 8: count "zwei" is no count')).toBeVisible()
+  await press(app.getByRole('button', { name: 'Bring 12 parts in' }))
+  await expect(app.getByRole('heading', { name: 'A price list, from preise.csv' })).toBeVisible()
+  actions += 1
+  await app.getByLabel('Whose prices are these?').fill('Lotte')
+  await expect(app.getByRole('row', { name: /from Lotte/ }).first()).toBeVisible()
+  await press(app.getByRole('button', { name: 'Take 3 prices' }))
+  await expect(app.getByRole('button', { name: 'Change Lotte' })).toBeVisible()
+  await press(app.getByRole('link', { name: 'Rosters', exact: true }))
+  await press(app.getByRole('button', { name: 'Dress a doll' }))
+  await expect(candidates(app).first()).toBeVisible()
+  const { row, candidate, cost } = bench(app)
+  await press(candidate(/Schirmmütze/))
+  await press(row('Arms'))
+  await press(candidate(/Arm/))
+  await expect(cost).toContainText('€0.')
+  console.log(`a priced figure after ${actions} actions`)
+  expect(actions).toBeLessThanOrEqual(12)
+})
+
+test('the same list again is known: it is set to its counts, and one press takes that back', EMPTY, async ({ app }) => {
+  const bring = async (text: string) => {
+    await app.goto(`${new URL(app.url()).origin}/bring-in`)
+    await chooser(app).setInputFiles(file('bestand.csv', text))
+    await expect(app.getByRole('heading', { name: /bestand\.csv/ })).toBeVisible()
+  }
+  await bring(OWNED)
+  await app.getByRole('button', { name: 'Bring 12 parts in' }).click()
+  await expect(app.getByRole('link', { name: /Kiste 2.*3 parts/ })).toBeVisible()
+  await bring(OWNED.replace(';3;', ';5;'))
+  await expect(app.getByText('1 row differ')).toBeVisible()
+  await app.getByRole('button', { name: 'Bring 14 parts in' }).click()
+  await expect(app.getByRole('link', { name: /Kiste 2.*5 parts/ })).toBeVisible()
+  await app.getByRole('button', { name: 'Undo' }).click()
+  await expect(app.getByRole('link', { name: /Kiste 2.*3 parts/ })).toBeVisible()
+})
+
+test(
+  'columns, words and letters are corrected while the preview follows; a pasted list reads like a file',
+  EMPTY,
+  async ({ app }) => {
+    await app.getByRole('link', { name: 'Bring a list in' }).click()
+    await app.getByLabel('Or paste rows from a spreadsheet').fill('Torso\tZwielicht\t7\nHead\tFawn\t2\n')
+    await app.getByRole('button', { name: 'Read what I pasted' }).click()
+    const zwielicht = app.getByRole('group', { name: 'Zwielicht' })
+    await zwielicht.getByText('a colour of its own').click()
+    await expect(app.getByRole('row', { name: /Torso in Zwielicht, 7 pieces/ })).toBeVisible()
+    await app.getByRole('button', { name: 'Change columns' }).click()
+    await app.getByLabel('What column 3 is').selectOption('kept as a remark')
+    await expect(app.getByRole('row', { name: /1 piece, remark: 7/ })).toBeVisible()
+    await app.getByLabel('Letters').selectOption('UTF-16')
+    await expect(app.getByRole('row', { name: /Torso in Zwielicht/ })).toBeHidden()
+  },
+)
