@@ -63,12 +63,12 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
     'kurzhaar, kurzhaarschnitt, kurze haare, cheveux courts, pelo corto, capelli corti, kort haar, krotkie wlosy, cabelo curto, short hair, crew cut',
   'long straight hair':
     'langhaar, lange haare, cheveux longs, pelo largo, capelli lunghi, lang haar, dlugie wlosy, cabelo comprido, long hair',
-  'pony tail':
-    'pferdeschwanz, queue de cheval, coleta, coda di cavallo, paardenstaart, kucyk, rabo de cavalo, ponytail',
+  'swept pony tail':
+    'pony tail, pferdeschwanz, queue de cheval, coleta, coda di cavallo, paardenstaart, kucyk, rabo de cavalo, ponytail',
   'two plaits': 'zopfe, tresses, trenzas, trecce, vlechten, warkocze, trancas, pigtails',
   'side braid': 'zopf, tresse, trenza, treccia, vlecht, warkocz, tranca, braid, plait',
   'high bun': 'dutt, haarknoten, chignon, mono, crocchia, knot, kok, coque, bun, topknot',
-  curls: 'locken, boucles, rizos, ricci, krullen, loki, cachos, curly hair, curls, afro',
+  'loose curls': 'curls, locken, boucles, rizos, ricci, krullen, loki, cachos, curly hair, curls, afro',
   'blunt bob': 'bob, pagenkopf, carre',
   cap: 'mutze, kappe, berretto, cappellino, pet, czapka, bone',
   'deck cap':
@@ -76,19 +76,19 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   'bobble cap':
     'pudelmutze, bommelmutze, strickmutze, wollmutze, bonnet, gorro, berretta, czapka zimowa, gorro de la, beanie, woolly hat, knit cap',
   hat: 'hut, chapeau, sombrero, cappello, hoed, kapelusz, chapeu',
-  'straw hat':
-    'strohhut, chapeau de paille, sombrero de paja, cappello di paglia, strohoed, strooien hoed, slomkowy kapelusz, kapelusz slomkowy, chapeu de palha, boater',
-  'flat beret': 'baskenmutze, beret, barett, boina, basco, baret',
+  'straw boater':
+    'straw hat, strohhut, chapeau de paille, sombrero de paja, cappello di paglia, strohoed, strooien hoed, slomkowy kapelusz, kapelusz slomkowy, chapeu de palha, boater',
+  'flat beret hair': 'flat beret, beret, baskenmutze, beret, barett, boina, basco, baret',
   helmet: 'helm, casque, casco, elmo, kask, capacete',
-  hood: 'kapuze, capuche, capucha, cappuccio, capuchon, kaptur, capuz',
+  'rain hood': 'hood, kapuze, capuche, capucha, cappuccio, capuchon, kaptur, capuz',
   headscarf: 'kopftuch, foulard, panuelo, fazzoletto, hoofddoek, chusta, lenco, bandana',
   'flower ring':
-    'blumenkranz, couronne de fleurs, corona de flores, corona di fiori, bloemenkrans, wianek, coroa de flores, wreath, crown',
+    '~krone, ~couronne, ~corona, ~kroon, ~korona, ~coroa, ~crown, blumenkranz, couronne de fleurs, corona de flores, corona di fiori, bloemenkrans, wianek, coroa de flores, wreath',
   // heads and faces
   head: 'kopf, gesicht, tete, visage, cabeza, cara, testa, viso, faccia, hoofd, gezicht, glowa, twarz, cabeca, rosto, face, heads',
   glasses: 'brille, lunettes, gafas, occhiali, bril, okulary, oculos, spectacles',
   beard: 'bart, vollbart, barbe, barba, baard, broda',
-  goggles: 'schutzbrille, taucherbrille, lunettes de protection, gafas protectoras, gogle',
+  'spray goggles': 'goggles, schutzbrille, taucherbrille, lunettes de protection, gafas protectoras, gogle',
   mask: 'maske, masque, mascara, maschera, masker, maska',
   // torsos and garments
   torso: 'torso, oberkorper, rumpf, torse, buste, cuerpo, busto, romp, tors, tulow, tronco, body, upper body, torsos',
@@ -180,7 +180,7 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
 /** Colours by what people call them: sRGB, and the word in the languages. Tones such as light and dark come on top. */
 export const COLOUR_WORDS: Readonly<Record<string, string>> = {
   '#FFFFFF':
-    'white, weiss, blanc, blanche, blanco, blanca, bianco, bianca, wit, bialy, biala, biale, branco, branca, schneeweiss, lawinenweiss, snow white',
+    'white, weiss, blanc, blanche, blanco, blanca, bianco, bianca, wit, witte, bialy, biala, biale, branco, branca, schneeweiss, lawinenweiss, snow white',
   '#F1EAD7': 'cream, creme, ivory, elfenbein, ivoire, marfil, avorio, ivoor, kremowy, marfim, off white',
   '#232126': 'black, schwarz, noir, noire, negro, negra, nero, nera, zwart, czarny, czarna, czarne, preto, preta',
   '#8A8D91': 'grey, gray, grau, gris, grigio, grigia, grijs, szary, szara, cinza, cinzento',
@@ -188,8 +188,8 @@ export const COLOUR_WORDS: Readonly<Record<string, string>> = {
   '#C92B33': 'red, rot, rouge, rojo, roja, rosso, rossa, rood, rode, czerwony, czerwona, czerwone, vermelho, vermelha',
   '#70233A': 'wine, wine red, burgundy, maroon, weinrot, bordeaux, burdeos, granate, bordo, wijnrood, bordowy, vinho',
   '#E26A24': 'orange, naranja, arancione, oranje, pomaranczowy, laranja',
-  '#F5CB2E': 'yellow, gelb, jaune, amarillo, amarilla, giallo, gialla, geel, zolty, zolta, amarelo, amarela',
-  '#C8A13C': 'gold, golden, dore, or, dorado, oro, goud, zloty, dourado',
+  '#F5CB2E': 'yellow, gelb, jaune, amarillo, amarilla, giallo, gialla, geel, gele, zolty, zolta, amarelo, amarela',
+  '#C8A13C': 'gold, golden, messing, brass, laiton, dore, or, dorado, oro, goud, zloty, dourado',
   '#3F8A45': 'green, grun, vert, verte, verde, groen, zielony, zielona, zielone',
   '#6B7A3A': 'olive, oliv, olivgrun, oliva, oliwkowy, khaki, khakigrun, kaki',
   '#2F8F8B': 'teal, turquoise, turkis, petrol, turquesa, turchese, turkoois, turkusowy, cyan',
@@ -209,6 +209,10 @@ export const COLOUR_WORDS: Readonly<Record<string, string>> = {
   '#EBB98E':
     'skin, flesh, haut, hautfarben, hautfarbe, chair, piel, carne, pelle, huid, huidskleur, cielisty, pele, nude, fleischfarben',
   '#54321F': 'dark skin, dunkle haut, peau foncee, piel oscura, pelle scura, donkere huid, ciemna skora',
+  '#DDB863':
+    'blond, blonde, hellblond, dunkelblond, rubio, rubia, biondo, bionda, jasny blond, loiro, loira, straw, stroh, paille',
+  '#63341F': 'chestnut, chatain, kastanie, kastanienbraun, castano, castana, kasztanowy, kastanje, acaju',
+  '#A9522B': 'ginger, rothaarig, roux, rousse, pelirrojo, pelirroja, rudy, ruivo, auburn',
   '#E4573B': 'coral, koralle, corail, coralo, koraal, koralowy, lachs, salmon',
 }
 
@@ -232,6 +236,10 @@ export const CONDITION_WORDS = {
 /** Words after or before a count. */
 export const PIECE_WORDS =
   'x, pcs, pc, piece, pieces, stk, stck, st, stuck, st, pce, piece, pieces, pzs, pza, ud, uds, unidades, pz, pezzi, pezzo, stuks, stuk, szt, sztuk, sztuki, un, mal, ea, times'
+
+/** Words of a row that adds others up, which is no part. */
+export const TOTAL_WORDS =
+  'total, sum, summe, gesamt, gesamtsumme, zusammen, somme, totaal, totale, suma, razem, soma, subtotal, zwischensumme'
 
 /** Words of a place parts lie in, as a cell names it. */
 export const BIN_WORDS =

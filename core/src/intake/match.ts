@@ -18,6 +18,7 @@ export interface ColourMatch {
 
 const TONES = Object.entries(TONE_WORDS).flatMap(([tone, list]) => wordList(list).map((word) => ({ tone, word })))
 const FINISH_OF: Readonly<Record<string, Finish>> = { clear: 'clear', metal: 'metal', pearl: 'pearl', glow: 'glow' }
+const METALS = new Set(['#C8A13C', '#B5BAC0'])
 const CANDIDATES = 4
 /** Names further apart than this are other names. */
 const NEAR_NAME = 0.6
@@ -56,7 +57,9 @@ export function matchColour(text: string, palette: readonly Colour[]): ColourMat
   const { tones, rest } = named ? { tones: [], rest: folded } : tonesIn(folded)
   const known = knownIn(rest, COLOUR_PHRASES)
   const [said] = known.filter(({ meaning }) => meaning !== '')
-  const finish = tones.map((tone) => FINISH_OF[tone]).find((one) => one !== undefined) ?? 'solid'
+  const toneFinish = tones.map((tone) => FINISH_OF[tone]).find((one) => one !== undefined)
+  // Gold and silver are metal unless hair is meant, which nobody can tell from the word alone.
+  const finish = toneFinish ?? (said && METALS.has(said.meaning) ? 'metal' : 'solid')
   if (said) {
     const toned = tones.includes('light')
       ? mix(said.meaning, '#FFFFFF', 0.45)

@@ -41,6 +41,19 @@ function currencyOf(sign: string): string | null | undefined {
   return null
 }
 
+/** The currency most of these cells or heads name; euros where none does. */
+export function currencyIn(cells: readonly string[]): string {
+  const counts = new Map<string, number>()
+  for (const cell of cells)
+    for (const [sign] of cell.matchAll(
+      /[€$£¥]|zł|R\$|\b(?:EUR|USD|GBP|CHF|PLN|SEK|NOK|DKK|CZK|HUF|JPY|CAD|AUD|BRL)\b/g,
+    )) {
+      const code = currencyOf(sign)
+      if (code) counts.set(code, (counts.get(code) ?? 0) + 1)
+    }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'EUR'
+}
+
 /** An amount in minor units. */
 export interface Amount {
   minor: number

@@ -1,11 +1,20 @@
 import type { Colour, Mould, Part } from '../catalogue/index.ts'
 import { nearestColours } from '../colour/index.ts'
 import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
-import type { Field } from './lexicon.ts'
+import { TOTAL_WORDS, type Field } from './lexicon.ts'
 import { FAR_COLOUR, matchColour, matchPart, type PartMatch } from './match.ts'
-import { dayFirstIn, decimalOf, readAmount, readCondition, readCount, readDate, type CellStyle } from './readCells.ts'
+import {
+  currencyIn,
+  dayFirstIn,
+  decimalOf,
+  readAmount,
+  readCondition,
+  readCount,
+  readDate,
+  type CellStyle,
+} from './readCells.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
-import { alikeness, fold } from './words.ts'
+import { alikeness, fold, wordList } from './words.ts'
 
 /** What is known already, that words of a list may mean. */
 export interface KnownThings {
@@ -16,7 +25,10 @@ export interface KnownThings {
   sellers: readonly { code: string; name: string; currency: string }[]
 }
 
-/** What is to be done with words that are not known: take them as something there is, make it new, or leave their rows out. */
+/**
+ * What is to be done with words that are not known: take them as something there is, make it new (a colour as #RRGGBB, a
+ * part by how it is worn, a bin or seller under a name), or leave their rows out.
+ */
 export type Answer = { take: string } | { make: string } | { leave: true }
 
 /** What a person said of a list; whatever is left open is guessed. */
@@ -46,6 +58,8 @@ export interface Unknown {
   candidates: string[]
   /** What is done unless something else is said; of colours that are made new, "make" is their sRGB. */
   answer: Answer
+  /** The words that are compared: without the colour, for parts. */
+  shape: string
   /** Of colours: what the words say it is, as sRGB; null where they say none. */
   hex: string | null
   /** Whether a person said so. */
@@ -109,6 +123,7 @@ export interface ReadList {
 }
 
 const SAMPLE = 4
+const TOTALS = new Set(wordList(TOTAL_WORDS))
 const EXAMPLES = 3
 const LONGEST_NAME = 120
 const MOST_COUNT = 1_000_000
@@ -136,7 +151,12 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
   }
   const decimal = decimalOf(cellsOf('price'))
   const day = dayFirstIn(cellsOf('date'))
-  const style: CellStyle = { decimal: decimal.decimal, dayFirst: day.dayFirst, currency: 'EUR', ...choices.style }
+  const currency = currencyIn([
+    columns.find(({ field }) => field === 'price')?.head ?? '',
+    ...cellsOf('currency'),
+    ...cellsOf('price'),
+  ])
+  const style: CellStyle = { decimal: decimal.decimal, dayFirst: day.dayFirst, currency, ...choices.style }
   const open: ReadList['open'] = []
   if (!decimal.sure && choices.style?.decimal === undefined) open.push('decimal')
   if (!day.sure && choices.style?.dayFirst === undefined) open.push('dayFirst')
@@ -171,7 +191,12 @@ export function readList(sheet: Sheet, fileName: string, known: KnownThings, cho
     }
     const before = faults.length
     const fault = (field: ListFault['field'], reason: string) => void faults.push({ line, field, reason })
-    const name = cell('name')
+    if (cells.some((one) => TOTALS.has(fold(one)))) {
+      left.push(line)
+      return null
+    }
+    const within = at('count') === undefined ? countedIn(cell('name')) : { name: cell('name'), count: '' }
+    const { name } = within
     if (name === '' && cell('code') === '') {
       fault('name', 'says no part')
       return null
@@ -188,7 +213,7 @@ export function readList(sheet: Sheet, fileName: string, known: KnownThings, cho
       left.push(line)
       return null
     }
-    const counted = cell('count')
+    const counted = cell('count') || within.count
     const count = counted === '' ? 1 : readCount(counted)
     if (counted === '') uncounted += 1
     if (count === null || count > MOST_COUNT) fault('count', `"${counted}" is no count`)
@@ -235,6 +260,14 @@ export function readList(sheet: Sheet, fileName: string, known: KnownThings, cho
   }
 }
 
+/** A count that stands with the name, as in "2x red torso" or "torso (3 pcs)", apart from it. */
+function countedIn(name: string): { name: string; count: string } {
+  const [, before, after] = /^(\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\S.*)$/i.exec(name) ?? []
+  if (before !== undefined && after !== undefined) return { name: after, count: before }
+  const [, words, behind] = /^(\S.*?)\s*\(?\b([x×]\s*\d{1,4}|\d{1,4}\s*(?:x|×|pcs|stk\.?|szt\.?))\)?$/i.exec(name) ?? []
+  return words !== undefined && behind !== undefined ? { name: words, count: behind } : { name, count: '' }
+}
+
 /** Words that are not known, each asked once. */
 class Asking {
   private readonly found = new Map<string, Unknown>()
@@ -270,6 +303,7 @@ class Asking {
       key,
       what,
       words,
+      shape,
       rows: 1,
       lines: [line],
       candidates,
@@ -316,8 +350,38 @@ class Asking {
 }
 
 /** The code of a bin, seller or colour that is made from words. Equal words give equal codes. */
-export const newCode = (what: 'bin' | 'seller' | 'colour', words: string): string =>
-  `${{ bin: 'B', seller: 's', colour: 'c' }[what]}-${(fold(words) || 'none').replaceAll(/[ #]+/g, '-').slice(0, 60)}`
+export const newCode = (what: 'bin' | 'seller' | 'colour' | 'mould', words: string): string =>
+  `${{ bin: 'B', seller: 's', colour: 'c', mould: 'M-own' }[what]}-${(fold(words) || 'none').replaceAll(/[ #]+/g, '-').slice(0, 60)}`
+
+/** Kinds a shape of its own may be of, each drawn as some plain thing until it is drawn in the catalogue. */
+export const OWN_KINDS = ['held', 'headgear', 'neck', 'waist', 'beside'] as const
+export type OwnKind = (typeof OWN_KINDS)[number]
+const DRAWN_AS: Readonly<Record<OwnKind, { silhouette: string; connections: Mould['connections'] }>> = {
+  held: { silhouette: 'chart-roll', connections: ['grip'] },
+  headgear: { silhouette: 'crop', connections: ['crown'] },
+  neck: { silhouette: 'long-scarf', connections: ['neck'] },
+  waist: { silhouette: 'belt', connections: ['waist'] },
+  beside: { silhouette: 'crate', connections: [] },
+}
+
+/** A mould made from words, for a shape nothing is known of but how it is worn. */
+export const newMould = (shape: string, words: string, kind: OwnKind): Mould => ({
+  code: newCode('mould', shape),
+  name: words,
+  kind,
+  ...DRAWN_AS[kind],
+  neckThickness: 0,
+  height: 0,
+  mass: 0.5,
+  covers: [],
+  traits: {},
+})
+
+/** The moulds that are to be made of words that are not known. */
+export const madeMoulds = (unknown: readonly Unknown[]): Mould[] =>
+  unknown.flatMap(({ what, shape, words, answer }) =>
+    what === 'part' && 'make' in answer ? [newMould(shape, words, answer.make as OwnKind)] : [],
+  )
 
 /** A colour made from words: it belongs to the family of the palette colour nearest to it. O(palette). */
 export function newColour(words: string, hex: string, palette: readonly Colour[]): Colour {
@@ -421,11 +485,10 @@ class PartFinder {
         .trim() || fold(name)
     const answer = this.asking.ask('part', { words: name, shape }, line, () => ({
       candidates: match.candidates,
-      answer: match.mould !== null ? { take: match.mould } : { leave: true },
+      answer: match.mould !== null ? { take: match.mould } : { make: 'held' },
     }))
     if ('leave' in answer) return 'left'
-    // A shape of its own is drawn in the catalogue, not here.
-    return 'take' in answer ? answer.take : 'left'
+    return 'take' in answer ? answer.take : newCode('mould', shape)
   }
 }
 

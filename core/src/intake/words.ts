@@ -48,6 +48,8 @@ export interface Known {
 }
 
 const LONGEST = 5
+/** What words of the languages are bent by: "rote", "rotes", "Köpfe", "torsos". */
+const ENDINGS = ['e', 'er', 'es', 'en', 'em', 'n', 's', 'a', 'as', 'os']
 /** Shorter words stand in too many others by chance. */
 const SHORTEST_PIECE = 4
 
@@ -69,6 +71,14 @@ export function knownIn(folded: string, phrases: Phrases): Known[] {
       continue
     }
     const word = words[i]!
+    const stem = ENDINGS.map((ending) => (word.endsWith(ending) ? word.slice(0, -ending.length) : '')).find(
+      (one) => one.length >= 3 && phrases.has(one),
+    )
+    if (stem !== undefined) {
+      found.push({ words: word, meaning: phrases.get(stem)!, whole: true })
+      i += 1
+      continue
+    }
     const piece = pieceOf(word, phrases)
     found.push(
       piece ? { words: word, meaning: phrases.get(piece)!, whole: false } : { words: word, meaning: '', whole: false },

@@ -4,6 +4,7 @@ import type { Colour, Mould } from '@outfit/core/catalogue'
 import { groupBy } from '@outfit/core/base'
 import { unitsOf } from '@outfit/core/drawer'
 import {
+  madeMoulds,
   newColour,
   readList,
   type Encoding,
@@ -92,7 +93,7 @@ export class IntakeService {
           what === 'colour' && 'make' in answer ? [newColour(words, answer.make, known.palette)] : [],
         ),
       ],
-      moulds: known.moulds.filter(({ code }) => moulds.has(code)),
+      moulds: [...known.moulds.filter(({ code }) => moulds.has(code)), ...madeMoulds(list.unknown)],
       bins: [...known.bins],
       sellers: known.sellers.map(({ code, name }) => ({ code, name })),
       before: await this.before(db, opened, rows),

@@ -1,5 +1,5 @@
 import { registerDecorator } from 'class-validator'
-import { FIELDS } from '@outfit/core/intake'
+import { FIELDS, OWN_KINDS } from '@outfit/core/intake'
 
 const MOST = 5000
 
@@ -47,6 +47,8 @@ export const IsAnswers = objectWith('isAnswers', (answers) => {
       return `"${said}" must be {take: code}, {make: words} or {leave: true}`
     if (key.startsWith('colour ') && name === 'make' && !/^#[0-9a-f]{6}$/i.test(value as string))
       return `"${said}" must be made as #RRGGBB`
+    if (key.startsWith('part ') && name === 'make' && !(OWN_KINDS as readonly unknown[]).includes(value))
+      return `"${said}" must be made as one of ${OWN_KINDS.join(', ')}`
   }
   return null
 })

@@ -3,6 +3,7 @@ import { In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { MAIN_PIECE, TAKING_APART, type Colour, type Mould, type Slot } from '@outfit/core/catalogue'
 import {
+  madeMoulds,
   newCode,
   newColour,
   type KnownThings,
@@ -49,8 +50,9 @@ export class ListWriter {
   async write(db: EntityManager, { name, list, known, mode, today }: ListToWrite): Promise<IntakeResult> {
     const { rows } = list
     const colours = await this.makeColours(db, list, known)
-    await this.makeMoulds(db, new Set(rows.map(({ part }) => part.mould)), known)
-    const parts = new PartMaker(db, known)
+    const moulds = [...known.moulds, ...madeMoulds(list.unknown)]
+    await this.makeMoulds(db, new Set(rows.map(({ part }) => part.mould)), moulds)
+    const parts = new PartMaker(db, moulds)
     const codes = new Map<ListedRow, string>()
     for (const row of rows) codes.set(row, await parts.codeOf(row.part))
     await this.followers.written(db, 'parts', parts.made)
@@ -83,7 +85,7 @@ export class ListWriter {
   }
 
   /** Moulds of the starter shelf that are spoken of become the workspace's own, with the pieces they come apart into. */
-  private async makeMoulds(db: EntityManager, wanted: ReadonlySet<string>, { moulds }: KnownThings): Promise<void> {
+  private async makeMoulds(db: EntityManager, wanted: ReadonlySet<string>, moulds: readonly Mould[]): Promise<void> {
     const all = new Set([
       ...wanted,
       ...[...wanted].flatMap((code) => (PIECES_OF[code] ?? []).map(({ mould }) => mould)),
@@ -276,7 +278,7 @@ class PartMaker {
 
   constructor(
     private readonly db: EntityManager,
-    private readonly known: KnownThings,
+    private readonly moulds: readonly Mould[],
   ) {}
 
   async codeOf(part: ListedPart): Promise<string> {
@@ -327,7 +329,7 @@ class PartMaker {
   }
 
   private mould(code: string): Mould {
-    return this.known.moulds.find((mould) => mould.code === code)!
+    return this.moulds.find((mould) => mould.code === code)!
   }
 
   private async freeCode(): Promise<string> {

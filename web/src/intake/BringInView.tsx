@@ -38,7 +38,7 @@ export function BringInView() {
       <h1 className="text-3xl">Bring a list in</h1>
       <p className="mt-1 max-w-[640px] text-soft">
         Your own spreadsheet will do, as it is: any language, any columns. Outfit says how it reads it and asks what it
-        does not know. Nothing is written before you say so, and one press takes it back.
+        does not know; nothing is written before you say so.
       </p>
       <label
         onDragOver={(event) => {

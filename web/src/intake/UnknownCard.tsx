@@ -1,6 +1,14 @@
-import type { Answer, LookedAt, Unknown } from '@outfit/core/intake'
+import { OWN_KINDS, type Answer, type LookedAt, type Unknown } from '@outfit/core/intake'
 import { Swatch } from '../ui/Swatch.tsx'
 import { candidateName, count } from './listWords.ts'
+
+const WORN = {
+  held: 'in the hand',
+  headgear: 'on the head',
+  neck: 'round the neck',
+  waist: 'round the waist',
+  beside: 'beside the figure',
+} as const
 
 const same = (a: Answer, b: Answer) => JSON.stringify(a) === JSON.stringify(b)
 
@@ -27,6 +35,7 @@ export function UnknownCard({ unknown, list, onAnswer }: UnknownCardProps) {
           },
         ]
       : []),
+    ...(what === 'part' ? [{ answer: 'make' in answer ? answer : { make: 'held' }, name: 'a shape of its own' }] : []),
     ...(what === 'bin' || what === 'seller' ? [{ answer: { make: words }, name: `new ${what}` }] : []),
     { answer: { leave: true }, name: 'leave these rows out' },
   ]
@@ -60,6 +69,23 @@ export function UnknownCard({ unknown, list, onAnswer }: UnknownCardProps) {
             </label>
           )
         })}
+        {what === 'part' && 'make' in answer && (
+          <label className="inline-flex items-center gap-1.5 text-[13px] text-soft">
+            worn
+            <select
+              value={answer.make}
+              aria-label={`How ${words} is worn`}
+              onChange={({ target }) => onAnswer({ make: target.value })}
+              className="rounded-[6px] border border-rule bg-card px-1.5 py-0.5"
+            >
+              {OWN_KINDS.map((kind) => (
+                <option key={kind} value={kind}>
+                  {WORN[kind]}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         {what === 'colour' && 'make' in answer && (
           <label className="inline-flex items-center gap-1.5 text-[13px] text-soft">
             as

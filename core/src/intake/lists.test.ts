@@ -1,0 +1,191 @@
+import { expect, test } from '@jest/globals'
+import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
+import { readList, sheetOf } from './index.ts'
+
+const known = { palette: STARTER_COLOURS, moulds: STARTER_MOULDS, parts: [], bins: [], sellers: [] }
+
+/** Lists as people keep them, and what each says: its kind, then count, mould, colour, place, price and the rest of every row. */
+const LISTS: readonly (readonly [about: string, text: string, says: readonly string[]])[] = [
+  [
+    'counts first, notes in quotes',
+    'Qty,Item,Colour,Location,Notes\n2,Torso with jacket,Dark blue,Tray A,"scratched, left side"\n1,Hair - ponytail,Brown,Tray B,\n3,Legs,Black,Tray A,\n1,Crown,Gold,Tray C,\n',
+    [
+      'owned',
+      '2 M-TORSO midnight B-tray-a (Notes: scratched, left side)',
+      '1 M-TAIL chestnut B-tray-b',
+      '3 M-PAIRF tar B-tray-a',
+      '1 M-FLOWR brass B-tray-c',
+    ],
+  ],
+  [
+    'a title above, dollars, months first',
+    'My minifig parts\n\nWhat\tHow many\tPaid\tWhen\nred cap\t2\t$0.50\t03/14/2025\nblue torso striped\t1\t$1.25\t12/01/2024\nwhite legs\t4\t$0.30\t\n',
+    ['owned', '2 M-DECK poppy USD 50 2025-03-14', '1 M-TORSO quay-blue USD 125 2024-12-01', '4 M-PAIRF chalk USD 30'],
+  ],
+  [
+    'no table at all, counts before names',
+    '2x red torso\n3x black legs\n1x straw hat\nlantern\n',
+    ['owned', '2 M-TORSO poppy', '3 M-PAIRF tar', '1 M-STRAW straw', '1 M-LANT c-none'],
+  ],
+  [
+    'prices with currency and seller columns',
+    'part,price,currency,stock,seller,condition\nHead with beard,0.45,EUR,12,Lamp Lane,new\nSword,1.10,EUR,3,Lamp Lane,used\nShort legs dark red,0.20,EUR,50,Lamp Lane,new\n',
+    [
+      'prices',
+      '12 M-HEAD c-none EUR 45 new s-lamp-lane',
+      '3 M-own-sword c-none EUR 110 used s-lamp-lane',
+      '50 M-PAIRS wine EUR 20 new s-lamp-lane',
+    ],
+  ],
+  [
+    'numbered, dates with points, cents after a comma',
+    'Nr;Teil;Farbe;Menge;Lagerort;gekauft am;EK\n1;Kopf mit Bart;hautfarben;2;Fach A1;14.03.2025;0,45\n2;Hose;schwarz;5;Fach A2;01.02.2025;0,20\n3;Haare lang;blond;1;Fach B;;1,00\n',
+    [
+      'owned',
+      '2 M-HEAD fawn B-fach-a1 EUR 45 2025-03-14',
+      '5 M-PAIRF tar B-fach-a2 EUR 20 2025-02-01',
+      '1 M-LONG straw B-fach-b EUR 100',
+    ],
+  ],
+  [
+    'pipes, a total below',
+    'Artikel|Anzahl|Preis\nUmhang rot|2|1,50 EUR\nHelm grau|1|2,00 EUR\nSchwert silber|4|0,80 EUR\nSumme|7|\n',
+    ['prices', '2 M-CAPE poppy EUR 150', '1 M-LAMPH pewter EUR 200', '4 M-own-schwert tin EUR 80', 'left 5'],
+  ],
+  [
+    'places and conditions in French',
+    'Désignation;Coloris;Quantité;Emplacement;Etat\nBras droit;bleu foncé;2;Boîte 3;occasion\nJambes courtes;noir;1;Boîte 3;neuf\nCheveux longs;châtain;1;Boîte 1;neuf\n',
+    ['owned', '2 M-ARMR midnight B-boite-3 used', '1 M-PAIRS tar B-boite-3 new', '1 M-LONG chestnut B-boite-1 new'],
+  ],
+  [
+    'Dutch, the sign before the amount',
+    'Omschrijving;Kleur;Aantal;Doos;Prijs\nHoofd met bril;huidskleur;3;Doos 1;€ 0,35\nRok;rood;1;Doos 2;€ 0,50\nPet;donkerblauw;2;Doos 2;\n',
+    ['owned', '3 M-HEAD fawn B-doos-1 EUR 35', '1 M-SKIRT poppy B-doos-2 EUR 50', '2 M-DECK midnight B-doos-2'],
+  ],
+  [
+    'Spanish with commas',
+    'Pieza,Color,Cantidad,Caja\nTorso con chaqueta,verde,2,Caja 1\nSombrero,marrón,1,Caja 2\nPiernas,azul claro,3,Caja 1\n',
+    ['owned', '2 M-TORSO moss B-caja-1', '1 M-OILH chestnut B-caja-2', '3 M-PAIRF ice B-caja-1'],
+  ],
+  [
+    'Italian, a colour missing',
+    'Descrizione;Colore;Pezzi;Scatola;Prezzo\nBraccio sinistro;giallo;2;Scatola 1;0,30 €\nCappello di paglia;;1;Scatola 2;1,20 €\nGonna;rosso scuro;1;Scatola 2;0,90 €\n',
+    [
+      'owned',
+      '2 M-ARML straw B-scatola-1 EUR 30',
+      '1 M-STRAW c-none B-scatola-2 EUR 120',
+      '1 M-SKIRT wine B-scatola-2 EUR 90',
+    ],
+  ],
+  [
+    'Polish, złoty, counts with a word',
+    'Nazwa;Kolor;Ilość;Pudełko;Cena;Stan\nKapelusz słomkowy;;2;Pudełko 1;3,50 zł;nowy\nNogi;czarny;4 szt.;Pudełko 2;1,20 zł;używany\nGłowa z brodą;cielisty;1;Pudełko 1;2,00 zł;nowy\n',
+    [
+      'owned',
+      '2 M-STRAW c-none B-pudelko-1 PLN 350 new',
+      '4 M-PAIRF tar B-pudelko-2 PLN 120 used',
+      '1 M-HEAD fawn B-pudelko-1 PLN 200 new',
+    ],
+  ],
+  [
+    'Portuguese, reais',
+    'Peça;Cor;Quantidade;Caixa;Preço\nCabeça;pele;2;Caixa 1;R$ 2,50\nCalças;azul;3;Caixa 2;R$ 1,00\nChapéu;preto;1;Caixa 2;R$ 3,00\n',
+    [
+      'owned',
+      '2 M-HEAD fawn B-caixa-1 BRL 250',
+      '3 M-PAIRF quay-blue B-caixa-2 BRL 100',
+      '1 M-OILH tar B-caixa-2 BRL 300',
+    ],
+  ],
+  [
+    'codes of somebody else',
+    'code,name,colour,qty\nX-100,Torso,red,1\nX-101,Head,fawn,2\nX-102,Legs,black,3\n',
+    ['owned', '1 M-TORSO poppy', '2 M-HEAD fawn', '3 M-PAIRF tar'],
+  ],
+  [
+    'colour first',
+    'Farbe;Teil;Stück\nrot;Torso;2\nblau;Beine;1\n',
+    ['owned', '2 M-TORSO poppy', '1 M-PAIRF quay-blue'],
+  ],
+  [
+    'capitals, the currency in the head',
+    'PART NAME,COLOR NAME,QUANTITY IN STOCK,UNIT PRICE (USD)\nHAIR BOB,BLACK,4,0.75\nTORSO PLAIN,WHITE,10,0.15\n',
+    ['prices', '4 M-BOB tar USD 75', '10 M-TORSO chalk USD 15'],
+  ],
+  [
+    'heads that are questions',
+    'Was ist es?;Welche Farbe?;Wie viele?;Wo?\nMütze;rot;3;Schublade 1\nTrompete;gold;1;Schublade 2\n',
+    ['owned', '3 M-DECK poppy B-schublade-1', '1 M-CORN brass B-schublade-2'],
+  ],
+  [
+    'name and colour in one cell',
+    'Teil;Anzahl\n"Torso, rot";2\n"Beine (schwarz)";1\n"Arm links - blau";4\n',
+    ['owned', '2 M-TORSO poppy', '1 M-PAIRF tar', '4 M-ARML quay-blue'],
+  ],
+  [
+    'a title and an empty row above',
+    'Preisliste Lampengasse 2026;;;\n;;;\nBezeichnung;Zustand;VK;Bestand\nTorso rot;neu;1,20;5\nKopf hautfarben;gebraucht;0,60;2\n',
+    ['prices', '5 M-TORSO poppy EUR 120 new', '2 M-HEAD fawn EUR 60 used'],
+  ],
+  [
+    'points between thousands',
+    'name;price;stock\nGolden helmet;1.250,00;1\nTorso red;0,50;10\n',
+    ['prices', '1 M-LAMPH brass EUR 125000', '10 M-TORSO poppy EUR 50'],
+  ],
+  [
+    'plurals and two words a colour',
+    'Count,Part Name,Colour Name\n1,Heads,Light Brown\n2,Torsos,Dark Green\n',
+    ['owned', '1 M-HEAD rope', '2 M-TORSO bottle'],
+  ],
+  [
+    'an empty row, bent words, a total',
+    'Teile für Winter;;\n\nStk;Was;Farbton\n3;Köpfe;Haut\n1;Rote Mütze;\n2;Schwert;silbern\n;;\nSumme;6;\n',
+    ['owned', '3 M-HEAD fawn', '1 M-DECK poppy', '2 M-own-schwert tin', 'left 8'],
+  ],
+  [
+    'the currency in the head, a seller',
+    'Nb;Pièce;Prix (EUR);Vendeur\n4;Torse bleu marine;0,90;Quai Sept\n2;Casquette rouge;1,10;Quai Sept\n',
+    ['prices', '4 M-TORSO midnight EUR 90 s-quai-sept', '2 M-DECK poppy EUR 110 s-quai-sept'],
+  ],
+  [
+    'colours within names',
+    'Artículo;Precio;Existencias\nCabeza piel;0,45 €;12\nFalda roja;0,80 €;3\n',
+    ['prices', '12 M-HEAD fawn EUR 45', '3 M-SKIRT poppy EUR 80'],
+  ],
+  [
+    'Polish, one word colours',
+    'Element;Kolor;Szt.\nTors;ciemnozielony;2\nRęce;cielisty;4\n',
+    ['owned', '2 M-TORSO bottle', '4 M-HAND fawn'],
+  ],
+  [
+    'Dutch, bent colours, no table',
+    '3x zwarte broek\n2x rode pet\n1x gele hoed\n',
+    ['owned', '3 M-PAIRF tar', '2 M-DECK poppy', '1 M-OILH straw'],
+  ],
+  [
+    'tabs',
+    'Bezeichnung\tFarbe\tAnzahl\nRucksack\tbraun\t1\nSchal\tgelb\t2\n',
+    ['owned', '1 M-BACKB chestnut', '2 M-LSCRF straw'],
+  ],
+]
+
+test.each(LISTS)('%s', (_about, text, says) => {
+  const { kind, rows, faults, left } = readList(sheetOf(text), 'list.csv', known)
+  const told = rows.map(({ count, part, bin, price, condition, date, seller, remark }) =>
+    [
+      count,
+      part.mould,
+      part.colour,
+      bin,
+      price && `${price.currency} ${price.minor}`,
+      condition,
+      date,
+      seller,
+      remark && `(${remark})`,
+    ]
+      .filter(Boolean)
+      .join(' '),
+  )
+  const wrong = faults.map(({ line, field, reason }) => `${line} ${field} ${reason}`)
+  expect([kind, ...told, ...wrong, ...(left.length > 0 ? [`left ${left.join(' ')}`] : [])]).toEqual(says)
+})
