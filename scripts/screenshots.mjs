@@ -96,25 +96,26 @@ try {
       },
     ],
     [
-      'tables',
-      '/tables',
+      'bring-in',
+      '/bring-in',
       async (page) => {
         const list = [
-          'Item No;Description;Color;Since',
-          'X-1;Short hair, side parting;dark brown;2019',
-          'X-2;Torso with striped jersey;blue;2020',
-          'X-3;Torso, jacket with lapels;red;2021',
-          'X-4;Legs with tall boots;Slate;2021',
-          'X-5;Head with grin and freckles;Shell;2022',
-          'X-6;Thing nobody knows;plaid;2022',
-          'X-7;Cape with star;Wine;soon',
+          'Bezeichnung;Farbe;Anzahl;Kiste;Kaufpreis;Zustand;Herkunft',
+          'Schirmmütze mit Abzeichen;blau;3;Kiste 2;1,20 €;neu;Flohmarkt',
+          'Kopf Sommersprossen;hautfarben;2 Stk.;Kiste 1;;;',
+          'Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht;',
+          'Oberkörper gestreift;grün;4;Kiste 5;;;',
+          'Rucksack klein;Lawinengrau;2;Kiste 3;0,50;gebraucht;Tausch',
+          'Eispickel;silber;1;Kiste 3;;;',
+          'Umhang lang;Zwielicht;1;Kiste 4;2,50;;',
+          'Laterne;gelb;zwei;Kiste 6;;;',
         ]
         await page.locator('input[type=file]').setInputFiles({
-          name: 'parts-box.csv',
+          name: 'bestand.csv',
           mimeType: 'text/csv',
           buffer: Buffer.from(list.join('\n')),
         })
-        await page.getByRole('region', { name: 'Guesses' }).waitFor()
+        await page.getByRole('complementary', { name: 'What comes of it' }).waitFor()
       },
     ],
     ['drawer', '/drawer', (page) => page.getByRole('list', { name: 'Bins', exact: true }).waitFor()],

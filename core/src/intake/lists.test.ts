@@ -19,7 +19,7 @@ const LISTS: readonly (readonly [about: string, text: string, says: readonly str
   ],
   [
     'a title above, dollars, months first',
-    'My minifig parts\n\nWhat\tHow many\tPaid\tWhen\nred cap\t2\t$0.50\t03/14/2025\nblue torso striped\t1\t$1.25\t12/01/2024\nwhite legs\t4\t$0.30\t\n',
+    'My parts\n\nWhat\tHow many\tPaid\tWhen\nred cap\t2\t$0.50\t03/14/2025\nblue torso striped\t1\t$1.25\t12/01/2024\nwhite legs\t4\t$0.30\t\n',
     ['owned', '2 M-DECK poppy USD 50 2025-03-14', '1 M-TORSO quay-blue USD 125 2024-12-01', '4 M-PAIRF chalk USD 30'],
   ],
   [
