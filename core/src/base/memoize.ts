@@ -5,7 +5,7 @@ const MOST = 20_000
  * A pure function of text that remembers what it worked out. Figures drawn one after the other share nearly all their
  * paths, so the tray draws several times faster with it. `keyOf` must tell different arguments apart.
  */
-export function remembering<A extends readonly unknown[], R>(
+export function memoized<A extends readonly unknown[], R>(
   work: (...args: A) => R,
   keyOf: (...args: A) => string,
 ): (...args: A) => R {

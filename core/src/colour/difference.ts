@@ -1,5 +1,5 @@
 import { differenceCiede2000, parse } from 'culori'
-import { remembering } from '../base/index.ts'
+import { memoized } from '../base/index.ts'
 
 const ciede2000 = differenceCiede2000()
 
@@ -11,7 +11,7 @@ export const COLOUR_LIMITS = { same: 2, near: 5, different: 10 } as const
  * every candidate asks again. Throws when one is no colour.
  * Source: Sharma, Wu and Dalal, Color Research and Application 30 (2005), as implemented by culori.
  */
-export const colourDifference = remembering(differenceOf, (a, b) => `${a} ${b}`)
+export const colourDifference = memoized(differenceOf, (a, b) => `${a} ${b}`)
 
 function differenceOf(a: string, b: string): number {
   const [first, second] = [parse(a), parse(b)]

@@ -21,7 +21,7 @@ export interface PartsBox {
   counts: DrawerCounts
 }
 
-/** Something worth remembering of a part or an outfit. */
+/** Something worth memoized of a part or an outfit. */
 export interface Remark {
   id: string
   at: string

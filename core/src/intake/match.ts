@@ -1,3 +1,4 @@
+import { memoized } from '../base/index.ts'
 import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from '../catalogue/index.ts'
 import { colourDifference, mix } from '../colour/index.ts'
 import { guessPart } from '../tables/index.ts'
@@ -124,17 +125,22 @@ export interface PartMatch {
 }
 
 /** The words of a folded name as English: what the lexicon knows, and the rest as it stands. */
-export const inEnglish = (name: string): string =>
+const inEnglish = (name: string): string =>
   knownIn(fold(name), PART_PHRASES)
     .map(({ words, meaning }) => (meaning === '' ? words : meaning))
     .join(' ')
 
 /** Words that only join others. */
 const JOINING = new Set(['and', 'with', 'of', 'on', 'a', 'the', 'in'])
-const tellingWords = (name: string) =>
-  fold(name)
-    .split(' ')
-    .filter((word) => !JOINING.has(word))
+const tellingWords = memoized(
+  (name: string) =>
+    fold(name)
+      .split(' ')
+      .filter((word) => !JOINING.has(word)),
+  (name) => name,
+)
+
+const foldedName = memoized(fold, (name) => name)
 
 /** Kinds whose words leave no doubt which mould is meant, where the catalogue has a plain one. */
 const PLAIN_KINDS = new Set([
@@ -149,24 +155,30 @@ const PLAIN_KINDS = new Set([
   'leg-right',
 ])
 
-/** Which mould the words of a list mean, whatever language they are in. O(moulds). */
-export function matchPart(name: string, palette: readonly Colour[], moulds: readonly Mould[]): PartMatch {
+/** Which mould the words of a list mean, whatever language they are in; `ranked`: with others it may be. O(moulds). */
+export function matchPart(
+  name: string,
+  palette: readonly Colour[],
+  moulds: readonly Mould[],
+  { ranked: looks = true } = {},
+): PartMatch {
   const english = inEnglish(name)
   const guess = guessPart(english, palette, moulds)
   const folded = fold(name)
   const said = new Set(english.split(' '))
-  const ranked = moulds
-    .map((mould) => {
-      const own = tellingWords(mould.name)
-      const shared = own.filter((word) => said.has(word)).length
-      const kin = guess.kind !== null && mould.kind === guess.kind ? 1 : 0
-      return {
-        code: mould.code,
-        score: 2 * shared + kin + alikeness(fold(mould.name), folded) + Number(mould.code === guess.mould),
-      }
-    })
-    .filter(({ score }) => score >= 0.7)
-    .sort((a, b) => b.score - a.score)
+  const rank = (): { code: string; score: number }[] =>
+    moulds
+      .map((mould) => {
+        const own = tellingWords(mould.name)
+        const shared = own.filter((word) => said.has(word)).length
+        const kin = guess.kind !== null && mould.kind === guess.kind ? 1 : 0
+        return {
+          code: mould.code,
+          score: 2 * shared + kin + alikeness(foldedName(mould.name), folded) + Number(mould.code === guess.mould),
+        }
+      })
+      .filter(({ score }) => score >= 0.7)
+      .sort((a, b) => b.score - a.score)
   const found = moulds.find(({ code }) => code === guess.mould)
   const nameSaid = found ? tellingWords(found.name).every((word) => said.has(word)) : false
   const spokenOf = knownIn(folded, PART_PHRASES)
@@ -174,13 +186,16 @@ export function matchPart(name: string, palette: readonly Colour[], moulds: read
   const near = spokenOf.some(({ words }) => NEAR_PHRASES.has(words))
   const colour = coloursInText(folded, palette)[0]
   const spoken = knownIn(folded, COLOUR_PHRASES).filter(({ meaning }) => meaning !== '')
+  const sure = found !== undefined && !near && (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind)))
+  // Nobody is asked about what is sure.
+  const ranked = sure || !looks ? [] : rank()
   return {
     mould: guess.mould ?? ranked[0]?.code ?? null,
     candidates: [...new Set([...(guess.mould ? [guess.mould] : []), ...ranked.map(({ code }) => code)])].slice(
       0,
       CANDIDATES,
     ),
-    sure: found !== undefined && !near && (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind))),
+    sure,
     colourWords: colour?.words ?? (spoken.length > 0 ? spoken.map(({ words }) => words).join(' ') : null),
     printed: guess.printed && (found ? (MAIN_PIECE[found.kind] ?? found.kind) !== 'headgear' : false),
     english,

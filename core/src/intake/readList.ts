@@ -2,7 +2,7 @@ import type { Colour, Mould, Part } from '../catalogue/index.ts'
 import { nearestColours } from '../colour/index.ts'
 import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
-import { FAR_COLOUR, matchColour, matchPart, type PartMatch } from './match.ts'
+import { FAR_COLOUR, matchColour, matchPart, type ColourMatch, type PartMatch } from './match.ts'
 import {
   currencyIn,
   dayFirstIn,
@@ -127,6 +127,8 @@ const TOTALS = new Set(wordList(TOTAL_WORDS))
 const EXAMPLES = 3
 const LONGEST_NAME = 120
 const MOST_COUNT = 1_000_000
+/** Different names whose likest moulds are looked for; in a list with more, the others have the first guess alone. */
+const MOST_RANKED = 3000
 
 /** Colours nearer than this to what was said are told as nearly the same. */
 export const NEARLY = 6
@@ -344,7 +346,10 @@ class Asking {
   /** All that was asked: what needs a look first, then by how many rows say it. */
   all(): Unknown[] {
     return [...this.found.values()].sort(
-      (a, b) => Number(a.plain) - Number(b.plain) || b.rows - a.rows || (a.key < b.key ? -1 : 1),
+      (a, b) =>
+        Number(a.plain) - Number(b.plain) ||
+        (a.plain ? 0 : b.rows - a.rows) ||
+        a.key.localeCompare(b.key, 'en', { numeric: true }),
     )
   }
 }
@@ -409,7 +414,10 @@ interface PartWords {
 class PartFinder {
   private readonly byCode: Map<string, Part>
   private readonly byName: Map<string, Part[]>
+  /** Parts without a print, by mould and colour. */
+  private readonly plain = new Map<string, Part>()
   private readonly matched = new Map<string, PartMatch>()
+  private readonly colours = new Map<string, ColourMatch>()
 
   constructor(
     private readonly known: KnownThings,
@@ -418,6 +426,8 @@ class PartFinder {
     this.byCode = new Map(known.parts.map((part) => [fold(part.code), part]))
     this.byName = new Map()
     for (const part of known.parts) {
+      const look = `${part.mould} ${part.colours[0]}`
+      if (part.print === null && !this.plain.has(look)) this.plain.set(look, part)
       const name = fold(part.name)
       this.byName.set(name, [...(this.byName.get(name) ?? []), part])
     }
@@ -441,27 +451,23 @@ class PartFinder {
     if (mould === 'left') return 'left'
     const inColour = colour ?? this.colour('', row.line)
     if (inColour === 'left') return 'left'
-    const plain = this.known.parts.find(
-      (part) =>
-        part.mould === mould &&
-        part.colours[0] === inColour &&
-        part.print === null &&
-        !match.printed &&
-        part.components.length === 0,
-    )
+    const plain = match.printed ? undefined : this.plain.get(`${mould} ${inColour}`)
     if (plain) return asListed(plain)
     return { code: null, name, mould, colour: inColour, printed: match.printed }
   }
 
   private match(name: string): PartMatch {
     const key = fold(name)
-    const found = this.matched.get(key) ?? matchPart(name, this.known.palette, this.known.moulds)
+    const found =
+      this.matched.get(key) ??
+      matchPart(name, this.known.palette, this.known.moulds, { ranked: this.matched.size < MOST_RANKED })
     this.matched.set(key, found)
     return found
   }
 
   private colour(words: string, line: number): string | 'left' {
-    const match = matchColour(words, this.known.palette)
+    const match = this.colours.get(words) ?? matchColour(words, this.known.palette)
+    this.colours.set(words, match)
     if (match.sure) return match.code!
     const answer = this.asking.ask('colour', { words }, line, () => {
       const { code, candidates, hex } = match

@@ -1,3 +1,4 @@
+import { memoized } from '../base/index.ts'
 import { COLOUR_WORDS, PART_WORDS } from './lexicon.ts'
 
 const LETTERS: Readonly<Record<string, string>> = { ß: 'ss', ø: 'o', æ: 'ae', œ: 'oe', ł: 'l', đ: 'd', ı: 'i' }
@@ -96,17 +97,22 @@ function pieceOf(word: string, phrases: Phrases): string | null {
   return null
 }
 
-/** How alike two folded texts are, 0 to 1, by the pairs of letters they share (Dice). O(letters). */
-export function alikeness(a: string, b: string): number {
-  const pairs = (text: string) => {
+/** Pairs of letters of a text, each with how often it stands there; names of moulds are compared with every word. */
+const pairsOf = memoized(
+  (text: string) => {
     const counted = new Map<string, number>()
     for (let i = 0; i + 1 < text.length; i++) {
       const pair = text.slice(i, i + 2)
       counted.set(pair, (counted.get(pair) ?? 0) + 1)
     }
     return counted
-  }
-  const [one, two] = [pairs(a), pairs(b)]
+  },
+  (text) => text,
+)
+
+/** How alike two folded texts are, 0 to 1, by the pairs of letters they share (Dice). O(letters). */
+export function alikeness(a: string, b: string): number {
+  const [one, two] = [pairsOf(a), pairsOf(b)]
   let shared = 0
   for (const [pair, count] of one) shared += Math.min(count, two.get(pair) ?? 0)
   const all = Math.max(0, a.length - 1) + Math.max(0, b.length - 1)

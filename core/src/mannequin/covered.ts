@@ -1,4 +1,4 @@
-import { remembering } from '../base/index.ts'
+import { memoized } from '../base/index.ts'
 
 type Point = readonly [x: number, y: number]
 
@@ -8,7 +8,7 @@ const PIECES = 8
 const TOKEN = /[MLCQZ]|-?\d*\.?\d+(?:e-?\d+)?/g
 
 /** A path as polygons, curves cut into straight pieces; path data with absolute M, L, C, Q and Z only. */
-export const polygonsOf = remembering(flattened, (d) => d)
+export const polygonsOf = memoized(flattened, (d) => d)
 
 function flattened(d: string): Point[][] {
   const polygons: Point[][] = []

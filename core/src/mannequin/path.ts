@@ -1,4 +1,4 @@
-import { remembering } from '../base/index.ts'
+import { memoized } from '../base/index.ts'
 
 /**
  * Paths are SVG path data with absolute M, L, C, Q and Z only, so that a transform is a map over coordinate pairs and
@@ -30,7 +30,7 @@ const TOKEN = /[MLCQZ]|-?\d*\.?\d+(?:e-?\d+)?/g
 const tidy = (value: number) => String(Math.round(value * 10) / 10 + 0)
 
 /** Path data under a matrix, rounded to a tenth of a unit. */
-export const transformPath = remembering(transformed, (d, m) => `${m.join()} ${d}`)
+export const transformPath = memoized(transformed, (d, m) => `${m.join()} ${d}`)
 
 function transformed(d: string, m: Matrix): string {
   let x: number | null = null
@@ -57,7 +57,7 @@ export interface Box {
 }
 
 /** Box around all control points; it contains the curve. An empty path has an inverted, infinite box. */
-export const boundsOf = remembering(bounded, (d) => d)
+export const boundsOf = memoized(bounded, (d) => d)
 
 function bounded(d: string): Box {
   const box: Box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity }

@@ -1,10 +1,10 @@
 import { svgText } from './svgText.ts'
 import type { Drawing } from './drawFigure.ts'
 import type { Shape } from './pen.ts'
-import { remembering } from '../base/index.ts'
+import { memoized } from '../base/index.ts'
 
 /** A short stable name for a clip path, from its data (FNV-1a), so that equal clips share one definition. */
-const clipName = remembering(hashOf, (d) => d)
+const clipName = memoized(hashOf, (d) => d)
 
 function hashOf(d: string): string {
   let hash = 0x811c9dc5

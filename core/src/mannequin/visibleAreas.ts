@@ -1,4 +1,4 @@
-import { remembering } from '../base/index.ts'
+import { memoized } from '../base/index.ts'
 import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
 import { polygonsOf } from './covered.ts'
 import { drawFigure } from './drawFigure.ts'
@@ -11,7 +11,7 @@ const COLUMNS = 54
 const ROWS = 86
 
 /** Cells whose middle lies in a path, by the even-odd rule along each row. */
-const cellsOf = remembering(cellsIn, (d) => d)
+const cellsOf = memoized(cellsIn, (d) => d)
 
 function cellsIn(d: string): ReadonlySet<number> {
   const cells = new Set<number>()
@@ -36,7 +36,7 @@ function cellsIn(d: string): ReadonlySet<number> {
 }
 
 /** Cells a shape covers, as far as its clip lets it. */
-const coveredBy = remembering(
+const coveredBy = memoized(
   (d: string, clip: string): Int16Array => {
     const inside = clip ? cellsOf(clip) : null
     return Int16Array.from([...cellsOf(d)].filter((cell) => inside?.has(cell) ?? true))

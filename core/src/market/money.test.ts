@@ -13,6 +13,8 @@ test('money is read with its sign and its digits', () => {
 describe('reading an amount', () => {
   test('takes point or comma and the digits of the currency', () => {
     expect(['34.99', '34,99', ' 7 ', '0.5'].map((text) => readMoney(text, 'EUR'))).toEqual([3499, 3499, 700, 50])
+    expect(['60,00 €', '€3', 'EUR 1.20'].map((text) => readMoney(text, 'EUR'))).toEqual([6000, 300, 120])
+    expect(() => readMoney('£3', 'EUR')).toThrow('is no amount')
     expect(readMoney('500', 'JPY')).toBe(500)
   })
 

@@ -32,9 +32,12 @@ export function decimalMoney(minor: number, currency: string): string {
  */
 export function readMoney(text: string, currency: string): number {
   if (!/^[A-Z]{3}$/.test(currency)) throw new Error(`"${currency}" is no currency of three capital letters`)
-  const { digits } = formatOf(currency)
+  const { digits, format } = formatOf(currency)
   const example = decimalMoney(3499, currency)
-  const [, whole, fraction = ''] = /^(\d+)(?:[.,](\d+))?$/.exec(text.trim()) ?? []
+  // With the sign or the code of the currency, as people write it: "60,00 €".
+  const sign = format.formatToParts(0).find(({ type }) => type === 'currency')?.value ?? currency
+  const bare = [sign, currency].reduce((rest, one) => rest.replace(one, ''), text).trim()
+  const [, whole, fraction = ''] = /^(\d+)(?:[.,](\d+))?$/.exec(bare) ?? []
   if (whole === undefined) throw new Error(`"${text}" is no amount; write it as ${example}`)
   if (fraction.length > digits)
     throw new Error(`"${text}" has more digits than ${currency} knows; write it as ${example}`)

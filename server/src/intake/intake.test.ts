@@ -117,6 +117,8 @@ describe('a list of a stranger, in an empty workspace', () => {
       expect([status, problem.errors[0]?.field]).toEqual([400, field])
     }
     expect((await keep('empty.csv', new Uint8Array())).status).toBe(400)
+    const { id: long } = (await keep('long.csv', Buffer.from('name;qty\n' + 'Torso;1\n'.repeat(20_001)))).body
+    expect((await look(long)).detail).toContain('has more than 20,000 rows; bring it in as a table')
     expect((await server.send('POST', 'intake/nothing/look', {})).status).toBe(404)
   })
 })

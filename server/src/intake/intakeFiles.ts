@@ -8,10 +8,10 @@ import { sheetOf, type Encoding, type Sheet } from '@outfit/core/intake'
 import { notFound, Problem } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { decode, encodingOf } from './decode.ts'
-import { isZip, sheetsOf } from './workbook.ts'
+import { isZip, MOST_ROWS, sheetsOf, tooLong } from './workbook.ts'
 
 /** Most a list of a person's own may weigh; larger ones are tables of a market, which stream. */
-export const MOST_BYTES = 30 * 1024 * 1024
+const MOST_BYTES = 30 * 1024 * 1024
 
 /** A list as it was kept. */
 export interface KeptList {
@@ -97,7 +97,9 @@ export class IntakeFiles implements OnModuleInit {
       throw new Problem(400, `${kept.name} is no text and no workbook. Nothing was written.`, [
         { field: 'file', message: 'is neither a text nor a workbook' },
       ])
-    return { ...kept, sheet: sheetOf(text), encoding, sheets: [], at: 0 }
+    const sheet = sheetOf(text)
+    if (sheet.rows.length > MOST_ROWS) throw tooLong()
+    return { ...kept, sheet, encoding, sheets: [], at: 0 }
   }
 
   private async workbook(kept: KeptList, bytes: Buffer, said?: number): Promise<OpenedList> {

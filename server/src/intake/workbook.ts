@@ -7,7 +7,7 @@ import { Problem } from '../base/problem.ts'
 /** Most a workbook may unpack to, and most cells of a sheet: beyond them it is no list of a person's. */
 const MOST_UNPACKED = 200 * 1024 * 1024
 const MOST_ENTRIES = 4000
-const MOST_ROWS = 100_000
+export const MOST_ROWS = 20_000
 const MOST_COLUMNS = 200
 
 export interface NamedSheet {
@@ -17,6 +17,9 @@ export interface NamedSheet {
 
 const refused = (why: string) =>
   new Problem(400, `The file ${why}. Nothing was kept.`, [{ field: 'file', message: why }])
+
+/** Lists are read whole for every answer; what is longer streams through tables. */
+export const tooLong = () => refused(`has more than ${MOST_ROWS.toLocaleString('en-GB')} rows; bring it in as a table`)
 
 /** Whether bytes are a ZIP, which workbooks are. */
 export const isZip = (bytes: Buffer): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 0x03
@@ -63,7 +66,7 @@ function inWords(value: unknown): string {
 }
 
 function rowsOf(rows: readonly string[][]): Sheet {
-  if (rows.length > MOST_ROWS) throw refused(`has more than ${MOST_ROWS} rows`)
+  if (rows.length > MOST_ROWS) throw tooLong()
   if (rows.some((row) => row.length > MOST_COLUMNS)) throw refused(`has more than ${MOST_COLUMNS} columns`)
   return {
     rows: rows.map((cells, i) => ({ line: i + 1, cells })).filter(({ cells }) => cells.some((cell) => cell !== '')),
@@ -103,7 +106,7 @@ function openDocument(xml: string): NamedSheet[] {
     } else if (name === 'table:table-row') {
       while (row.at(-1) === '') row.pop()
       const { rows } = sheets.at(-1)!
-      if (rows.length > MOST_ROWS) throw refused(`has more than ${MOST_ROWS} rows`)
+      if (rows.length > MOST_ROWS) throw tooLong()
       rows.push(row)
     }
   })

@@ -6,6 +6,7 @@ import { api, errorText, type FigureEntry } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote } from '../ui/Notes.tsx'
+import { counted } from '../ui/counted.ts'
 
 interface FigureStartProps {
   catalogue: Catalogue
@@ -102,7 +103,7 @@ function Model({ code, catalogue, onStart }: { code: string } & FigureStartProps
     <div className="flex min-h-0 flex-col">
       <Figure placements={figure.worn} from={from} label={figure.name} className="min-h-0 flex-1" />
       <p className="mt-1 text-center text-[13px] text-soft">
-        {wishes.length} wishes from {figure.worn.length} parts
+        {counted(wishes.length, 'wish', 'wishes')} from {counted(figure.worn.length, 'part')}
       </p>
       <Button look="act" className="mt-2" onClick={() => onStart(wishes, (length ?? 'full') as Stature, figure.name)}>
         Begin with {figure.name}

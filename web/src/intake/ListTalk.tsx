@@ -17,10 +17,11 @@ import { intakeApi } from '../data/intakeApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
+import { counted } from '../ui/counted.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 import { tell } from '../ui/tell.ts'
 import { ColumnsForm } from './ColumnsForm.tsx'
-import { count, KIND_WORDS, rowInWords } from './listWords.ts'
+import { KIND_WORDS, rowInWords } from './listWords.ts'
 import { UnknownCard } from './UnknownCard.tsx'
 
 interface ListTalkProps {
@@ -55,7 +56,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
     if (answered.error) return
     const { act, parts, rows } = answered.data
     tell(
-      `${list.name}: ${list.kind === 'prices' ? count(rows, 'price') : count(parts, 'part')} brought in.`,
+      `${list.name}: ${list.kind === 'prices' ? counted(rows, 'price') : counted(parts, 'part')} brought in.`,
       act === null ? undefined : () => reverse(act),
     )
     if (more > 0) return onLeave()
@@ -71,7 +72,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         </h1>
         <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1.5 text-[14px] text-soft">
           <span>
-            {count(list.sum.rows + list.left.length + new Set(list.faults.map(({ line }) => line)).size, 'row')}
+            {counted(list.sum.rows + list.left.length + new Set(list.faults.map(({ line }) => line)).size, 'row')}
             {isFetching && ' · reading again…'}
           </span>
           <label>
@@ -206,7 +207,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         {fresh.length > 0 && (
           <details className="mt-5">
             <summary className="cursor-pointer font-semibold">
-              {count(fresh.length, `new ${fresh[0]!.what}`)}:{' '}
+              {counted(fresh.length, `new ${fresh[0]!.what}`)}:{' '}
               {fresh
                 .slice(0, 6)
                 .map(({ words }) => words)
@@ -228,13 +229,13 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         <h2 className="text-lg">What comes of it</h2>
         <Pictures list={list} />
         <p className="mt-2">
-          <strong>{count(list.sum.parts, 'part')}</strong> of <strong>{count(list.sum.kinds, 'kind')}</strong>
-          {list.kind === 'owned' && list.sum.bins > 0 && ` in ${count(list.sum.bins, 'bin')}`}
+          <strong>{counted(list.sum.parts, 'part')}</strong> of <strong>{counted(list.sum.kinds, 'kind')}</strong>
+          {list.kind === 'owned' && list.sum.bins > 0 && ` in ${counted(list.sum.bins, 'bin')}`}
         </p>
         <ul className="mt-1 space-y-1 text-[14px] text-soft">
-          {list.sum.made > 0 && <li>{count(list.sum.made, 'kind')} new to your parts, drawn from their words.</li>}
-          {list.uncounted > 0 && <li>{count(list.uncounted, 'row')} without a count: one each.</li>}
-          {list.left.length > 0 && <li>{count(list.left.length, 'row')} left out.</li>}
+          {list.sum.made > 0 && <li>{counted(list.sum.made, 'kind')} new to your parts, drawn from their words.</li>}
+          {list.uncounted > 0 && <li>{counted(list.uncounted, 'row')} without a count: one each.</li>}
+          {list.left.length > 0 && <li>{counted(list.left.length, 'row')} left out.</li>}
           {list.mended.map(({ line, what }) => (
             <li key={line}>
               Mended on line {line}: {what}.
@@ -244,7 +245,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         {list.faults.length > 0 && (
           <details className="mt-2 text-[14px]" open={list.faults.length <= 3}>
             <summary className="cursor-pointer text-problem">
-              {count(list.faults.length, 'cell')} cannot be read
+              {counted(list.faults.length, 'cell')} cannot be read
             </summary>
             <ul>
               {list.faults.map(({ line, field, reason }, i) => (
@@ -261,7 +262,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             <legend>
               You brought {list.before.same ? 'this list' : 'a list of this name'} in on {list.before.at}.{' '}
               <strong>
-                {list.before.differ === 0 ? 'Nothing differs.' : `${count(list.before.differ, 'row')} differ.`}
+                {list.before.differ === 0 ? 'Nothing differs.' : `${counted(list.before.differ, 'row')} differ.`}
               </strong>
             </legend>
             {(
@@ -291,8 +292,8 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
           {taking.isLoading
             ? 'Bringing it in…'
             : list.kind === 'prices'
-              ? `Take ${count(list.sum.rows, 'price')}`
-              : `Bring ${count(list.sum.parts, 'part')} in`}
+              ? `Take ${counted(list.sum.rows, 'price')}`
+              : `Bring ${counted(list.sum.parts, 'part')} in`}
         </Button>
         {list.kind === 'owned' && (
           <p className="mt-2 text-center text-[13px] text-soft">One press takes it all back.</p>

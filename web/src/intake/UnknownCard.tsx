@@ -1,6 +1,7 @@
 import { OWN_KINDS, type Answer, type LookedAt, type Unknown } from '@outfit/core/intake'
+import { counted } from '../ui/counted.ts'
 import { Swatch } from '../ui/Swatch.tsx'
-import { candidateName, count } from './listWords.ts'
+import { candidateName } from './listWords.ts'
 
 const WORN = {
   held: 'in the hand',
@@ -46,7 +47,7 @@ export function UnknownCard({ unknown, list, onAnswer }: UnknownCardProps) {
       <p aria-hidden>
         <strong>{words ? `“${words}”` : 'no colour said'}</strong>{' '}
         <span className="text-[13px] text-soft">
-          {what === 'part' ? 'a part' : `a ${what}`}, {count(rows, 'row')}, {where}
+          {what === 'part' ? 'a part' : `a ${what}`}, {counted(rows, 'row')}, {where}
         </span>
       </p>
       <div className="mt-2 flex flex-wrap gap-1.5">

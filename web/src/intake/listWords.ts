@@ -1,6 +1,7 @@
 import type { Colour, Mould } from '@outfit/core/catalogue'
 import type { Field, ListedRow, ListKind, LookedAt, Unknown } from '@outfit/core/intake'
 import { formatMoney } from '@outfit/core/market'
+import { counted } from '../ui/counted.ts'
 
 export const KIND_WORDS: Readonly<Record<ListKind, string>> = { owned: 'What you own', prices: 'A price list' }
 
@@ -19,9 +20,6 @@ export const FIELD_NAMES: Readonly<Record<Field, string>> = {
   remark: 'a remark',
 }
 
-export const count = (n: number, one: string, many = `${one}s`): string =>
-  `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}`
-
 const byCode = <T extends { code: string; name: string }>(list: readonly T[], code: string | null, words: string) =>
   list.find((one) => one.code === code)?.name ?? words
 
@@ -32,7 +30,7 @@ export function rowInWords(row: ListedRow, { colours, bins, sellers, unknown }: 
       ?.words ?? code
   return [
     `in ${byCode(colours as Colour[], row.part.colour, row.part.colour)}`,
-    count(row.count, 'piece'),
+    counted(row.count, 'piece'),
     row.bin && `bin ${byCode(bins, row.bin, made('bin', row.bin))}`,
     row.price && `${formatMoney(row.price.minor, row.price.currency)} each`,
     row.condition,

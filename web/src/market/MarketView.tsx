@@ -13,6 +13,7 @@ import { Rates } from './Rates.tsx'
 import { SellerDialog } from './SellerDialog.tsx'
 import { shippingInWords } from './sellerForm.ts'
 import { WaitedFor } from './WaitedFor.tsx'
+import { counted } from '../ui/counted.ts'
 
 const STANDING = { none: '', favoured: '★ favoured', blocked: '✕ blocked' } as const
 
@@ -30,7 +31,7 @@ export function MarketView() {
         <h1 className="text-3xl">
           Market
           <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">
-            {sellers.length} sellers, {offers.toLocaleString('en')} offers
+            {counted(sellers.length, 'seller')}, {counted(offers, 'offer')}
           </span>
         </h1>
         <span className="ml-auto flex gap-2">

@@ -13,6 +13,7 @@ import { useSettled } from '../ui/useSettled.ts'
 import { sheetInWords } from '../feed/askWords.ts'
 import { OfferDialog } from './OfferDialog.tsx'
 import { shippingInWords } from './sellerForm.ts'
+import { counted } from '../ui/counted.ts'
 
 /** What a seller offers, and the sheets that told of it. */
 export function SellerView() {
@@ -50,8 +51,7 @@ function Page({ code }: { code: string }) {
         </span>
       </div>
       <p className="text-soft">
-        Shipping {shippingInWords(seller)}; {seller.arrivesInDays} days.
-        {seller.notes && ` ${seller.notes}`}
+        Shipping {shippingInWords(seller)}; {counted(seller.arrivesInDays, 'day')}.{seller.notes && ` ${seller.notes}`}
       </p>
       <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_300px]">
         <section aria-label="Offers">

@@ -7,6 +7,7 @@ import { axis, BLUE, CHART, CORAL, INK } from '../ui/chartLook.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { ParcelsFrame } from './ParcelsFrame.tsx'
 import { dayInWords } from './parcelWords.ts'
+import { counted } from '../ui/counted.ts'
 
 const Chart = lazy(async () => ({ default: (await import('../ui/Chart.tsx')).Chart }))
 const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
@@ -31,7 +32,7 @@ export function SpendingView() {
     spending.length === 0
       ? 'Nothing was ordered yet.'
       : budget === null
-        ? `${money(total)} in ${spending.length} days of orders.`
+        ? `${money(total)} in ${counted(spending.length, 'day')} of orders.`
         : total > budget
           ? `${money(total)} spent: ${money(total - budget)} over the budget of ${money(budget)}.`
           : `${money(total)} spent of ${money(budget)}; ${money(budget - total)} left.`

@@ -6,6 +6,7 @@ import { api, errorText } from '../data/api.ts'
 import { rosterApi } from '../data/rosterApi.ts'
 import { rememberOutfit } from '../data/lastOutfit.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { counted } from '../ui/counted.ts'
 
 /** The card of a take, as it will be published. */
 export function CardView() {
@@ -27,7 +28,7 @@ export function CardView() {
       <div className="flex items-end gap-4">
         <div>
           <h1 className="text-2xl">Card</h1>
-          <p className="text-soft">{take.placements.length} parts with their sources, ready to publish.</p>
+          <p className="text-soft">{counted(take.placements.length, 'part')} with their sources, ready to publish.</p>
         </div>
         {outfit.takes.length > 1 && (
           <nav aria-label="Takes" className="flex gap-1.5">

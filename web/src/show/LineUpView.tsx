@@ -20,6 +20,7 @@ import { rosterApi } from '../data/rosterApi.ts'
 import { useAppSelector } from '../data/hooks.ts'
 import { Button } from '../ui/Button.tsx'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
+import { counted } from '../ui/counted.ts'
 
 /** Outfits of a roster side by side at their true heights, with things for scale. */
 export function LineUpView() {
@@ -157,7 +158,7 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
       </div>
       <div
         role="img"
-        aria-label={`Line-up of ${lined.length} outfits`}
+        aria-label={`Line-up of ${counted(lined.length, 'outfit')}`}
         className="mt-3 overflow-x-auto rounded-[10px] border border-rule bg-[#F8F3E8] [&>svg]:mx-auto [&>svg]:h-auto [&>svg]:max-h-[440px] [&>svg]:w-auto [&>svg]:max-w-full"
         dangerouslySetInnerHTML={{ __html: svg }}
       />

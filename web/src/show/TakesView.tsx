@@ -18,6 +18,7 @@ import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Differences } from './Differences.tsx'
 import { Replicable } from './Replicable.tsx'
 import { Verdict } from './Verdict.tsx'
+import { counted } from '../ui/counted.ts'
 
 /** Takes that can stand side by side. */
 const MOST = 4
@@ -241,7 +242,11 @@ function TakeColumn({
           <div>
             <dt className="inline">to buy</dt>{' '}
             <dd className="inline font-semibold">
-              {missing === 0 ? 'nothing' : price === null ? `${missing} parts` : formatMoney(price, HOME_CURRENCY)}
+              {missing === 0
+                ? 'nothing'
+                : price === null
+                  ? counted(missing, 'part')
+                  : formatMoney(price, HOME_CURRENCY)}
             </dd>
           </div>
           <div>

@@ -6,6 +6,7 @@ import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { boughtFor } from './planNotes.ts'
+import { counted } from '../ui/counted.ts'
 
 interface BagProps {
   basket: Basket
@@ -33,7 +34,7 @@ export function Bag({ basket, report, catalogue, fills, onWhy, onOrder }: BagPro
     >
       <h3 className="text-lg leading-tight">{seller.name}</h3>
       <p className="text-[13px] text-soft">
-        {seller.arrivesInDays} days
+        {counted(seller.arrivesInDays, 'day')}
         {seller.minimum > 0 && ` · minimum ${money(seller.minimum)}`}
       </p>
       <ul className="mt-2 flex-1">

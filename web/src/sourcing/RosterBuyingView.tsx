@@ -6,6 +6,7 @@ import { api, errorText } from '../data/api.ts'
 import { useRoster } from '../roster/useRoster.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Buying } from './Buying.tsx'
+import { counted } from '../ui/counted.ts'
 
 /** The buying of a whole roster at once, or of some of its outfits. */
 export function RosterBuyingView() {
@@ -57,7 +58,7 @@ function For({ roster, chosen }: { roster: RosterShelf; chosen: readonly string[
       </Link>
       <Popover.Root onOpenChange={(open) => !open && leave()}>
         <Popover.Trigger className="rounded-full border border-rule bg-card px-3 py-1 hover:border-act">
-          {chosen.length > 0 ? `${chosen.length} of ${all.length} outfits` : `all ${all.length} outfits`}
+          {chosen.length > 0 ? `${chosen.length} of ${all.length} outfits` : `all ${counted(all.length, 'outfit')}`}
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
