@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { bench, expect, openOutfit, test } from './fixtures.ts'
+import { bench, EMPTY, expect, openOutfit, test } from './fixtures.ts'
 
 /** Faults against WCAG 2.2 A and AA in one theme, as "rule: element". */
 async function faultsIn(page: Page, colorScheme: 'light' | 'dark', rules?: string[]): Promise<string[]> {
@@ -180,6 +180,23 @@ test('what is written and worked out for an outfit has no faults of access', asy
   expect(await faults(app)).toEqual([])
   await app.getByRole('link', { name: 'Later', exact: true }).click()
   await expect(app.getByRole('region', { name: 'Waiting' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+})
+
+test('the first screen and the talk about a list have no faults of access', EMPTY, async ({ app }) => {
+  await expect(app.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await app.getByRole('link', { name: 'Bring a list in' }).click()
+  await expect(app.getByLabel('Lists to bring in')).toBeAttached()
+  expect(await faults(app)).toEqual([])
+  await app.getByLabel('Lists to bring in').setInputFiles({
+    name: 'list.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('name;colour;qty;bin\nTorso;Zwielicht;2;Box 1\nOddity;red;two;Box 1\nWhatsit;grey;1;\n'),
+  })
+  await expect(app.getByRole('complementary', { name: 'What comes of it' })).toBeVisible()
+  await app.getByRole('button', { name: 'Change columns' }).click()
+  await expect(app.getByLabel('What colour is', { exact: true })).toBeVisible()
   expect(await faults(app)).toEqual([])
 })
 

@@ -1,6 +1,7 @@
 import type { Colour, Mould } from '../catalogue/index.ts'
 import type { Encoding } from './encodings.ts'
-import type { ListedPart, ReadList } from './readList.ts'
+import type { ListedPart } from './partFinder.ts'
+import type { ReadList } from './readList.ts'
 
 /** What to do with parts that lie there already: more of them came, or the list says how many there are. */
 export type IntakeMode = 'add' | 'set'

@@ -1,0 +1,130 @@
+import type { Colour, Mould, Part } from '../catalogue/index.ts'
+import type { Asking } from './asking.ts'
+import { newCode } from './made.ts'
+import { FAR_COLOUR, matchColour, matchPart, type ColourMatch, type PartMatch } from './match.ts'
+import { fold } from './words.ts'
+
+/** What is known already, that words of a list may mean. */
+export interface KnownThings {
+  palette: readonly Colour[]
+  moulds: readonly Mould[]
+  parts: readonly Part[]
+  bins: readonly { code: string; name: string }[]
+  sellers: readonly { code: string; name: string; currency: string }[]
+}
+
+/** A part a row speaks of: one there is, or one to be made of a mould, a colour and the words of the row. */
+export interface ListedPart {
+  /** null for a part to be made. */
+  code: string | null
+  name: string
+  mould: string
+  colour: string
+  printed: boolean
+}
+
+/** Different names whose likest moulds are looked for; in a list with more, the others have the first guess alone. */
+const MOST_RANKED = 3000
+
+interface PartWords {
+  line: number
+  name: string
+  code: string
+  colour: string
+}
+
+/** Finds the parts rows speak of. Rows that say the same are looked up once. */
+export class PartFinder {
+  private readonly byCode: Map<string, Part>
+  private readonly byName: Map<string, Part[]>
+  /** Parts without a print, by mould and colour. */
+  private readonly plain = new Map<string, Part>()
+  private readonly matched = new Map<string, PartMatch>()
+  private readonly colours = new Map<string, ColourMatch>()
+
+  constructor(
+    private readonly known: KnownThings,
+    private readonly asking: Asking,
+  ) {
+    this.byCode = new Map(known.parts.map((part) => [fold(part.code), part]))
+    this.byName = new Map()
+    for (const part of known.parts) {
+      const look = `${part.mould} ${part.colours[0]}`
+      if (part.print === null && !this.plain.has(look)) this.plain.set(look, part)
+      const name = fold(part.name)
+      this.byName.set(name, [...(this.byName.get(name) ?? []), part])
+    }
+  }
+
+  /** The part, or "left" where its rows are left out. */
+  find(row: PartWords): ListedPart | 'left' | null {
+    const coded = row.code === '' ? undefined : this.byCode.get(fold(row.code))
+    if (coded) return asListed(coded)
+    const name = row.name === '' ? row.code : row.name
+    const match = this.match(name)
+    const words = row.colour !== '' ? row.colour : (match.colourWords ?? '')
+    const colour = words === '' ? null : this.colour(words, row.line)
+    if (colour === 'left') return 'left'
+    // The same name in the same colour is the same part; without a colour, a name that only one part has.
+    const alike = this.byName.get(fold(name)) ?? []
+    const same =
+      colour === null ? (alike.length === 1 ? alike[0] : undefined) : alike.find(({ colours }) => colours[0] === colour)
+    if (same) return asListed(same)
+    const mould = this.mould(name, match, row.line)
+    if (mould === 'left') return 'left'
+    const inColour = colour ?? this.colour('', row.line)
+    if (inColour === 'left') return 'left'
+    const plain = match.printed ? undefined : this.plain.get(`${mould} ${inColour}`)
+    if (plain) return asListed(plain)
+    return { code: null, name, mould, colour: inColour, printed: match.printed }
+  }
+
+  private match(name: string): PartMatch {
+    const key = fold(name)
+    const found =
+      this.matched.get(key) ??
+      matchPart(name, this.known.palette, this.known.moulds, { ranked: this.matched.size < MOST_RANKED })
+    this.matched.set(key, found)
+    return found
+  }
+
+  private colour(words: string, line: number): string | 'left' {
+    const match = this.colours.get(words) ?? matchColour(words, this.known.palette)
+    this.colours.set(words, match)
+    if (match.sure) return match.code!
+    const answer = this.asking.ask('colour', { words }, line, () => {
+      const { code, candidates, hex } = match
+      const nearEnough = code !== null && (candidates[0]?.deltaE ?? 0) <= FAR_COLOUR
+      return {
+        candidates: candidates.map((one) => one.code),
+        answer: nearEnough ? { take: code } : { make: hex ?? '#8A8D91' },
+        hex,
+      }
+    })
+    if ('leave' in answer) return 'left'
+    return 'take' in answer ? answer.take : newCode('colour', words)
+  }
+
+  private mould(name: string, match: PartMatch, line: number): string | 'left' {
+    if (match.sure) return match.mould!
+    // Words for the colour say nothing of the shape, so that one answer goes for all colours of it.
+    const shape =
+      fold(name)
+        .replace(match.colourWords ?? '\u0000', '')
+        .trim() || fold(name)
+    const answer = this.asking.ask('part', { words: name, shape }, line, () => ({
+      candidates: match.candidates,
+      answer: match.mould !== null ? { take: match.mould } : { make: 'held' },
+    }))
+    if ('leave' in answer) return 'left'
+    return 'take' in answer ? answer.take : newCode('mould', shape)
+  }
+}
+
+const asListed = ({ code, name, mould, colours, print }: Part): ListedPart => ({
+  code,
+  name,
+  mould,
+  colour: colours[0]!,
+  printed: print !== null,
+})
