@@ -100,7 +100,7 @@ const LISTS: readonly (readonly [about: string, text: string, says: readonly str
   [
     'codes of somebody else',
     'code,name,colour,qty\nX-100,Torso,red,1\nX-101,Head,fawn,2\nX-102,Legs,black,3\n',
-    ['owned', '1 M-TORSO poppy', '2 M-HEAD fawn', '3 M-PAIRF tar'],
+    ['owned', '1 M-TORSO poppy (code: X-100)', '2 M-HEAD fawn (code: X-101)', '3 M-PAIRF tar (code: X-102)'],
   ],
   [
     'colour first',

@@ -120,6 +120,20 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
  * O(rows × (columns + moulds of words that are new)).
  */
 export function readList(sheet: Sheet, fileName: string, known: KnownThings, choices: Choices = {}): ReadList {
+  const reading = readingList(sheet, fileName, known, choices)
+  for (;;) {
+    const { done, value } = reading.next()
+    if (done) return value
+  }
+}
+
+/** The same row by row, for who has others waiting: it yields after each row and returns what was read. */
+export function* readingList(
+  sheet: Sheet,
+  fileName: string,
+  known: KnownThings,
+  choices: Choices = {},
+): Generator<void, ReadList> {
   const { headed, body, columns, style, open, kind, sure, at } = prepared(sheet, fileName, known, choices)
   const codes = (list: readonly { code: string }[]) => new Set(list.map(({ code }) => code))
   const asking = new Asking(choices.answers ?? {}, {
@@ -132,7 +146,10 @@ export function readList(sheet: Sheet, fileName: string, known: KnownThings, cho
   const faults: ListFault[] = []
   const left: number[] = []
   let uncounted = 0
-  const rest = columns.filter(({ field }) => field === null || field === 'remark')
+  // A column that only numbers the rows says nothing.
+  const running = ({ index }: Column) => body.every(({ cells }, i) => cells[index] === String(i + 1))
+  const kept = columns.filter((column) => [null, 'remark', 'code'].includes(column.field) && !running(column))
+  const rest = kept.filter(({ field }) => field !== 'code')
   const read = (row: SheetRow): ListedRow | null => {
     const { line, cells } = row
     const cell = (field: Field) => {
@@ -183,7 +200,9 @@ export function readList(sheet: Sheet, fileName: string, known: KnownThings, cho
     const pack = packed === '' ? 1 : (readCount(packed.replace(/^\D+/, '')) ?? 0)
     if (pack < 1) fault('pack', `"${packed}" is no number of pieces`)
     if (faults.length > before || part === null || count === null) return null
-    const remark = rest
+    // A code of somebody else's is no part of ours, and still worth keeping.
+    const coded = kept.filter(({ field }) => field === 'code' && part.code === null)
+    const remark = [...coded, ...rest]
       .flatMap(({ index, head }) => {
         const text = (cells[index] ?? '').trim()
         return text === '' ? [] : [head === '' ? text : `${head}: ${text}`]
@@ -191,7 +210,11 @@ export function readList(sheet: Sheet, fileName: string, known: KnownThings, cho
       .join('; ')
     return { line, part, count, bin: bin.code, price, date, condition, seller: seller.code, pack, remark }
   }
-  const told = body.map((row) => ({ row, read: read(row) }))
+  const told: { row: SheetRow; read: ListedRow | null }[] = []
+  for (const row of body) {
+    told.push({ row, read: read(row) })
+    yield
+  }
   const rows = told.flatMap(({ read: one }) => (one && one.count > 0 ? [one] : []))
   return {
     kind,

@@ -11,7 +11,7 @@ import { decode, encodingOf } from './decode.ts'
 import { isZip, MOST_ROWS, sheetsOf, tooLong } from './workbook.ts'
 
 /** Most a list of a person's own may weigh; larger ones are tables of a market, which stream. */
-const MOST_BYTES = 30 * 1024 * 1024
+const MOST_BYTES = 10 * 1024 * 1024
 
 /** A list as it was kept. */
 export interface KeptList {
@@ -97,6 +97,10 @@ export class IntakeFiles implements OnModuleInit {
       throw new Problem(400, `${kept.name} is no text and no workbook. Nothing was written.`, [
         { field: 'file', message: 'is neither a text nor a workbook' },
       ])
+    // Cells may have line breaks, but not that many.
+    let lines = 0
+    for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) lines += 1
+    if (lines > 4 * MOST_ROWS) throw tooLong()
     const sheet = sheetOf(text)
     if (sheet.rows.length > MOST_ROWS) throw tooLong()
     return { ...kept, sheet, encoding, sheets: [], at: 0 }

@@ -6,7 +6,7 @@ import { unitsOf } from '@outfit/core/drawer'
 import {
   madeMoulds,
   newColour,
-  readList,
+  readingList,
   type Encoding,
   type IntakeMode,
   type IntakeResult,
@@ -17,6 +17,7 @@ import {
   type ReadList,
 } from '@outfit/core/intake'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
+import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { Problem } from '../base/problem.ts'
 import { today } from '../base/today.ts'
@@ -41,13 +42,18 @@ const MOST_TOLD = 200
 /** Brings in lists of a person's own: says how they are understood, and writes them in one transaction. */
 @Injectable()
 export class IntakeService {
+  /** What words may mean, until something of it changes: a list is looked at after every answer. */
+  private readonly known: () => Promise<KnownThings>
+
   constructor(
     private readonly database: DataSource,
     private readonly writer: Writer,
     private readonly changes: Changes,
     private readonly files: IntakeFiles,
     private readonly lists: ListWriter,
-  ) {}
+  ) {
+    this.known = changes.keeping(['catalogue', 'drawer', 'market'], () => knownTo(database.manager))
+  }
 
   async look(id: string, { encoding, sheet, choices = {} }: LookOptions): Promise<LookedAt> {
     const db = this.database.manager
@@ -55,8 +61,8 @@ export class IntakeService {
       ...(encoding ? { encoding } : {}),
       ...(sheet !== undefined ? { sheet } : {}),
     })
-    const known = await knownTo(db)
-    const { rows, ...list } = readList(opened.sheet, opened.name, known, await this.remembered(db, choices))
+    const known = await this.known()
+    const { rows, ...list } = await this.read(opened, known, await this.remembered(db, choices))
     const codes = new Set(rows.map(({ part }) => part.colour))
     const moulds = new Set([
       ...rows.map(({ part }) => part.mould),
@@ -109,7 +115,7 @@ export class IntakeService {
     try {
       const result = await this.writer.transaction(async (db) => {
         const known = await knownTo(db)
-        const list = readList(opened.sheet, opened.name, known, await this.remembered(db, choices))
+        const list = await this.read(opened, known, await this.remembered(db, choices))
         if (list.rows.length === 0)
           throw new Problem(400, 'There is no row that could be taken. Nothing was written.', [
             { field: 'rows', message: 'none could be taken' },
@@ -132,6 +138,17 @@ export class IntakeService {
       return result
     } finally {
       this.changes.tell('catalogue', 'drawer', 'market')
+    }
+  }
+
+  /** Read a list, giving way to others now and then. */
+  private async read({ sheet, name }: OpenedList, known: KnownThings, choices: Choices): Promise<ReadList> {
+    const breath = breathing()
+    const reading = readingList(sheet, name, known, choices)
+    for (;;) {
+      const { done, value } = reading.next()
+      if (done) return value
+      await breath()
     }
   }
 

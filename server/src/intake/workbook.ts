@@ -5,7 +5,7 @@ import type { Sheet } from '@outfit/core/intake'
 import { Problem } from '../base/problem.ts'
 
 /** Most a workbook may unpack to, and most cells of a sheet: beyond them it is no list of a person's. */
-const MOST_UNPACKED = 200 * 1024 * 1024
+const MOST_UNPACKED = 60 * 1024 * 1024
 const MOST_ENTRIES = 4000
 export const MOST_ROWS = 20_000
 const MOST_COLUMNS = 200
