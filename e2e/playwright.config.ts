@@ -20,6 +20,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // Nothing is in between two states while it is looked at.
+    contextOptions: { reducedMotion: 'reduce' },
     acceptDownloads: true,
     actionTimeout: 120_000,
     screenshot: 'only-on-failure',
