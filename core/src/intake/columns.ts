@@ -106,6 +106,9 @@ export function guessColumns(
     given.add(field)
   }
   // Without a name nothing can be told apart; the wordiest column left is it.
+  const wordiest = fits.find(({ index, field, sure }) => field === 'name' && sure > 0 && !taken.has(index))
+  if (!given.has('name') && !given.has('code') && wordiest)
+    taken.set(wordiest.index, { field: 'name', sure: wordiest.sure })
   return Array.from({ length: width }, (_, index) => ({
     index,
     head: head?.[index] ?? '',

@@ -7,6 +7,11 @@ const known = { palette: STARTER_COLOURS, moulds: STARTER_MOULDS, parts: [], bin
 /** Lists as people keep them, and what each says: its kind, then count, mould, colour, place, price and the rest of every row. */
 const LISTS: readonly (readonly [about: string, text: string, says: readonly string[]])[] = [
   [
+    'heads in a language nobody taught us',
+    'Název;Barva;Kusů;Krabice\nTorso;Poppy;3;Box 1\nHead;Fawn;2;Box 2\n',
+    ['owned', '3 M-TORSO poppy B-box-1', '2 M-HEAD fawn B-box-2'],
+  ],
+  [
     'counts first, notes in quotes',
     'Qty,Item,Colour,Location,Notes\n2,Torso with jacket,Dark blue,Tray A,"scratched, left side"\n1,Hair - ponytail,Brown,Tray B,\n3,Legs,Black,Tray A,\n1,Crown,Gold,Tray C,\n',
     [

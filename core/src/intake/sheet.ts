@@ -96,5 +96,15 @@ export function headRow(rows: readonly SheetRow[]): number {
       filled.length === 1 ? heads === 1 && rows.every((row) => row.cells.length === 1) : heads * 2 >= filled.length
     if (enough && heads > best.heads) best = { at, heads }
   }
-  return best.at
+  return best.at >= 0 || !standsOver(rows) ? best.at : 0
+}
+
+/** Whether the first row has words, and no numbers, over a column of numbers: heads in a language nobody taught us. */
+function standsOver([first, ...below]: readonly SheetRow[]): boolean {
+  const words = first?.cells.filter((cell) => cell !== '') ?? []
+  if (words.length < 2 || below.length === 0 || words.some((cell) => /\d/.test(cell))) return false
+  return first!.cells.some((_, column) => {
+    const filled = below.map(({ cells }) => cells[column] ?? '').filter((cell) => cell !== '')
+    return filled.length > 0 && filled.every((cell) => /^\D{0,4}\d[\d.,\s]*\D{0,6}$/.test(cell))
+  })
 }

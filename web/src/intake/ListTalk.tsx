@@ -262,7 +262,9 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             <legend>
               You brought {list.before.same ? 'this list' : 'a list of this name'} in on {list.before.at}.{' '}
               <strong>
-                {list.before.differ === 0 ? 'Nothing differs.' : `${counted(list.before.differ, 'row')} differ.`}
+                {list.before.differ === 0
+                  ? 'Nothing differs.'
+                  : `${counted(list.before.differ, 'row differs', 'rows differ')}.`}
               </strong>
             </legend>
             {(
