@@ -1,9 +1,10 @@
-import { ClipboardPaste, Upload } from 'lucide-react'
+import { ClipboardPaste } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
 import { Button } from '../ui/Button.tsx'
+import { DropZone } from '../ui/DropZone.tsx'
 import { ListTalk } from './ListTalk.tsx'
 
 /** The one door: drop a list of any layout, or paste it. */
@@ -11,7 +12,6 @@ export function BringInView() {
   const [params, setParams] = useSearchParams()
   const [keep, keeping] = intakeApi.endpoints.keepList.useMutation()
   const [problem, setProblem] = useState<string | null>(null)
-  const [over, setOver] = useState(false)
   const [pasted, setPasted] = useState('')
   const [waiting, setWaiting] = useState<File[]>([])
   const id = params.get('list')
@@ -40,39 +40,15 @@ export function BringInView() {
         Your own spreadsheet will do, as it is: any language, any columns. Outfit says how it reads it and asks what it
         does not know; nothing is written before you say so.
       </p>
-      <label
-        onDragOver={(event) => {
-          event.preventDefault()
-          setOver(true)
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault()
-          setOver(false)
-          take([...event.dataTransfer.files])
-        }}
-        className={`mt-5 flex h-[200px] cursor-pointer flex-col items-center justify-center gap-2 rounded-[10px] border-2 border-dashed focus-within:outline-3 focus-within:outline-act ${over ? 'border-act bg-card' : 'border-rule hover:border-act'}`}
-      >
-        <Upload aria-hidden className="size-7 text-act" />
-        <span className="text-lg font-semibold">
-          {keeping.isLoading ? 'Reading it…' : 'Drop a list here, or choose one'}
-        </span>
-        <span className="text-[13px] text-soft">
-          XLSX, ODS, CSV or text; what you own, or what somebody asks for parts
-        </span>
-        <input
-          type="file"
-          multiple
-          accept=".xlsx,.ods,.csv,.tsv,.txt,text/csv,text/plain"
-          aria-label="Lists to bring in"
-          className="sr-only"
-          disabled={keeping.isLoading}
-          onChange={(event) => {
-            take([...(event.target.files ?? [])])
-            event.target.value = ''
-          }}
-        />
-      </label>
+      <DropZone
+        title={keeping.isLoading ? 'Reading it…' : 'Drop a list here, or choose one'}
+        hint="XLSX, ODS, CSV or text; what you own, or what somebody asks for parts"
+        label="Lists to bring in"
+        accept=".xlsx,.ods,.csv,.tsv,.txt,text/csv,text/plain"
+        multiple
+        disabled={keeping.isLoading}
+        onFiles={take}
+      />
       {problem && (
         <p role="alert" className="mt-3 rounded-[10px] border border-problem bg-card px-3 py-2 text-problem">
           {problem}

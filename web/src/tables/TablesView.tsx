@@ -1,4 +1,4 @@
-import { Download, Upload as UploadIcon } from 'lucide-react'
+import { Download } from 'lucide-react'
 import { useState } from 'react'
 import {
   columnsOf,
@@ -10,6 +10,7 @@ import {
   type TableName,
 } from '@outfit/core/tables'
 import { api, errorText, type Upload } from '../data/api.ts'
+import { DropZone } from '../ui/DropZone.tsx'
 import { MappingStep } from './MappingStep.tsx'
 
 /** What each table holds, in words. */
@@ -35,7 +36,6 @@ const ABOUT: Record<TableName, string> = {
 export function TablesView() {
   const [file, setFile] = useState<{ name: string; upload: Upload; table: TableName } | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
-  const [over, setOver] = useState(false)
   const [send, sending] = api.endpoints.uploadTable.useMutation()
   const take = async (chosen: File | undefined) => {
     if (!chosen) return
@@ -71,37 +71,14 @@ export function TablesView() {
           Any CSV file with a header row will do: the next step says which of its columns is which, and shows every row
           that cannot be read before anything is written.
         </p>
-        <label
-          onDragOver={(event) => {
-            event.preventDefault()
-            setOver(true)
-          }}
-          onDragLeave={() => setOver(false)}
-          onDrop={(event) => {
-            event.preventDefault()
-            setOver(false)
-            void take(event.dataTransfer.files[0])
-          }}
-          className={`mt-5 flex h-[220px] cursor-pointer flex-col items-center justify-center gap-2 rounded-[10px] border-2 border-dashed focus-within:outline-3 focus-within:outline-act ${over ? 'border-act bg-card' : 'border-rule hover:border-act'}`}
-        >
-          <UploadIcon aria-hidden className="size-7 text-act" />
-          <span className="font-semibold">
-            {sending.isLoading ? 'Keeping the file…' : 'Drop a CSV file here, or choose one'}
-          </span>
-          <span className="text-[13px] text-soft">
-            UTF-8, with commas, semicolons or tabs, up to {megabytes(TABLE_FILE_LIMIT)}
-          </span>
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv"
-            className="sr-only"
-            disabled={sending.isLoading}
-            onChange={(event) => {
-              void take(event.target.files?.[0])
-              event.target.value = ''
-            }}
-          />
-        </label>
+        <DropZone
+          title={sending.isLoading ? 'Keeping the file…' : 'Drop a CSV file here, or choose one'}
+          hint={`UTF-8, with commas, semicolons or tabs, up to ${megabytes(TABLE_FILE_LIMIT)}`}
+          label="A table to bring in"
+          accept=".csv,.tsv,.txt,text/csv"
+          disabled={sending.isLoading}
+          onFiles={([first]) => void take(first)}
+        />
         {problem && (
           <p role="alert" className="mt-3 rounded-[10px] border border-problem bg-card px-3 py-2 text-problem">
             {problem}

@@ -1,0 +1,51 @@
+import { Upload } from 'lucide-react'
+import { useState } from 'react'
+
+interface DropZoneProps {
+  /** What to do, in large. */
+  title: string
+  hint: string
+  /** What the field is called for those who do not see the zone. */
+  label: string
+  accept: string
+  multiple?: boolean
+  disabled: boolean
+  onFiles: (files: readonly File[]) => void
+}
+
+/** Takes files that are dropped or chosen. */
+export function DropZone({ title, hint, label, accept, multiple = false, disabled, onFiles }: DropZoneProps) {
+  const [over, setOver] = useState(false)
+  return (
+    <label
+      onDragOver={(event) => {
+        event.preventDefault()
+        setOver(true)
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault()
+        setOver(false)
+        onFiles([...event.dataTransfer.files])
+      }}
+      className={`mt-5 flex h-[210px] cursor-pointer flex-col items-center justify-center gap-2 rounded-[10px] border-2 border-dashed focus-within:outline-3 focus-within:outline-act ${over ? 'border-act bg-card' : 'border-rule hover:border-act'}`}
+    >
+      <Upload aria-hidden className="size-7 text-act" />
+      <span className="text-lg font-semibold">{title}</span>
+      <span className="text-[13px] text-soft">{hint}</span>
+      <input
+        type="file"
+        multiple={multiple}
+        accept={accept}
+        aria-label={label}
+        className="sr-only"
+        disabled={disabled}
+        onChange={(event) => {
+          onFiles([...(event.target.files ?? [])])
+          // The same file can be chosen again.
+          event.target.value = ''
+        }}
+      />
+    </label>
+  )
+}
