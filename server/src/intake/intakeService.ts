@@ -27,7 +27,7 @@ import { BinEntity, LyingEntity } from '../schema/drawer.ts'
 import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
-import { ListWriter } from './listWriter.ts'
+import { ListWriter, UNSORTED } from './listWriter.ts'
 
 /** How a list is looked at. */
 export interface LookOptions {
@@ -173,7 +173,7 @@ export class IntakeService {
     const there = (code: string, bin: string) =>
       unitsOf({ code, components: inside.get(code) ?? [] }, (part) => lying.get(`${part} ${bin}`) ?? 0)
     const differ = rows.filter(
-      ({ part, bin, count }) => part.code === null || (bin !== null && there(part.code, bin) !== count),
+      ({ part, bin, count }) => part.code === null || there(part.code, bin ?? UNSORTED.code) !== count,
     ).length
     return { at: last.at, same: last.hash === opened.hash, differ }
   }

@@ -34,7 +34,7 @@ export interface ListToWrite {
 }
 
 /** Where parts go whose list says no place. */
-const UNSORTED = { code: 'B-unsorted', name: 'Not sorted yet' }
+export const UNSORTED = { code: 'B-unsorted', name: 'Not sorted yet' }
 /** Shipping of a seller nobody has said anything of yet. */
 const OPEN_TERMS = 'Minimum and shipping are not known yet: say them here.'
 const LONGEST_REASON = 1000
