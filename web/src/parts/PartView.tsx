@@ -149,8 +149,9 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
         onWish={setWished}
       />
       <div>
-        <WaysToGet of={part.code} />
-        <PartSources detail={detail} common={commonness(detail.releaseCount)} />
+        <WaysToGet of={part.code}>
+          <PartSources detail={detail} common={commonness(detail.releaseCount)} />
+        </WaysToGet>
       </div>
     </div>
   )

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { WayToGet } from '@outfit/core/prices'
@@ -17,53 +17,59 @@ function leftWords({ left, leftWorth, leftUnpriced }: WayToGet): string {
   return `${units} part${units === 1 ? '' : 's'} left over${worth}${unpriced}`
 }
 
-/** The cheapest ways to get a part: singly, inside an assembly, on a figure or in a box, with what each leaves over. */
-export function WaysToGet({ of }: { of: string }) {
+/**
+ * The cheapest ways to get a part: singly, inside an assembly, on a figure or in a box, with what each leaves over. What
+ * stands below comes with them, so that nothing moves away under a pointer.
+ */
+export function WaysToGet({ of, children }: { of: string; children: ReactNode }) {
   const { currentData, error } = api.endpoints.waysToGet.useQuery(of)
   const [open, setOpen] = useState<string | null>(null)
   return (
-    <section aria-label="Ways to get it">
-      <h2 className="text-lg">Easiest ways to get it</h2>
-      {error && <p className="text-problem">{errorText(error)}</p>}
-      {!error && !currentData && <p className="text-soft">Asking the sellers…</p>}
-      {currentData?.ways.length === 0 && <p className="text-soft">Nobody offers it, alone or with others.</p>}
-      <ol>
-        {currentData?.ways.map((way) => {
-          const key = `${way.kind} ${way.code}`
-          const shown = open === key
-          return (
-            <li key={key} className="border-t border-rule py-1 first:border-0">
-              <p className="flex gap-2">
-                <span className="min-w-0 truncate font-semibold">
-                  {way.kind === 'part' && way.code === of ? 'The part alone' : way.name}
-                </span>
-                <span className="ml-auto font-semibold">{euro(way.cost)}</span>
-              </p>
-              <p className="text-[13px] leading-snug text-soft">
-                {way.multiple > 1 ? `${way.multiple} at once, ` : ''}
-                {way.condition}, {way.sellerName};{' '}
-                {way.left.length === 0 ? (
-                  leftWords(way)
-                ) : (
-                  <button
-                    type="button"
-                    aria-expanded={shown}
-                    onClick={() => setOpen(shown ? null : key)}
-                    className="text-left text-act underline"
-                  >
-                    {leftWords(way)}
-                  </button>
-                )}
-              </p>
-              {shown && <LeftOver left={way.left} />}
-            </li>
-          )
-        })}
-      </ol>
-      {currentData && currentData.ways.length > 0 && (
-        <p className="mt-1 text-[13px] text-soft">Before shipping; a plan under Sourcing counts that too.</p>
-      )}
-    </section>
+    <>
+      <section aria-label="Ways to get it">
+        <h2 className="text-lg">Easiest ways to get it</h2>
+        {error && <p className="text-problem">{errorText(error)}</p>}
+        {!error && !currentData && <p className="text-soft">Asking the sellers…</p>}
+        {currentData?.ways.length === 0 && <p className="text-soft">Nobody offers it, alone or with others.</p>}
+        <ol>
+          {currentData?.ways.map((way) => {
+            const key = `${way.kind} ${way.code}`
+            const shown = open === key
+            return (
+              <li key={key} className="border-t border-rule py-1 first:border-0">
+                <p className="flex gap-2">
+                  <span className="min-w-0 truncate font-semibold">
+                    {way.kind === 'part' && way.code === of ? 'The part alone' : way.name}
+                  </span>
+                  <span className="ml-auto font-semibold">{euro(way.cost)}</span>
+                </p>
+                <p className="text-[13px] leading-snug text-soft">
+                  {way.multiple > 1 ? `${way.multiple} at once, ` : ''}
+                  {way.condition}, {way.sellerName};{' '}
+                  {way.left.length === 0 ? (
+                    leftWords(way)
+                  ) : (
+                    <button
+                      type="button"
+                      aria-expanded={shown}
+                      onClick={() => setOpen(shown ? null : key)}
+                      className="text-left text-act underline"
+                    >
+                      {leftWords(way)}
+                    </button>
+                  )}
+                </p>
+                {shown && <LeftOver left={way.left} />}
+              </li>
+            )
+          })}
+        </ol>
+        {currentData && currentData.ways.length > 0 && (
+          <p className="mt-1 text-[13px] text-soft">Before shipping; a plan under Sourcing counts that too.</p>
+        )}
+      </section>
+      {(error || currentData) && children}
+    </>
   )
 }
 
