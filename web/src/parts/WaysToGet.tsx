@@ -21,7 +21,7 @@ function leftWords({ left, leftWorth, leftUnpriced }: WayToGet): string {
  * The cheapest ways to get a part: singly, inside an assembly, on a figure or in a box, with what each leaves over. What
  * stands below comes with them, so that nothing moves away under a pointer.
  */
-export function WaysToGet({ of, children }: { of: string; children: ReactNode }) {
+export function WaysToGet({ of, children }: { of: string; children?: ReactNode }) {
   const { currentData, error } = api.endpoints.waysToGet.useQuery(of)
   const [open, setOpen] = useState<string | null>(null)
   return (
