@@ -36,6 +36,8 @@ const EXAMPLES = 3
 /** Words that are not known, each asked once. */
 export class Asking {
   private readonly found = new Map<string, Unknown>()
+  /** Codes of bins and sellers there are, by what they are called in the list; null for none of that name. */
+  private readonly there = new Map<string, string | null>()
 
   constructor(
     private readonly answers: Readonly<Record<string, Answer>>,
@@ -90,8 +92,13 @@ export class Asking {
   ): { code: string | null } | 'left' {
     if (words === '') return { code: null }
     const folded = fold(words)
-    const exact = known.find(({ code, name }) => fold(name) === folded || fold(code) === folded)
-    if (exact) return { code: exact.code }
+    const asked = `${what} ${folded}`
+    if (!this.there.has(asked)) {
+      const found = known.find(({ code, name }) => fold(name) === folded || fold(code) === folded)
+      this.there.set(asked, found?.code ?? null)
+    }
+    const exact = this.there.get(asked)
+    if (exact) return { code: exact }
     const answer = this.ask(what, { words }, line, () => ({
       candidates: known
         .map(({ code, name }) => ({ code, like: alikeness(fold(name), folded) }))

@@ -22,6 +22,8 @@ export interface LookedAt extends Omit<ReadList, 'rows'> {
   moulds: Mould[]
   bins: { code: string; name: string }[]
   sellers: { code: string; name: string }[]
+  /** Currencies of the prices that the rate table knows nothing of; what they are worth has to be said. */
+  unrated: string[]
   /** The same list, or one of that name, brought in before; null for none. */
   before: { at: string; same: boolean; differ: number } | null
 }

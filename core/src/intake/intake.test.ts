@@ -191,6 +191,49 @@ Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht
     expect(told(list)).toEqual(['M-PAIRF tar 1'])
   })
 
+  test('no number is made up: nothing of a new part is left out, less than a pack is a fault, none of a known one stays', () => {
+    const owner = {
+      ...known,
+      parts: [
+        {
+          code: 'P-1',
+          name: 'Torso',
+          mould: 'M-TORSO',
+          colours: ['poppy'],
+          print: null,
+          year: null,
+          photo: null,
+          components: [],
+        },
+      ],
+    }
+    const list = read(
+      'name;colour;qty;price;pack of\nTorso;red;0;1,00;1\nHead;fawn;0;1,00;1\nLegs;black;3;1,00;10\n',
+      { kind: 'prices', same: { seller: 'Lotte' } },
+      owner,
+    )
+    expect(list.rows.map(({ part, count }) => [part.code, count])).toEqual([['P-1', 0]])
+    expect(list.left).toEqual([3])
+    expect(list.faults).toEqual([{ line: 4, field: 'count', reason: '3 is less than one pack of 10' }])
+  })
+
+  test('amounts without a sign are in the money of the seller, unless a cell or somebody says otherwise', () => {
+    const market = { ...known, sellers: [{ code: 'lamp', name: 'Lamp Lane', currency: 'GBP' }] }
+    const text = 'name;colour;price\nTorso;red;1.20\nHead;fawn;€0.50\n'
+    const paid = (choices: Choices) =>
+      read(text, { kind: 'prices', same: { seller: 'Lamp Lane' }, ...choices }, market).rows.map(
+        ({ price }) => price!.currency,
+      )
+    expect(paid({})).toEqual(['GBP', 'EUR'])
+    expect(paid({ style: { currency: 'PLN' } })).toEqual(['PLN', 'EUR'])
+  })
+
+  test('words that are too long are faults by their field, signs for printers are none', () => {
+    const list = read(`name;colour;qty;box\nTorso\u0007;red;1;${'b'.repeat(81)}\nTo\u0007rso;red;2;Box 1\n`)
+    expect(list.faults).toEqual([{ line: 2, field: 'bin', reason: 'is longer than 80 characters' }])
+    expect(list.rows.map(({ part }) => part.name)).toEqual(['To rso'])
+  })
+
   test('what has no column goes to the remarks', () => {
     const [row] = read('name,colour,qty,Wackelt,Herkunft\nTorso,red,1,ja,Flohmarkt\n').rows
     expect(row!.remark).toBe('Wackelt: ja; Herkunft: Flohmarkt')

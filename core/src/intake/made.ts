@@ -3,9 +3,11 @@ import { nearestColours } from '../colour/index.ts'
 import type { Unknown } from './asking.ts'
 import { fold } from './words.ts'
 
-/** The code of a bin, seller or colour that is made from words. Equal words give equal codes. */
-export const newCode = (what: 'bin' | 'seller' | 'colour' | 'mould', words: string): string =>
-  `${{ bin: 'B', seller: 's', colour: 'c', mould: 'M-own' }[what]}-${(fold(words) || 'none').replaceAll(/[ #]+/g, '-').slice(0, 60)}`
+const PREFIX = { bin: 'B', seller: 's', colour: 'c', mould: 'M-own' } as const
+
+/** The code of what is made from words. Equal words give equal codes, others others. */
+export const newCode = (what: keyof typeof PREFIX, words: string): string =>
+  `${PREFIX[what]}-${(fold(words) || 'none').replaceAll(/[ #]+/g, '-')}`
 
 /** Kinds a shape of its own may be of, each drawn as some plain thing until it is drawn in the catalogue. */
 export const OWN_KINDS = ['held', 'headgear', 'neck', 'waist', 'beside'] as const

@@ -24,7 +24,7 @@ const CANDIDATES = 4
 /** Names further apart than this are other names. */
 const NEAR_NAME = 0.6
 /** Beyond this a palette has nothing like it, and a new colour is the better answer. */
-export const FAR_COLOUR = 18
+const FAR_COLOUR = 18
 
 /** The tone words of a folded text, and what is left of it. Tones stand before colours also without a blank. */
 function tonesIn(folded: string): { tones: string[]; rest: string } {

@@ -1,7 +1,7 @@
 import type { Colour, Mould, Part } from '../catalogue/index.ts'
 import type { Asking } from './asking.ts'
 import { newCode } from './made.ts'
-import { FAR_COLOUR, matchColour, matchPart, type ColourMatch, type PartMatch } from './match.ts'
+import { matchColour, matchPart, type ColourMatch, type PartMatch } from './match.ts'
 import { fold } from './words.ts'
 
 /** What is known already, that words of a list may mean. */
@@ -25,6 +25,9 @@ export interface ListedPart {
 
 /** Different names whose likest moulds are looked for; in a list with more, the others have the first guess alone. */
 const MOST_RANKED = 3000
+
+/** What words that name no colour are made as, until somebody says better: a grey that is taken for none in particular. */
+const UNSAID = '#8A8D91'
 
 interface PartWords {
   line: number
@@ -57,7 +60,7 @@ export class PartFinder {
   }
 
   /** The part, or "left" where its rows are left out. */
-  find(row: PartWords): ListedPart | 'left' | null {
+  find(row: PartWords): ListedPart | 'left' {
     const coded = row.code === '' ? undefined : this.byCode.get(fold(row.code))
     if (coded) return asListed(coded)
     const name = row.name === '' ? row.code : row.name
@@ -94,10 +97,9 @@ export class PartFinder {
     if (match.sure) return match.code!
     const answer = this.asking.ask('colour', { words }, line, () => {
       const { code, candidates, hex } = match
-      const nearEnough = code !== null && (candidates[0]?.deltaE ?? 0) <= FAR_COLOUR
       return {
         candidates: candidates.map((one) => one.code),
-        answer: nearEnough ? { take: code } : { make: hex ?? '#8A8D91' },
+        answer: code !== null ? { take: code } : { make: hex ?? UNSAID },
         hex,
       }
     })

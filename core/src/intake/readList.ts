@@ -12,6 +12,7 @@ import {
   readDate,
   type CellStyle,
 } from './readCells.ts'
+import { MOST } from '../market/index.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
 import { fold, wordList } from './words.ts'
 
@@ -25,6 +26,8 @@ export interface Choices {
   style?: Partial<CellStyle>
   /** What stands in no cell and is the same for every row. */
   same?: { seller?: string; condition?: 'new' | 'used'; date?: string; bin?: string }
+  /** What one unit of a currency is worth in the home currency, for those the rate table knows nothing of. */
+  rates?: Readonly<Record<string, number>>
   /** By the key of an unknown. */
   answers?: Readonly<Record<string, Answer>>
 }
@@ -47,7 +50,7 @@ export interface ListedRow {
 /** A cell that could not be read, with what is wrong. */
 export interface ListFault {
   line: number
-  field: Field | 'row'
+  field: Field
   reason: string
 }
 
@@ -64,7 +67,7 @@ export interface ReadList {
   unknown: Unknown[]
   rows: ListedRow[]
   faults: ListFault[]
-  /** Lines that were left out because a person said so. */
+  /** Lines that were left out: because a person said so, because they add others up, or say that there is none of a new part. */
   left: number[]
   /** Rows without a count, which count as one. */
   uncounted: number
@@ -75,11 +78,8 @@ export interface ReadList {
 
 const SAMPLE = 4
 const TOTALS = new Set(wordList(TOTAL_WORDS))
-const LONGEST_NAME = 120
-const MOST_COUNT = 1_000_000
-
-/** Colours nearer than this to what was said are told as nearly the same. */
-export const NEARLY = 6
+/** Letters of a name, and of the words for a colour, a place or a seller. */
+const LONGEST = { name: 120, colour: 80, bin: 80, seller: 80 } as const
 
 /** A list before its rows are read: the columns and the way cells are written. */
 function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: Choices) {
@@ -146,6 +146,7 @@ export function* readingList(
   const faults: ListFault[] = []
   const left: number[] = []
   let uncounted = 0
+  const currencies = new Map(known.sellers.map(({ code, currency }) => [code, currency]))
   // A column that only numbers the rows says nothing.
   const running = ({ index }: Column) => body.every(({ cells }, i) => cells[index] === String(i + 1))
   const kept = columns.filter((column) => [null, 'remark', 'code'].includes(column.field) && !running(column))
@@ -154,7 +155,7 @@ export function* readingList(
     const { line, cells } = row
     const cell = (field: Field) => {
       const index = at(field)
-      return index === undefined ? '' : (cells[index] ?? '').trim()
+      return index === undefined ? '' : plain(cells[index] ?? '')
     }
     const before = faults.length
     const fault = (field: ListFault['field'], reason: string) => void faults.push({ line, field, reason })
@@ -168,7 +169,9 @@ export function* readingList(
       fault('name', 'says no part')
       return null
     }
-    if (name.length > LONGEST_NAME) fault('name', `is longer than ${LONGEST_NAME} characters`)
+    for (const field of ['name', 'colour', 'bin', 'seller'] as const)
+      if (cell(field).length > LONGEST[field]) fault(field, `is longer than ${LONGEST[field]} characters`)
+    if (faults.length > before) return null
     const part = parts.find({ line, name, code: cell('code'), colour: cell('colour') })
     const bin =
       kind === 'owned' ? asking.named('bin', cell('bin') || choices.same?.bin || '', line, known.bins) : { code: null }
@@ -182,13 +185,20 @@ export function* readingList(
     }
     const counted = cell('count') || within.count
     const count = counted === '' ? 1 : readCount(counted)
-    if (counted === '') uncounted += 1
-    if (count === null || count > MOST_COUNT) fault('count', `"${counted}" is no count`)
+    if (count === null) fault('count', `"${counted}" is no count`)
+    else if (count > MOST.qty) fault('count', `${count} is more than anybody has`)
     const money = cell('price')
     const currency = cell('currency')
     const price =
-      money === '' ? null : readAmount(currency && !money.includes(currency) ? `${money} ${currency}` : money, style)
+      money === ''
+        ? null
+        : readAmount(currency && !money.includes(currency) ? `${money} ${currency}` : money, {
+            ...style,
+            // Who sells is paid in their own money, unless a cell or somebody says otherwise.
+            currency: choices.style?.currency ?? currencies.get(seller.code ?? '') ?? style.currency,
+          })
     if (money !== '' && price === null) fault('price', `"${money}" is no amount`)
+    else if (price && price.minor > MOST.money) fault('price', `"${money}" is too much`)
     if (kind === 'prices' && money === '') fault('price', 'is missing')
     const on = cell('date')
     const date = on === '' ? (choices.same?.date ?? null) : readDate(on, style.dayFirst)
@@ -198,16 +208,24 @@ export function* readingList(
     if (state !== '' && condition === null) fault('condition', `"${state}" says neither new nor used`)
     const packed = cell('pack')
     const pack = packed === '' ? 1 : (readCount(packed.replace(/^\D+/, '')) ?? 0)
-    if (pack < 1) fault('pack', `"${packed}" is no number of pieces`)
-    if (faults.length > before || part === null || count === null) return null
+    if (pack < 1 || pack > MOST.pack) fault('pack', `"${packed}" is no number of pieces`)
+    else if (kind === 'prices' && count !== null && count > 0 && count < pack)
+      fault('count', `${count} is less than one pack of ${pack}`)
+    if (faults.length > before || count === null) return null
+    // None of something nobody knows is nothing to write down; none of what is known says that it is gone.
+    if (count === 0 && part.code === null) {
+      left.push(line)
+      return null
+    }
     // A code of somebody else's is no part of ours, and still worth keeping.
     const coded = kept.filter(({ field }) => field === 'code' && part.code === null)
     const remark = [...coded, ...rest]
       .flatMap(({ index, head }) => {
-        const text = (cells[index] ?? '').trim()
+        const text = plain(cells[index] ?? '')
         return text === '' ? [] : [head === '' ? text : `${head}: ${text}`]
       })
       .join('; ')
+    if (counted === '') uncounted += 1
     return { line, part, count, bin: bin.code, price, date, condition, seller: seller.code, pack, remark }
   }
   const told: { row: SheetRow; read: ListedRow | null }[] = []
@@ -215,7 +233,7 @@ export function* readingList(
     told.push({ row, read: read(row) })
     yield
   }
-  const rows = told.flatMap(({ read: one }) => (one && one.count > 0 ? [one] : []))
+  const rows = told.flatMap(({ read: one }) => one ?? [])
   return {
     kind,
     sure,
@@ -232,6 +250,9 @@ export function* readingList(
     sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, read: row }) => ({ line, cells, row })),
   }
 }
+
+/** A cell without the signs that only steer printers and screens. */
+const plain = (cell: string) => cell.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim()
 
 /** A count that stands with the name, as in "2x red torso" or "torso (3 pcs)", apart from it. */
 function countedIn(name: string): { name: string; count: string } {

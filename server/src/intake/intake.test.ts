@@ -93,6 +93,19 @@ describe('a list of a stranger, in an empty workspace', () => {
     expect(cap).toMatchObject({ lowest: 110, owned: 5 })
   })
 
+  test('prices in money nobody knows the worth of are asked for it, and break nothing', async () => {
+    const { id } = (
+      await keep('ceny.csv', Buffer.from('Część;Kolor;Cena;Stan magazynu;Data\nTułów;czerwony;4,00 zł;5;01.02.2025\n'))
+    ).body
+    const choices = { kind: 'prices', same: { seller: 'Kupiec' } }
+    expect(await look(id, { choices })).toMatchObject({ unrated: ['PLN'], faults: [] })
+    const refused = await bring(id, { mode: 'add', choices })
+    expect([refused.status, refused.body.errors]).toEqual([400, [{ field: 'rates.PLN', message: 'is missing' }]])
+    expect((await bring(id, { mode: 'add', choices: { ...choices, rates: { PLN: 0.25 } } })).status).toBe(201)
+    expect((await server.get('rosters')).status).toBe(200)
+    expect((await found('Tułów'))[0]).toMatchObject({ lowest: 100 })
+  })
+
   test('an answer goes for all rows, and is remembered', async () => {
     const csv = 'name,colour,qty,bin\nTorso,Zwielicht,1,Kiste 1\nTorso,Zwielicht,2,Kiste 2\n'
     const { id } = (await keep('a.csv', Buffer.from(csv))).body

@@ -29,7 +29,7 @@ import { CONDITIONS } from '@outfit/core/tables'
 import { IsDay } from '../base/isDay.ts'
 import { IntakeFiles } from './intakeFiles.ts'
 import { IntakeService } from './intakeService.ts'
-import { IsAnswers, IsColumns } from './isChoices.ts'
+import { IsAnswers, IsColumns, IsRates } from './isChoices.ts'
 
 class StyleBody implements Partial<CellStyle> {
   @IsOptional() @IsIn([',', '.']) decimal?: ',' | '.'
@@ -53,6 +53,8 @@ class ChoicesBody {
   @IsOptional() @ValidateNested() @Type(() => StyleBody) style?: StyleBody
   /** What is the same for every row. */
   @IsOptional() @ValidateNested() @Type(() => SameBody) same?: SameBody
+  /** What one unit of a currency is worth in the home currency, where no rate is known. */
+  @IsOptional() @IsRates() rates?: Record<string, number>
   /** By the key of an unknown: `{take}`, `{make}` or `{leave: true}`. */
   @IsOptional() @IsAnswers() answers?: Record<string, Answer>
 }

@@ -27,7 +27,7 @@ import { BinEntity, LyingEntity } from '../schema/drawer.ts'
 import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
-import { ListWriter, UNSORTED } from './listWriter.ts'
+import { ListWriter, unratedIn, UNSORTED } from './listWriter.ts'
 
 /** How a list is looked at. */
 export interface LookOptions {
@@ -102,6 +102,7 @@ export class IntakeService {
       moulds: [...known.moulds.filter(({ code }) => moulds.has(code)), ...madeMoulds(list.unknown)],
       bins: [...known.bins],
       sellers: known.sellers.map(({ code, name }) => ({ code, name })),
+      unrated: list.kind === 'prices' ? await unratedIn(db, rows, today()) : [],
       before: await this.before(db, opened, rows),
     }
   }
@@ -120,7 +121,8 @@ export class IntakeService {
           throw new Problem(400, 'There is no row that could be taken. Nothing was written.', [
             { field: 'rows', message: 'none could be taken' },
           ])
-        const written = await this.lists.write(db, { name: opened.name, list, known, mode, today: today() })
+        const rates = choices.rates ?? {}
+        const written = await this.lists.write(db, { name: opened.name, list, known, mode, rates, today: today() })
         await db.insert(IntakeEntity, {
           id,
           at: today(),
@@ -185,7 +187,7 @@ async function knownTo(db: EntityManager): Promise<KnownThings> {
     db.find(ColourEntity, { order: { code: 'ASC' } }),
     db.find(MouldEntity, { order: { code: 'ASC' } }),
     db.find(PartEntity, { order: { code: 'ASC' } }),
-    db.find(BinEntity, { where: { figure: IsNull(), outfit: IsNull() }, order: { code: 'ASC' } }),
+    db.find(BinEntity, { where: { figure: IsNull(), outfit: IsNull(), holder: IsNull() }, order: { code: 'ASC' } }),
     db.find(SellerEntity, { order: { code: 'ASC' } }),
   ])
   const besides = <T extends { code: string }>(own: readonly T[], starter: readonly T[]): T[] => {

@@ -34,6 +34,15 @@ export const IsColumns = objectWith('isColumns', (columns) => {
   return null
 })
 
+/** What units of currencies are worth. */
+export const IsRates = objectWith('isRates', (rates) => {
+  for (const [currency, rate] of Object.entries(rates)) {
+    if (!/^[A-Z]{3}$/.test(currency)) return `"${currency.slice(0, 20)}" is no currency of three capital letters`
+    if (typeof rate !== 'number' || !(rate > 0 && rate <= 1_000_000)) return `${currency} must be a number above 0`
+  }
+  return null
+})
+
 const isText = (value: unknown) => typeof value === 'string' && value.length > 0 && value.length <= 200
 
 /** Answers by what was asked. */

@@ -13,13 +13,13 @@ import {
   type IntakeMode,
   type IntakeResult,
 } from '@outfit/core/intake'
-import { decimalMoney } from '@outfit/core/market'
+import { decimalMoney, HOME_CURRENCY, worthIn } from '@outfit/core/market'
 import { PIECES_OF } from '@outfit/core/starter'
 import { Problem } from '../base/problem.ts'
 import { QuoteService } from '../market/quoteService.ts'
 import { ColourEntity, ComponentEntity, MouldEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
 import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/drawer.ts'
-import { SellerEntity } from '../schema/market.ts'
+import { RateEntity, SellerEntity } from '../schema/market.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 
@@ -30,6 +30,8 @@ export interface ListToWrite {
   list: ReadList
   known: KnownThings
   mode: IntakeMode
+  /** What a unit of a currency is worth in the home currency. */
+  rates: Readonly<Record<string, number>>
   today: string
 }
 
@@ -47,7 +49,7 @@ export class ListWriter {
     private readonly quotes: QuoteService,
   ) {}
 
-  async write(db: EntityManager, { name, list, known, mode, today }: ListToWrite): Promise<IntakeResult> {
+  async write(db: EntityManager, { name, list, known, mode, rates, today }: ListToWrite): Promise<IntakeResult> {
     const { rows } = list
     const colours = await this.makeColours(db, list, known)
     const moulds = [...known.moulds, ...madeMoulds(list.unknown)]
@@ -59,6 +61,7 @@ export class ListWriter {
     const codeOf = (row: ListedRow) => codes.get(row)!
     const sum = { rows: rows.length, parts: rows.reduce((all, { count }) => all + count, 0) }
     if (list.kind === 'prices') {
+      await this.keepRates(db, rows, rates, today)
       const sellers = await this.offer(db, list, codeOf, today)
       return { ...sum, act: null, made: { parts: parts.made.length, bins: 0, sellers, colours } }
     }
@@ -143,7 +146,7 @@ export class ListWriter {
         const key = `${part} ${bin} ${condition}`
         const qty = row.count * times
         wanted.set(key, { part, bin, condition, qty: (wanted.get(key)?.qty ?? 0) + qty })
-        if (mode === 'add')
+        if (mode === 'add' && qty > 0)
           movements.push({
             id: ulid(),
             at: row.date ?? today,
@@ -197,6 +200,24 @@ export class ListWriter {
       inside.set(assembly, own.set(part, (own.get(part) ?? 0) + 1))
     }
     return (code) => (inside.has(code) ? [...inside.get(code)!] : [[code, 1]])
+  }
+
+  /** A price in money of no known worth would mean nothing anywhere; it holds from the first day of the list. */
+  private async keepRates(
+    db: EntityManager,
+    rows: readonly ListedRow[],
+    rates: Readonly<Record<string, number>>,
+    today: string,
+  ): Promise<void> {
+    const date = firstDay(rows, today)
+    for (const currency of await unratedIn(db, rows, today)) {
+      const rate = rates[currency]
+      if (rate === undefined)
+        throw new Problem(400, `Say what 1 ${currency} is worth in ${HOME_CURRENCY}. Nothing was written.`, [
+          { field: `rates.${currency}`, message: 'is missing' },
+        ])
+      await db.insert(RateEntity, { date, from: currency, to: HOME_CURRENCY, rate })
+    }
   }
 
   /** Offer what the rows say; how many sellers were new. */
@@ -255,13 +276,25 @@ export class ListWriter {
         condition: row.condition ?? 'new',
         price: row.price!.minor,
         currency: row.price!.currency,
-        stock: Math.max(row.count, row.pack),
+        stock: row.count,
         multiple: row.pack,
       })),
     )
     await sheets.keep({ source: 'table', whole: false })
     return made
   }
+}
+
+/** The first day a list says something of. */
+const firstDay = (rows: readonly ListedRow[], today: string): string =>
+  rows.reduce((first, { date }) => (date !== null && date < first ? date : first), today)
+
+/** Currencies of prices for which the rate table has no rate that holds on the first day of the list. */
+export async function unratedIn(db: EntityManager, rows: readonly ListedRow[], today: string): Promise<string[]> {
+  const worth = worthIn(HOME_CURRENCY, await db.find(RateEntity))
+  const day = firstDay(rows, today)
+  const currencies = new Set(rows.flatMap(({ price }) => price?.currency ?? []))
+  return [...currencies].filter((currency) => worth(1, currency, day) === null).sort()
 }
 
 /** Why a part came, in the words of its row: where it stands, what was paid, and what no column is for. */

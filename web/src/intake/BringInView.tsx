@@ -58,7 +58,8 @@ export function BringInView() {
         className="mt-6"
         onSubmit={(event) => {
           event.preventDefault()
-          void begin('Pasted list', new Blob([pasted], { type: 'text/plain' }))
+          // Each is a list of its own: what is pasted later is not a newer form of it.
+          void begin(`Pasted ${new Date().toLocaleString('en-GB')}`, new Blob([pasted], { type: 'text/plain' }))
         }}
       >
         <label className="block font-semibold">

@@ -10,7 +10,9 @@ import {
   type IntakeMode,
   type ListKind,
   type LookedAt,
+  type Unknown,
 } from '@outfit/core/intake'
+import { HOME_CURRENCY } from '@outfit/core/market'
 import { drawerApi } from '../data/drawerApi.ts'
 import { errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
@@ -33,9 +35,20 @@ interface ListTalkProps {
 
 const PICK = 'rounded-[8px] border border-rule bg-card px-2 py-1 text-[14px]'
 
+const keyOf = (id: string) => `outfit.intake.${id}`
+
+/** What was said of a list so far, also after the page was loaded again. */
+function keptChoices(id: string): Choices {
+  try {
+    return JSON.parse(sessionStorage.getItem(keyOf(id)) ?? '{}') as Choices
+  } catch {
+    return {}
+  }
+}
+
 /** A list as it is understood, what is not known of it, and what will come of it. */
 export function ListTalk({ id, more, onLeave }: ListTalkProps) {
-  const [choices, setChoices] = useState<Choices>({})
+  const [choices, setChoices] = useState(() => keptChoices(id))
   const [encoding, setEncoding] = useState<Encoding>()
   const [sheet, setSheet] = useState<number>()
   const [changing, change] = useState(false)
@@ -47,23 +60,33 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const navigate = useNavigate()
   if (error && !list) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!list) return <Waiting>Reading the list…</Waiting>
-  const more_ = (more: Partial<Choices>) => setChoices({ ...choices, ...more })
-  const answer = (key: string, said: Answer) => more_({ answers: { ...choices.answers, [key]: said } })
+  const choose = (more: Partial<Choices>) => {
+    const next = { ...choices, ...more }
+    setChoices(next)
+    sessionStorage.setItem(keyOf(id), JSON.stringify(next))
+  }
+  const answer = (key: string, said: Answer) => choose({ answers: { ...choices.answers, [key]: said } })
   // A list that was brought in before says how many there are now; a new one brings more.
   const how: IntakeMode = mode ?? (list.before ? 'set' : 'add')
   const bring = async () => {
     const answered = await take({ ...look, mode: how })
     if (answered.error) return
+    sessionStorage.removeItem(keyOf(id))
     const { act, parts, rows } = answered.data
-    tell(
-      `${list.name}: ${list.kind === 'prices' ? counted(rows, 'price') : counted(parts, 'part')} brought in.`,
-      act === null ? undefined : () => reverse(act),
-    )
+    if (list.kind === 'owned' && act === null) tell(`${list.name}: all of it is as it was.`)
+    else
+      tell(
+        `${list.name}: ${list.kind === 'prices' ? counted(rows, 'price') : counted(parts, 'part')} brought in.`,
+        act === null ? undefined : () => reverse(act),
+      )
     if (more > 0) return onLeave()
     void navigate(list.kind === 'prices' ? '/market' : '/drawer')
   }
-  const asked = list.unknown.filter(({ plain }) => !plain)
-  const fresh = list.unknown.filter(({ plain }) => plain)
+  const lacks = list.unrated.some((currency) => choices.rates?.[currency] === undefined)
+  // What was settled with an earlier list need not be asked again; what was said just now stays where it is.
+  const rests = ({ plain, settled, key }: Unknown) => plain || (settled && choices.answers?.[key] === undefined)
+  const asked = list.unknown.filter((one) => !rests(one))
+  const fresh = list.unknown.filter(rests)
   return (
     <div className="mx-auto grid max-w-[1280px] gap-8 px-5 py-4 lg:grid-cols-[1fr_360px]">
       <div className="min-w-0">
@@ -80,7 +103,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             <select
               className={PICK}
               value={list.kind}
-              onChange={({ target }) => more_({ kind: target.value as ListKind })}
+              onChange={({ target }) => choose({ kind: target.value as ListKind })}
             >
               {LIST_KINDS.map((kind) => (
                 <option key={kind} value={kind}>
@@ -168,7 +191,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
               Change columns
             </button>
           </p>
-          {changing && <ColumnsForm list={list} choices={choices} onChange={more_} />}
+          {changing && <ColumnsForm list={list} choices={choices} onChange={choose} />}
         </section>
         {list.kind === 'prices' && !list.columns.some(({ field }) => field === 'seller') && (
           <label className="mt-4 block max-w-[420px] font-semibold">
@@ -178,7 +201,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
               value={choices.same?.seller ?? ''}
               onChange={({ target }) => {
                 const { seller: _seller, ...same } = choices.same ?? {}
-                more_({ same: target.value === '' ? same : { ...same, seller: target.value } })
+                choose({ same: target.value === '' ? same : { ...same, seller: target.value } })
               }}
               className="mt-1 block w-full rounded-[8px] border border-rule bg-card px-2 py-1 font-normal"
             />
@@ -189,6 +212,22 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             </datalist>
           </label>
         )}
+        {list.unrated.map((currency) => (
+          <label key={currency} className="mt-4 block max-w-[420px] font-semibold">
+            What is 1 {currency} worth in {HOME_CURRENCY}?
+            <input
+              inputMode="decimal"
+              defaultValue={choices.rates?.[currency] ?? ''}
+              placeholder="0.23"
+              onChange={({ target }) => {
+                const rate = Number(target.value.replace(',', '.'))
+                const { [currency]: _rate, ...others } = choices.rates ?? {}
+                choose({ rates: rate > 0 ? { ...others, [currency]: rate } : others })
+              }}
+              className="mt-1 block w-32 rounded-[8px] border border-rule bg-card px-2 py-1 font-normal"
+            />
+          </label>
+        ))}
         {asked.length > 0 && (
           <section aria-labelledby="unknown" className="mt-5">
             <h2 id="unknown" className="text-lg">
@@ -207,7 +246,10 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         {fresh.length > 0 && (
           <details className="mt-5">
             <summary className="cursor-pointer font-semibold">
-              {counted(fresh.length, `new ${fresh[0]!.what}`)}:{' '}
+              {fresh.every(({ plain }) => plain)
+                ? counted(fresh.length, `new ${fresh[0]!.what}`)
+                : `${counted(fresh.length, 'word')} new or settled before`}
+              :{' '}
               {fresh
                 .slice(0, 6)
                 .map(({ words }) => words)
@@ -250,8 +292,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             <ul>
               {list.faults.map(({ line, field, reason }, i) => (
                 <li key={i}>
-                  line {line}: {field === 'row' ? '' : `${field} `}
-                  {reason}
+                  line {line}: {field} {reason}
                 </li>
               ))}
             </ul>
@@ -280,15 +321,15 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             ))}
           </fieldset>
         )}
-        {taking.error && (
+        {(error ?? taking.error) && (
           <p role="alert" className="mt-3 text-problem">
-            {errorText(taking.error)}
+            {errorText(error ?? taking.error)}
           </p>
         )}
         <Button
           look="act"
           className="mt-4 w-full py-2.5"
-          disabled={list.sum.rows === 0 || taking.isLoading || isFetching}
+          disabled={list.sum.rows === 0 || lacks || taking.isLoading || isFetching}
           onClick={() => void bring()}
         >
           {taking.isLoading

@@ -1,5 +1,5 @@
 import type { Colour, Mould } from '@outfit/core/catalogue'
-import type { Field, ListedRow, ListKind, LookedAt, Unknown } from '@outfit/core/intake'
+import { newCode, type Field, type ListedRow, type ListKind, type LookedAt, type Unknown } from '@outfit/core/intake'
 import { formatMoney } from '@outfit/core/market'
 import { counted } from '../ui/counted.ts'
 
@@ -25,8 +25,8 @@ const byCode = <T extends { code: string; name: string }>(list: readonly T[], co
 
 /** A row as it was taken, in a sentence; the name of the part is told apart. */
 export function rowInWords(row: ListedRow, { colours, bins, sellers, unknown }: LookedAt): string {
-  const made = (what: Unknown['what'], code: string) =>
-    unknown.find((one) => one.what === what && code.endsWith(one.key.slice(what.length + 1).replaceAll(' ', '-')))
+  const made = (what: 'bin' | 'seller', code: string) =>
+    unknown.find(({ what: other, answer }) => other === what && 'make' in answer && newCode(what, answer.make) === code)
       ?.words ?? code
   return [
     `in ${byCode(colours as Colour[], row.part.colour, row.part.colour)}`,
