@@ -7,6 +7,7 @@ import {
   type Answer,
   type Choices,
   type Encoding,
+  type Field,
   type IntakeMode,
   type ListKind,
   type LookedAt,
@@ -82,6 +83,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
     if (more > 0) return onLeave()
     void navigate(list.kind === 'prices' ? '/market' : '/drawer')
   }
+  const has = (field: Field) => list.columns.some((column) => column.field === field)
   const lacks = list.unrated.some((currency) => choices.rates?.[currency] === undefined)
   // What was settled with an earlier list need not be asked again; what was said just now stays where it is.
   const rests = ({ plain, settled, key }: Unknown) => plain || (settled && choices.answers?.[key] === undefined)
@@ -179,8 +181,9 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             </tbody>
           </table>
           <p className="mt-2 text-[14px] text-soft">
-            Prices are whole {list.style.currency}, cents after a {list.style.decimal === ',' ? 'comma' : 'point'};
-            dates have the {list.style.dayFirst ? 'day' : 'month'} first.{' '}
+            {has('price') &&
+              `Prices are whole ${list.style.currency}, cents after a ${list.style.decimal === ',' ? 'comma' : 'point'}. `}
+            {has('date') && `Dates have the ${list.style.dayFirst ? 'day' : 'month'} first. `}
             {list.open.length > 0 && <span className="text-notice">Your cells do not tell which; please look. </span>}
             <button
               type="button"
@@ -193,7 +196,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
           </p>
           {changing && <ColumnsForm list={list} choices={choices} onChange={choose} />}
         </section>
-        {list.kind === 'prices' && !list.columns.some(({ field }) => field === 'seller') && (
+        {list.kind === 'prices' && !has('seller') && (
           <label className="mt-4 block max-w-[420px] font-semibold">
             Whose prices are these?
             <input
