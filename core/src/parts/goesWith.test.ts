@@ -104,3 +104,13 @@ test('the same question has the same answer, whatever the order of the candidate
   const one = companion('dressed-torso', 'Legs')
   expect(goesWith(part, one, [...all].reverse(), catalogue)).toEqual(goesWith(part, one, all, catalogue))
 })
+
+test('the best few are the first of the whole list', () => {
+  for (const part of all.filter((_, i) => i % 31 === 0))
+    for (const one of COMPANIONS_OF[mouldOf(catalogue, part).kind] ?? []) {
+      const whole = goesWith(part, one, all, catalogue, all.length)
+      const sorted = [...whole].sort((a, b) => b.score - a.score || (a.part.code < b.part.code ? -1 : 1))
+      expect(whole).toEqual(sorted)
+      expect(goesWith(part, one, all, catalogue, 5)).toEqual(whole.slice(0, 5))
+    }
+})

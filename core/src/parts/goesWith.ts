@@ -1,5 +1,13 @@
 import { COLOUR_LIMITS, colourDifference, differenceInWords } from '../colour/index.ts'
-import { type Catalogue, type Colour, mouldOf, type Part, type PartKind, type Print } from '../catalogue/index.ts'
+import {
+  type Catalogue,
+  type Colour,
+  mouldOf,
+  type Part,
+  type PartKind,
+  type Print,
+  type Traits,
+} from '../catalogue/index.ts'
 
 /** A kind of companion a part can have: what it is called, and the kinds of part looked through. */
 export interface Companion {
@@ -59,9 +67,10 @@ export function printColours(print: Print | undefined, catalogue: Catalogue): Co
   return [...codes].flatMap((code) => catalogue.colours.get(String(code)) ?? [])
 }
 
+/** How well the colours of two parts suit each other, 0 to 1, and why; the words are asked of the best only. */
 interface ColourTerm {
   value: number
-  reason: string
+  reason: () => string
 }
 
 const saying = (deltaE: number, name: string) => {
@@ -69,39 +78,70 @@ const saying = (deltaE: number, name: string) => {
   return words === 'the same' ? `the same ${name}` : `${name} is ${words} (ΔE ${deltaE.toFixed(1)})`
 }
 
-/** The best match between two lists of colours, the first of each being the main one. */
-function clothTerm(own: readonly Colour[], other: readonly Colour[]): ColourTerm | null {
-  const [main] = other
-  if (!main) return null
+/** The best match of a colour with a list of colours, the first of which is the main one. */
+function clothTerm(own: readonly Colour[], main: Colour): ColourTerm | null {
   let best: ColourTerm | null = null
   for (const [i, colour] of own.entries()) {
     const deltaE = colourDifference(colour.hex, main.hex)
     // Picking up a colour of the print suits well, the main colour itself suits best.
     const value = closeness(deltaE) * (i === 0 ? 1 : 0.85)
-    const reason = i === 0 ? saying(deltaE, main.name) : `picks up the ${colour.name} of the print`
+    const reason = () => (i === 0 ? saying(deltaE, main.name) : `picks up the ${colour.name} of the print`)
     if (!best || value > best.value) best = { value, reason }
   }
   return best
 }
 
-function colourTerm(by: Companion['by'], part: Part, other: Part, catalogue: Catalogue): ColourTerm | null {
-  const printOf = ({ print }: Part) => (print === null ? undefined : catalogue.prints.get(print))
-  const coloursOf = ({ colours }: Part) => colours.flatMap((code) => catalogue.colours.get(code) ?? [])
-  if (by === 'cloth')
-    return clothTerm([...coloursOf(part).slice(0, 1), ...printColours(printOf(part), catalogue)], coloursOf(other))
-  if (by === 'skin') {
-    const [a, b] = [coloursOf(part)[0], coloursOf(other)[0]]
-    if (!a || !b || a.family !== 'skin' || b.family !== 'skin') return null
-    const deltaE = colourDifference(a.hex, b.hex)
-    return { value: closeness(deltaE), reason: `skin: ${saying(deltaE, b.name)}` }
+/**
+ * The colour term of one part with any other. Of a hundred thousand candidates there are a few hundred pairs of colours, so
+ * that each pair is judged once.
+ */
+function colourTerms(
+  by: Companion['by'],
+  part: Part,
+  print: Print | undefined,
+  catalogue: Catalogue,
+): (other: Part) => ColourTerm | null {
+  const mainOf = ({ colours }: Part) => {
+    for (const code of colours) if (catalogue.colours.has(code)) return catalogue.colours.get(code)
+    return undefined
   }
-  const [head, hair] = mouldOf(catalogue, part).kind === 'head' ? [part, other] : [other, part]
-  const brows = catalogue.colours.get(printOf(head)?.traits['brows'] ?? '')
-  const strands = coloursOf(hair)[0]
-  const mould = mouldOf(catalogue, hair)
-  if (!brows || !strands || mould.traits['hair'] !== 'yes' || mould.traits['hat'] === 'yes') return null
-  const deltaE = colourDifference(brows.hex, strands.hex)
-  return { value: closeness(deltaE), reason: `${strands.name} hair, ${brows.name} brows: ${differenceInWords(deltaE)}` }
+  const once = (term: (a: Colour, b: Colour) => ColourTerm | null) => {
+    const known = new Map<string, ColourTerm | null>()
+    return (a: Colour | undefined, b: Colour | undefined) => {
+      if (!a || !b) return null
+      const key = `${a.code} ${b.code}`
+      let found = known.get(key)
+      if (found === undefined) known.set(key, (found = term(a, b)))
+      return found
+    }
+  }
+  const own = mainOf(part)
+  if (by === 'cloth') {
+    const all = [...(own ? [own] : []), ...printColours(print, catalogue)]
+    const term = once((_, main) => clothTerm(all, main))
+    return (other) => term(all[0], mainOf(other))
+  }
+  if (by === 'skin') {
+    const term = once((a, b) => {
+      if (a.family !== 'skin' || b.family !== 'skin') return null
+      const deltaE = colourDifference(a.hex, b.hex)
+      return { value: closeness(deltaE), reason: () => `skin: ${saying(deltaE, b.name)}` }
+    })
+    return (other) => term(own, mainOf(other))
+  }
+  const term = once((brows, strands) => {
+    const deltaE = colourDifference(brows.hex, strands.hex)
+    const reason = () => `${strands.name} hair, ${brows.name} brows: ${differenceInWords(deltaE)}`
+    return { value: closeness(deltaE), reason }
+  })
+  const isHead = mouldOf(catalogue, part).kind === 'head'
+  return (other) => {
+    const [head, hair] = isHead ? [part, other] : [other, part]
+    const mould = mouldOf(catalogue, hair)
+    if (mould.traits['hair'] !== 'yes' || mould.traits['hat'] === 'yes') return null
+    const face = isHead ? print : catalogue.prints.get(head.print ?? '')
+    return term(catalogue.colours.get(face?.traits['brows'] ?? ''), mainOf(hair))
+  }
 }
 
 /** Years apart within which parts are drawn alike. */
@@ -109,7 +149,8 @@ const SAME_TIME = 4
 
 /**
  * Parts that go best with a part, by colour distance, by whether the print runs on, and by style (a shared crew, the
- * drawing style, years not far apart). Deterministic: equals by code. O(candidates × colours).
+ * drawing style, years not far apart). Deterministic: equals by code. O(candidates), and `most` times that for the best.
+ * `print` is the part's own with its layers, where the catalogue has only traits.
  */
 export function goesWith(
   part: Part,
@@ -117,37 +158,65 @@ export function goesWith(
   candidates: readonly Part[],
   catalogue: Catalogue,
   most = 6,
+  print = part.print === null ? undefined : catalogue.prints.get(part.print),
 ): Match[] {
-  const traitsOf = ({ print }: Part) => (print === null ? {} : (catalogue.prints.get(print)?.traits ?? {}))
-  const own = traitsOf(part)
-  const matches = candidates.flatMap((other): Match[] => {
-    if (other.code === part.code || !companion.kinds.includes(mouldOf(catalogue, other).kind)) return []
-    const colour = colourTerm(companion.by, part, other, catalogue)
-    if (!colour) return []
+  const traitsOf = ({ print }: Part) => (print === null ? NONE : (catalogue.prints.get(print)?.traits ?? NONE))
+  const own = print?.traits ?? NONE
+  const colourOf = colourTerms(companion.by, part, print, catalogue)
+  const best: Judged[] = []
+  const judged = (other: Part): Judged | null => {
+    if (other.code === part.code || !companion.kinds.includes(mouldOf(catalogue, other).kind)) return null
+    const colour = colourOf(other)
+    if (!colour) return null
+    // Most are told by their colour alone, which saves looking their prints up.
+    const atMost = colour.value * MATCH_WEIGHTS.colour + MATCH_WEIGHTS.runsOn + MATCH_WEIGHTS.style
+    if (best.length === most && atMost < best.at(-1)!.score) return null
     const theirs = traitsOf(other)
     const runs = own['runsOn'] ?? theirs['runsOn']
     const runsOn = runs === undefined ? 0.5 : Number(own['runsOn'] === theirs['runsOn'])
-    const crew = own['team'] !== undefined && own['team'] === theirs['team']
+    const crew = own['team'] !== undefined && own['team'] === theirs['team'] ? own['team'] : null
     const gap = part.year === null || other.year === null ? null : Math.abs(part.year - other.year)
     const sameStyle = (own['style'] ?? 'new') === (theirs['style'] ?? 'new')
-    const style = crew ? 1 : !sameStyle ? 0 : gap !== null && gap <= SAME_TIME ? 0.8 : 0.5
-    const reasons = [
-      [colour.value * MATCH_WEIGHTS.colour, colour.reason],
-      [runs !== undefined && runsOn ? MATCH_WEIGHTS.runsOn : 0, `carries the ${runs} on`],
-      [crew ? MATCH_WEIGHTS.style : 0, `the same ${own['team']} crew`],
-      [!sameStyle ? 0.01 : 0, 'drawn in another style'],
-      [runs !== undefined && !runsOn ? 0.01 : 0, `the ${runs} stops at the belt`],
-    ] as const
-    return [
-      {
-        part: other,
-        score: colour.value * MATCH_WEIGHTS.colour + runsOn * MATCH_WEIGHTS.runsOn + style * MATCH_WEIGHTS.style,
-        reasons: reasons
-          .filter(([weight]) => weight > 0)
-          .sort(([a], [b]) => b - a)
-          .map(([, reason]) => reason),
-      },
-    ]
-  })
-  return matches.sort((a, b) => b.score - a.score || (a.part.code < b.part.code ? -1 : 1)).slice(0, most)
+    const style = crew !== null ? 1 : !sameStyle ? 0 : gap !== null && gap <= SAME_TIME ? 0.8 : 0.5
+    const score = colour.value * MATCH_WEIGHTS.colour + runsOn * MATCH_WEIGHTS.runsOn + style * MATCH_WEIGHTS.style
+    return { part: other, score, colour, runs, runsOn, crew, sameStyle }
+  }
+  for (const other of candidates) {
+    const one = judged(other)
+    if (!one || (best.length === most && !isBefore(one, best.at(-1)!))) continue
+    best.splice(best.findLastIndex((better) => isBefore(better, one)) + 1, 0, one)
+    if (best.length > most) best.pop()
+  }
+  return best.map((one) => ({ part: one.part, score: one.score, reasons: reasonsOf(one) }))
+}
+
+const NONE: Traits = {}
+
+interface Judged {
+  part: Part
+  score: number
+  colour: ColourTerm
+  /** What the print of one of them carries on; undefined for neither. */
+  runs: string | undefined
+  runsOn: number
+  /** The crew both are of. */
+  crew: string | null
+  sameStyle: boolean
+}
+
+const isBefore = (a: Judged, b: Judged): boolean =>
+  a.score > b.score || (a.score === b.score && a.part.code < b.part.code)
+
+function reasonsOf({ colour, runs, runsOn, crew, sameStyle }: Judged): string[] {
+  const reasons = [
+    [colour.value * MATCH_WEIGHTS.colour, colour.reason()],
+    [runs !== undefined && runsOn ? MATCH_WEIGHTS.runsOn : 0, `carries the ${runs} on`],
+    [crew !== null ? MATCH_WEIGHTS.style : 0, `the same ${crew} crew`],
+    [!sameStyle ? 0.01 : 0, 'drawn in another style'],
+    [runs !== undefined && !runsOn ? 0.01 : 0, `the ${runs} stops at the belt`],
+  ] as const
+  return reasons
+    .filter(([weight]) => weight > 0)
+    .sort(([a], [b]) => b - a)
+    .map(([, reason]) => reason)
 }

@@ -4,6 +4,8 @@ import type { Piece } from '@outfit/core/anatomy'
 import { Changes } from '../base/changes.ts'
 import { groupBy } from '@outfit/core/base'
 import {
+  catalogueOf,
+  type Catalogue,
   type Colour,
   type Mould,
   type Part,
@@ -31,12 +33,50 @@ const LIST = 10_000
 export class CatalogueService {
   /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. */
   readonly unmade: () => Promise<string[]>
+  /**
+   * Every part by its kind and in the order of codes, bare of its components, with the colours, moulds and traits of prints
+   * they are matched by; kept until the catalogue changes.
+   */
+  readonly matchable: () => Promise<{ catalogue: Catalogue; ofKind: ReadonlyMap<PartKind, Part[]> }>
 
   constructor(
     private readonly database: DataSource,
     changes: Changes,
   ) {
     this.unmade = changes.keeping(['catalogue', 'drawer', 'market'], () => this.neverMade())
+    this.matchable = changes.keeping(['catalogue'], () => this.toMatch())
+  }
+
+  private async toMatch(): Promise<{ catalogue: Catalogue; ofKind: Map<PartKind, Part[]> }> {
+    type Row = Omit<Part, 'colours' | 'photo' | 'components'> & { kind: PartKind; colours: string }
+    // Rows as the database gives them: there can be a hundred thousand, and few of them are shown.
+    const [colours, moulds, rows, prints] = await Promise.all([
+      this.database.getRepository(ColourEntity).find(),
+      this.database.getRepository(MouldEntity).find(),
+      this.database.query('SELECT code, name, mould, kind, colours, print, year FROM part ORDER BY code') as Promise<
+        Row[]
+      >,
+      this.database.query('SELECT code, name, kind, traits FROM print') as Promise<
+        (Omit<Print, 'traits' | 'front' | 'back'> & { traits: string })[]
+      >,
+    ])
+    const parts = rows.map(({ kind, ...row }) => ({
+      kind,
+      part: { ...row, colours: JSON.parse(row.colours) as string[], photo: null, components: [] },
+    }))
+    const read = prints.map((print) => ({
+      ...print,
+      traits: JSON.parse(print.traits) as Traits,
+      front: [],
+      back: [],
+    }))
+    const ofKind = new Map<PartKind, Part[]>()
+    for (const [kind, list] of groupBy(parts, (one) => one.kind))
+      ofKind.set(
+        kind,
+        list.map(({ part }) => part),
+      )
+    return { catalogue: catalogueOf({ colours, moulds, prints: read, parts: [] }), ofKind }
   }
 
   private async neverMade(): Promise<string[]> {
@@ -140,25 +180,6 @@ export class CatalogueService {
       .limit(limit)
       .getMany()
     return this.withComponents(rows)
-  }
-
-  /** Every part of some kinds, by code, bare of its components, and the traits of their prints: what matching asks. */
-  async ofKinds(kinds: readonly PartKind[]): Promise<{ parts: Part[]; prints: Print[] }> {
-    const places = kinds.map(() => '?').join(', ')
-    type Row = { code: string; name: string; mould: string; colours: string; print: string | null; year: number | null }
-    // Rows as the database gives them: there can be tens of thousands, and few of them are shown.
-    const rows = (await this.database.query(
-      `SELECT code, name, mould, colours, print, year FROM part WHERE kind IN (${places}) ORDER BY code`,
-      [...kinds],
-    )) as Row[]
-    const prints = (await this.database.query(
-      `SELECT code, name, kind, traits FROM print WHERE code IN (SELECT print FROM part WHERE kind IN (${places}))`,
-      [...kinds],
-    )) as { code: string; name: string; kind: PartKind; traits: string }[]
-    return {
-      parts: rows.map((row) => ({ ...row, colours: JSON.parse(row.colours) as string[], photo: null, components: [] })),
-      prints: prints.map((print) => ({ ...print, traits: JSON.parse(print.traits) as Traits, front: [], back: [] })),
-    }
   }
 
   /** Every part of the mould of a part, in any colour and print, by code; null when there is no such part. */

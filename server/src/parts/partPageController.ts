@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { IsString } from 'class-validator'
-import { catalogueOf, mouldOf, type Part } from '@outfit/core/catalogue'
+import { mouldOf, type Part } from '@outfit/core/catalogue'
 import { COMPANIONS_OF, goesWith } from '@outfit/core/parts'
 import { waysToGet } from '@outfit/core/prices'
 import { notFound } from '../base/problem.ts'
@@ -21,6 +21,8 @@ export class WishRequest {
 
 /** Things for sale looked at as ways to a part, the cheapest: a plain mitt is on thousands. */
 const MOST_THINGS = 60
+/** Companions of each kind told. */
+const MOST_MATCHES = 6
 /** Ways told; the rest are dearer. */
 const MOST_WAYS = 8
 
@@ -90,20 +92,17 @@ export class PartPageController {
   /** What suits a part best, kind by kind, with the reasons in words. */
   @Get('parts/:code/goes-with')
   async goesWith(@Param('code') code: string) {
-    const { part, parts } = await this.known(code)
-    const { colours, moulds } = await this.catalogue.basics()
-    const mouldByCode = catalogueOf({ colours, moulds, prints: [], parts })
-    const companions = COMPANIONS_OF[mouldOf(mouldByCode, part).kind] ?? []
-    const candidates = await this.catalogue.ofKinds([...new Set(companions.flatMap(({ kinds }) => kinds))])
-    const prints = [...candidates.prints, ...(await this.catalogue.printsOn([part]))]
-    const catalogue = catalogueOf({ colours, moulds, prints, parts: [...parts, ...candidates.parts] })
-    const groups = companions.map((companion) => ({
-      label: companion.label,
-      matches: goesWith(part, companion, candidates.parts, catalogue).map(({ part: match, ...why }) => ({
-        code: match.code,
-        ...why,
-      })),
-    }))
+    const { part } = await this.known(code)
+    const [{ catalogue, ofKind }, [print]] = await Promise.all([
+      this.catalogue.matchable(),
+      this.catalogue.printsOn([part]),
+    ])
+    const companions = COMPANIONS_OF[mouldOf(catalogue, part).kind] ?? []
+    const groups = companions.map((companion) => {
+      const candidates = companion.kinds.flatMap((kind) => ofKind.get(kind) ?? [])
+      const matches = goesWith(part, companion, candidates, catalogue, MOST_MATCHES, print)
+      return { label: companion.label, matches: matches.map(({ part: { code }, ...why }) => ({ code, ...why })) }
+    })
     const wanted = new Set(groups.flatMap(({ matches }) => matches.map((match) => match.code)))
     const whole = await this.catalogue.parts([...wanted])
     return { groups, ...(await this.priced.withPrices(whole.filter((one) => wanted.has(one.code)))) }

@@ -8,6 +8,7 @@ import { Parcels1764500000000 } from './parcels.ts'
 import { Sellers1764600000000 } from './sellers.ts'
 import { Quotes1764700000000 } from './quotes.ts'
 import { NumberedOffers1764800000000 } from './numberedOffers.ts'
+import { Carriers1765000000000 } from './carriers.ts'
 import { Intake1764900000000 } from './intake.ts'
 
 /** Oldest first; one that was released is never changed. */
@@ -23,4 +24,5 @@ export const MIGRATIONS = [
   Quotes1764700000000,
   NumberedOffers1764800000000,
   Intake1764900000000,
+  Carriers1765000000000,
 ]
