@@ -22,7 +22,7 @@ export function takeFrom(
   level: Level,
 ): { sources: Source[]; left: Drawer } {
   const needed = countParts(placements.filter((placement) => !isCopy(placement)))
-  const donors = [...drawer.donors].sort((a, b) => (a.code < b.code ? -1 : 1))
+  const donors = byCode(drawer.donors)
   const first = fewDonors(drawer, donors, needed, level)
   const wanting = shortAfter(drawer, needed, first)
   const picked =
@@ -53,6 +53,12 @@ export function takeFrom(
   return { sources, left: { loose, donors: left } }
 }
 
+/** Sorted by code, which a drawer out of another allocation is already. */
+function byCode(donors: readonly Donor[]): readonly Donor[] {
+  const sorted = donors.every(({ code }, at) => at === 0 || donors[at - 1]!.code <= code)
+  return sorted ? donors : [...donors].sort((a, b) => (a.code < b.code ? -1 : 1))
+}
+
 /** One donor after the other, always the one that ends most shortages. */
 function fewDonors(
   drawer: Drawer,
@@ -70,6 +76,7 @@ function fewDonors(
     if (short.size === 0) return picked
     let best: { donor: Donor; pieces: Piece[]; gain: number } | null = null
     for (const donor of donors) {
+      if (!donor.pieces.some(({ part }) => short.has(part))) continue
       const { pieces, gain } = givenBy(donor, level, needed, short)
       if (gain > (best?.gain ?? 0)) best = { donor, pieces, gain }
     }
@@ -93,7 +100,9 @@ function shortAfter({ loose }: Drawer, wanted: ReadonlyMap<string, number>, pick
 
 /** How many parts are wanting however donors are taken apart. */
 function unavoidable({ loose, donors }: Drawer, wanted: ReadonlyMap<string, number>): number {
-  const there = countParts(donors.flatMap(({ pieces }) => pieces))
+  const there = new Map<string, number>()
+  for (const { pieces } of donors)
+    for (const { part } of pieces) if (wanted.has(part)) there.set(part, (there.get(part) ?? 0) + 1)
   let short = 0
   for (const [part, qty] of wanted) short += Math.max(0, qty - (there.get(part) ?? 0) - (loose[part] ?? 0))
   return short

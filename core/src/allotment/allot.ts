@@ -91,21 +91,39 @@ function claimOf({ placements, standing, level, promised }: Asking): Claim {
   return { need, promised: new Map(held), level, given: new Map(), off: new Map() }
 }
 
-/** Whether a group of joined pieces is needed as a whole. */
-const fits = (group: readonly Piece[], { need }: Claim): boolean =>
-  [...countParts(group)].every(([part, qty]) => (need.get(part) ?? 0) >= qty)
+/** A group of joined pieces, with how many of each part are in it. */
+interface Group {
+  pieces: Piece[]
+  counts: [part: string, qty: number][]
+}
+
+/** The groups of some pieces by level; worked out once for all outfits whose rules go as far. */
+function groupsByLevel(pieces: readonly Piece[]): (level: Level) => Group[] {
+  const known = new Map<Level, Group[]>()
+  return (level) => {
+    const found =
+      known.get(level) ?? groupsOf(pieces, level).map((group) => ({ pieces: group, counts: [...countParts(group)] }))
+    known.set(level, found)
+    return found
+  }
+}
+
+/** Whether a group is needed as a whole. */
+const fits = ({ counts }: Group, { need }: Claim): boolean =>
+  counts.every(([part, qty]) => (need.get(part) ?? 0) >= qty)
 
 /** Parts of which it matters who has them: those that come along where a donor could end a shortage. */
 function contestedParts({ loose, donors }: Drawer, claims: readonly Claim[]): Set<string> {
   const demand = new Map<string, number>()
   for (const { need } of claims) for (const [part, qty] of need) demand.set(part, (demand.get(part) ?? 0) + qty)
+  const isShort = ({ part }: Piece) => (demand.get(part) ?? 0) > (loose[part] ?? 0)
   const contested = new Set<string>()
   for (const { pieces } of donors) {
-    if (!pieces.some(({ part }) => (demand.get(part) ?? 0) > (loose[part] ?? 0))) continue
+    if (!pieces.some(isShort)) continue
+    const groupsAt = groupsByLevel(pieces)
     for (const claim of claims)
-      for (const group of groupsOf(pieces, claim.level))
-        if (group.some(({ part }) => (demand.get(part) ?? 0) > (loose[part] ?? 0)) && fits(group, claim))
-          for (const { part } of group) contested.add(part)
+      for (const group of groupsAt(claim.level))
+        if (group.pieces.some(isShort) && fits(group, claim)) for (const { part } of group.pieces) contested.add(part)
   }
   return contested
 }
@@ -152,10 +170,17 @@ function settleContested({ drawer, claims, contested, priceOf, solve, seconds }:
   // other or apart, so that a kind can give whatever loads no piece more often than it has copies (see `dealCopies`).
   for (const kind of groupBy(drawer.donors, ({ pieces }) => JSON.stringify(pieces)).values()) {
     const [{ pieces: all }] = kind as [Donor, ...Donor[]]
+    if (!all.some(({ part }) => contested.has(part))) continue
+    const groupsAt = groupsByLevel(all)
     const offered = claims.flatMap((claim) =>
-      groupsOf(all, claim.level)
-        .filter((group) => group.some(({ part }) => contested.has(part)) && fits(group, claim))
-        .map((pieces) => ({ claim, kind, pieces, column: milp.column(0, mostOf(pieces, claim, kind.length)) })),
+      groupsAt(claim.level)
+        .filter((group) => group.pieces.some(({ part }) => contested.has(part)) && fits(group, claim))
+        .map((group) => ({
+          claim,
+          kind,
+          pieces: group.pieces,
+          column: milp.column(0, mostOf(group, claim, kind.length)),
+        })),
     )
     if (offered.length === 0) continue
     groups.push(...offered)
@@ -209,6 +234,13 @@ function settleContested({ drawer, claims, contested, priceOf, solve, seconds }:
   let proven = true
   for (const criterion of criteria) {
     if (criterion.length === 0) continue
+    const reachedBy = (point: readonly number[]) =>
+      criterion.reduce((sum, [column, weight]) => sum + point[column]! * weight, 0)
+    // No criterion falls below zero: one that is there already needs no proof.
+    if (values && reachedBy(values) === 0) {
+      milp.row(-Infinity, 0, criterion)
+      continue
+    }
     for (const column of milp.model.columns) column.cost = 0
     for (const [column, weight] of criterion) milp.model.columns[column]!.cost = weight
     const outcome = solve(milp.model, { seconds, gap: 0, ...(values ? { start: values } : {}) })
@@ -216,8 +248,7 @@ function settleContested({ drawer, claims, contested, priceOf, solve, seconds }:
     // The point of the criterion before stays feasible; without a better one it is kept.
     values = outcome.values?.map(Math.round) ?? values
     if (!values) break
-    const reached = criterion.reduce((sum, [column, weight]) => sum + values![column]! * weight, 0)
-    milp.row(-Infinity, reached, criterion)
+    milp.row(-Infinity, reachedBy(values), criterion)
   }
   for (const { claim, part, column } of loose)
     for (let n = values?.[column] ?? 0; n > 0; n--) give(claim, part, { donor: null })
@@ -232,8 +263,8 @@ function settleContested({ drawer, claims, contested, priceOf, solve, seconds }:
 }
 
 /** How often a claim could use a group. */
-const mostOf = (group: readonly Piece[], { need }: Claim, copies: number): number =>
-  Math.min(copies, ...[...countParts(group)].map(([part, qty]) => Math.floor((need.get(part) ?? 0) / qty)))
+const mostOf = ({ counts }: Group, { need }: Claim, copies: number): number =>
+  Math.min(copies, ...counts.map(([part, qty]) => Math.floor((need.get(part) ?? 0) / qty)))
 
 /**
  * Say which copy of a kind gives what. The largest groups come first: what is placed already and meets a group then holds
@@ -259,6 +290,11 @@ function dealCopies(kind: readonly Donor[], given: { claim: Claim; pieces: reado
  * have, what the others take off donors, and what it lacks but others have.
  */
 function sharesOf<W extends Asking>(drawer: Drawer, asking: readonly W[], claims: readonly Claim[]): (W & Portion)[] {
+  // Few donors give anything; of those, who has which piece.
+  const off = new Map<string, { claim: number; pieces: ReadonlySet<number> }[]>()
+  claims.forEach((claim, at) => {
+    for (const [donor, pieces] of claim.off) off.set(donor, [...(off.get(donor) ?? []), { claim: at, pieces }])
+  })
   return asking.map((want, at) => {
     const loose = { ...drawer.loose }
     for (const [part, qty] of Object.entries(want.standing ?? {})) loose[part] = (loose[part] ?? 0) + qty
@@ -281,9 +317,9 @@ function sharesOf<W extends Asking>(drawer: Drawer, asking: readonly W[], claims
       return left.get(placement.part)?.shift() ?? null
     })
     const donors = drawer.donors.map((donor) => {
-      const isGone = (piece: number) =>
-        claims.some((claim, other) => other !== at && claim.off.get(donor.code)?.has(piece))
-      const pieces = donor.pieces.filter((_, piece) => !isGone(piece))
+      const others = off.get(donor.code)?.filter(({ claim }) => claim !== at) ?? []
+      if (others.length === 0) return donor
+      const pieces = donor.pieces.filter((_, piece) => !others.some((other) => other.pieces.has(piece)))
       return pieces.length === donor.pieces.length ? donor : { ...donor, pieces }
     })
     return { ...want, drawer: { loose, donors }, sources }

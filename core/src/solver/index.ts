@@ -1,2 +1,3 @@
 export * from './milp.ts'
 export * from './assign.ts'
+export * from './keptSolver.ts'

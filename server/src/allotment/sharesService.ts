@@ -5,7 +5,7 @@ import { groupBy } from '@outfit/core/base'
 import { type Placement } from '@outfit/core/catalogue'
 import { allot, arrivingFor, type Allotment, type Portion, type Wanting } from '@outfit/core/allotment'
 import { type Drawer } from '@outfit/core/drawer'
-import type { SolveMilp } from '@outfit/core/solver'
+import { keptSolver, type SolveMilp } from '@outfit/core/solver'
 import {
   houseRulesOf,
   inShelfOrder,
@@ -95,7 +95,7 @@ export class SharesService {
       ]),
     )
     const make = async () => {
-      this.solver ??= loadHighsSolver()
+      this.solver ??= loadHighsSolver().then((solve) => keptSolver(solve))
       return allot(drawer, asking, { priceOf: (part) => prices.get(part), solve: await this.solver })
     }
     if (rosters || db) return make()

@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { groupBy } from '@outfit/core/base'
 import { type Drawables } from '@outfit/core/catalogue'
 import {
   type BinContents,
@@ -25,13 +24,11 @@ import { ComponentEntity, FigureEntity, FigurePartEntity, ReleaseContentEntity }
 import { ParcelService } from '../market/parcelService.ts'
 import { OutfitEntity, RosterEntity } from '../schema/roster.ts'
 import { ActService } from './actService.ts'
+import { DrawerService } from './drawerService.ts'
 import { BinEntity, LyingEntity, MovementEntity, RemarkEntity } from '../schema/drawer.ts'
 import type { BringIn, ChangeBin, Lend, MoveParts, NewBin, SplitFigure, Stocktake, TakeOut } from './dto.ts'
 
 const ulid = monotonicFactory()
-
-/** Parts drawn on the lid of each bin. */
-const ON_THE_LID = 4
 
 /** The parts box: bins as they are laid out, what lies in them, and what people do with it. */
 @Injectable()
@@ -41,6 +38,7 @@ export class BinService {
     private readonly writer: Writer,
     private readonly changes: Changes,
     private readonly acts: ActService,
+    private readonly drawer: DrawerService,
     private readonly catalogue: CatalogueService,
     private readonly parcels: ParcelService,
   ) {}
@@ -49,14 +47,7 @@ export class BinService {
   async box(): Promise<PartsBox & Drawables> {
     const [bins, lids, parcels, sold] = await Promise.all([
       this.database.getRepository(BinEntity).find(),
-      this.database.query(
-        `SELECT bin, part, units, kinds, total FROM (
-           SELECT bin, part, SUM(qty) AS units, COUNT(*) OVER (PARTITION BY bin) AS kinds,
-             SUM(SUM(qty)) OVER (PARTITION BY bin) AS total,
-             ROW_NUMBER() OVER (PARTITION BY bin ORDER BY SUM(qty) DESC, part) AS at
-           FROM lying GROUP BY bin, part
-         ) WHERE at <= ${ON_THE_LID} ORDER BY bin, at`,
-      ) as Promise<{ bin: string; part: string; units: number; kinds: number; total: number }[]>,
+      this.drawer.lids(),
       this.parcels.open(),
       this.database.query(
         // A sale taken back is none, and one whose taking back was taken back is one again.
@@ -66,14 +57,13 @@ export class BinService {
          ) SELECT COALESCE(SUM(sign * qty), 0) AS qty FROM sale JOIN movement ON movement.act = sale.id`,
       ) as Promise<[{ qty: number }]>,
     ])
-    const lidOf = groupBy(lids, ({ bin }) => bin)
     const order = walkingOrder(bins).map((bin): BoxBin => {
-      const lid = lidOf.get(bin.code) ?? []
-      return { ...bin, units: lid[0]?.total ?? 0, kinds: lid[0]?.kinds ?? 0, lid: lid.map(({ part }) => part) }
+      const lid = lids.get(bin.code)
+      return { ...bin, units: lid?.units ?? 0, kinds: lid?.kinds ?? 0, lid: lid?.parts ?? [] }
     })
     const counts = { loose: 0, donor: 0, stand: 0, lent: 0 }
     for (const bin of order) counts[binKind(bin)] += bin.units
-    const parts = await this.catalogue.parts([...new Set(lids.map(({ part }) => part))])
+    const parts = await this.catalogue.parts([...new Set(order.flatMap(({ lid }) => lid))])
     return {
       bins: order,
       counts: {

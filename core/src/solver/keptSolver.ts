@@ -1,0 +1,30 @@
+import type { Milp, MilpOutcome, SolveMilp } from './milp.ts'
+
+/** Models whose answer is remembered; a question in several steps is a handful of them. */
+const MOST = 12
+
+/**
+ * A solver that answers what it has proven before without solving it again: most changes leave a problem as it was. Answers
+ * that ran into their time are not kept, nor those of somebody who watches the progress. O(model) for a remembered one.
+ */
+export function keptSolver(solve: SolveMilp, most = MOST): SolveMilp {
+  const known = new Map<string, MilpOutcome>()
+  const keyOf = ({ columns, rows }: Milp, gap: number) =>
+    JSON.stringify([
+      gap,
+      columns.map(({ cost, lower, upper, integer }) => [cost, lower, upper, integer]),
+      // JSON knows no infinity.
+      rows.map(({ lower, upper, entries }) => [String(lower), String(upper), entries]),
+    ])
+  return (model, options) => {
+    if (options.onProgress || options.stop) return solve(model, options)
+    const key = keyOf(model, options.gap)
+    const before = known.get(key)
+    // What was asked for last is forgotten last.
+    known.delete(key)
+    const outcome = before ?? solve(model, options)
+    if (outcome.status === 'optimal' || outcome.status === 'infeasible') known.set(key, outcome)
+    if (known.size > most) known.delete(known.keys().next().value!)
+    return outcome
+  }
+}
