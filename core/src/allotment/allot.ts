@@ -116,7 +116,8 @@ const fits = ({ counts }: Group, { need }: Claim): boolean =>
 function contestedParts({ loose, donors }: Drawer, claims: readonly Claim[]): Set<string> {
   const demand = new Map<string, number>()
   for (const { need } of claims) for (const [part, qty] of need) demand.set(part, (demand.get(part) ?? 0) + qty)
-  const isShort = ({ part }: Piece) => (demand.get(part) ?? 0) > (loose[part] ?? 0)
+  const short = new Set([...demand].flatMap(([part, qty]) => (qty > (loose[part] ?? 0) ? part : [])))
+  const isShort = ({ part }: Piece) => short.has(part)
   const contested = new Set<string>()
   for (const { pieces } of donors) {
     if (!pieces.some(isShort)) continue

@@ -1,3 +1,4 @@
+import { groupBy } from '../base/index.ts'
 import type { Bin, Lying } from './contents.ts'
 
 /** A stop on the way along the parts box: a bin and what to take out of it. */
@@ -10,15 +11,16 @@ export interface Stop {
 export function walkingOrder<B extends Bin>(bins: readonly B[]): B[] {
   const place = ({ x, y }: B) => [y ?? Infinity, x ?? Infinity] as const
   const codes = new Set(bins.map(({ code }) => code))
+  const trays = groupBy(bins, (bin) => (bin.parent && codes.has(bin.parent) ? bin.parent : null))
+  const { compare } = new Intl.Collator('en', { numeric: true })
   const inside = (parent: string | null): B[] =>
-    bins
-      .filter((bin) => (bin.parent && codes.has(bin.parent) ? bin.parent : null) === parent)
+    (trays.get(parent) ?? [])
       .sort((a, b) => {
         const [ay, ax] = place(a)
         const [by, bx] = place(b)
         if (ay !== by) return ay - by
         if (ax !== bx) return ax - bx
-        return a.code.localeCompare(b.code, 'en', { numeric: true })
+        return compare(a.code, b.code)
       })
       .flatMap((bin) => [bin, ...inside(bin.code)])
   return inside(null)
