@@ -58,24 +58,37 @@ export function likenessBy(judges: readonly Judge[], placements: readonly Placem
   }
 }
 
-function termOf(judge: Judge, looks: readonly Look[]): Term {
-  const { wish, most } = judge
-  const seen: (Look | null)[] = looks.length > 0 ? [...looks] : [null]
-  const scores = seen.map(judge.score)
-  const best = scores.indexOf(Math.max(...scores))
-  const worst = scores.indexOf(Math.min(...scores))
-  const mean = PLACE_FACTS[wish.place].judge === 'mean'
-  const score = mean ? scores.reduce((sum, s) => sum + s, 0) / scores.length : scores[best]!
-  return {
-    wish,
-    score,
-    milli: Math.round(most * score),
-    most,
-    // Put into words only when somebody reads it: a change on the bench judges a hundred looks.
-    get words() {
-      return judge.words(seen[mean ? worst : best]!)
-    },
+/** A term whose words are made when somebody reads them: a change on the bench judges thousands of looks. */
+class ShownTerm implements Term {
+  readonly wish: BriefWish
+  readonly milli: number
+  readonly most: number
+
+  constructor(
+    private readonly judge: Judge,
+    readonly score: number,
+    private readonly told: Look | null,
+  ) {
+    this.wish = judge.wish
+    this.most = judge.most
+    this.milli = Math.round(judge.most * score)
   }
+
+  get words(): string {
+    return this.judge.words(this.told)
+  }
+}
+
+function termOf(judge: Judge, looks: readonly Look[]): Term {
+  if (looks.length < 2) {
+    const only = looks[0] ?? null
+    return new ShownTerm(judge, judge.score(only), only)
+  }
+  const scores = looks.map(judge.score)
+  const best = scores.indexOf(Math.max(...scores))
+  if (PLACE_FACTS[judge.wish.place].judge !== 'mean') return new ShownTerm(judge, scores[best]!, looks[best]!)
+  const worst = scores.indexOf(Math.min(...scores))
+  return new ShownTerm(judge, scores.reduce((sum, score) => sum + score, 0) / scores.length, looks[worst]!)
 }
 
 /** What a single part shows of the wishes for the places it fills. */
@@ -110,10 +123,21 @@ export function likenessOfPart(
   turned = false,
 ): PartLikeness {
   const seen = new Map<Place, Look[]>()
-  for (const piece of piecesOf(part, place, catalogue))
-    if (judges.has(piece.place))
-      seen.set(piece.place, [...(seen.get(piece.place) ?? []), lookAt(piece.part, turned, catalogue)])
-  const terms = [...seen].flatMap(([at, looks]) => judges.get(at)!.map((judge) => termOf(judge, looks)))
-  const most = terms.reduce((sum, term) => sum + term.most, 0)
-  return { share: most > 0 ? terms.reduce((sum, { milli }) => sum + milli, 0) / most : null, terms }
+  for (const piece of piecesOf(part, place, catalogue)) {
+    if (!judges.has(piece.place)) continue
+    const look = lookAt(piece.part, turned, catalogue)
+    const there = seen.get(piece.place)
+    if (there) there.push(look)
+    else seen.set(piece.place, [look])
+  }
+  const terms: Term[] = []
+  let [earned, most] = [0, 0]
+  for (const [at, looks] of seen)
+    for (const judge of judges.get(at)!) {
+      const term = termOf(judge, looks)
+      terms.push(term)
+      earned += term.milli
+      most += term.most
+    }
+  return { share: most > 0 ? earned / most : null, terms }
 }

@@ -6,6 +6,7 @@ import {
   type Layer,
   type Mould,
   type Part,
+  type Print,
 } from '../catalogue/index.ts'
 import { recipeOf } from '../mannequin/index.ts'
 
@@ -16,21 +17,45 @@ export interface Look {
   colour: Colour | undefined
   printTraits: Readonly<Record<string, string>>
   layers: readonly Layer[]
-  hexOf: (colour: string) => string | undefined
+  hexOf(colour: string): string | undefined
 }
 
 /** What the eye makes of a part, the way it is worn. Guesses layers from words where nobody wrote a recipe. */
 export function lookAt(part: Part, turned: boolean, catalogue: Catalogue): Look {
-  const mould = mouldOf(catalogue, part)
-  const print = part.print === null ? undefined : catalogue.prints.get(part.print)
-  const recipe = recipeOf(part, print, mould.kind, print ? [...catalogue.colours.values()] : [])
-  return {
-    part,
-    mould,
-    colour: mainColour(catalogue, part),
+  return new PartLook(part, turned, catalogue)
+}
+
+const NO_TRAITS = {}
+
+class PartLook implements Look {
+  readonly mould: Mould
+  readonly colour: Colour | undefined
+  readonly printTraits: Readonly<Record<string, string>>
+  private readonly print: Print | undefined
+  private recipe: readonly Layer[] | null = null
+
+  constructor(
+    readonly part: Part,
+    private readonly turned: boolean,
+    private readonly catalogue: Catalogue,
+  ) {
+    this.mould = mouldOf(catalogue, part)
+    this.print = part.print === null ? undefined : catalogue.prints.get(part.print)
+    this.colour = mainColour(catalogue, part)
     // Traits tell of the front; a turned part is known by its layers alone.
-    printTraits: turned ? {} : (print?.traits ?? {}),
-    layers: turned ? recipe.back : recipe.front,
-    hexOf: (code) => catalogue.colours.get(code)?.hex,
+    this.printTraits = (turned ? undefined : this.print?.traits) ?? NO_TRAITS
+  }
+
+  /** Worked out for who asks: most wishes are about moulds and colours, and a tray has thousands of looks. */
+  get layers(): readonly Layer[] {
+    const { part, print, mould, catalogue, turned } = this
+    this.recipe ??= recipeOf(part, print, mould.kind, print ? [...catalogue.colours.values()] : [])[
+      turned ? 'back' : 'front'
+    ]
+    return this.recipe
+  }
+
+  hexOf(colour: string): string | undefined {
+    return this.catalogue.colours.get(colour)?.hex
   }
 }

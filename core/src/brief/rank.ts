@@ -26,16 +26,16 @@ export function mixedScore(share: number, price: number | null, dearest: number,
  * price, then code. O(n log n).
  */
 export function rankCandidates<E extends RankEntry>(entries: readonly E[], mix = 0): E[] {
-  const dearest = entries.reduce((most, entry) => Math.max(most, costOf(entry) ?? 0), 0)
-  return entries
-    .map((entry) => {
-      const cost = costOf(entry)
-      return { entry, cost: cost ?? Infinity, worth: mixedScore(entry.share ?? 0, cost, dearest, mix) }
-    })
-    .sort((a, b) => {
-      if (a.worth !== b.worth) return b.worth - a.worth
-      if (a.cost !== b.cost) return a.cost - b.cost
-      return a.entry.part.code < b.entry.part.code ? -1 : 1
-    })
-    .map(({ entry }) => entry)
+  const costs = entries.map(costOf)
+  const dearest = costs.reduce<number>((most, cost) => Math.max(most, cost ?? 0), 0)
+  const worths = Float64Array.from(entries, ({ share }, at) => mixedScore(share ?? 0, costs[at]!, dearest, mix))
+  const prices = Float64Array.from(costs, (cost) => cost ?? Infinity)
+  // Rows are put in order by their numbers, which is quicker than moving objects about.
+  const rows = Uint32Array.from(entries.keys()).sort(
+    (a, b) =>
+      worths[b]! - worths[a]! ||
+      (prices[a] === prices[b] ? 0 : prices[a]! - prices[b]!) ||
+      (entries[a]!.part.code < entries[b]!.part.code ? -1 : 1),
+  )
+  return Array.from(rows, (row) => entries[row]!)
 }
