@@ -107,19 +107,28 @@ export function standsBuilt({ placements, standing }: Wanting): boolean {
   })
 }
 
-/** Names of others the drawer gives some parts to, by part; a name once for each unit. */
+/**
+ * Names of others the drawer gives some parts to, by part; a name once for each unit. Made ready once for everybody who
+ * asks. O(placements), and O(units told) each time.
+ */
 export function takenBy<S extends Portion & { placements: readonly Placement[]; name: string }>(
-  own: S,
   all: readonly S[],
-  parts: Iterable<string>,
-): Record<string, string[]> {
-  const wanted = new Set(parts)
-  const taken: Record<string, string[]> = {}
-  for (const other of all)
-    if (other !== own)
-      other.placements.forEach(({ part }, i) => {
-        const source = other.sources[i]
-        if (wanted.has(part) && source && !source.elsewhere) taken[part] = [...(taken[part] ?? []), other.name]
-      })
-  return taken
+): (own: S, parts: Iterable<string>) => Record<string, string[]> {
+  const having = new Map<string, S[]>()
+  for (const one of all)
+    one.placements.forEach(({ part }, i) => {
+      const source = one.sources[i]
+      if (!source || source.elsewhere) return
+      const list = having.get(part)
+      if (list) list.push(one)
+      else having.set(part, [one])
+    })
+  return (own, parts) => {
+    const taken: Record<string, string[]> = {}
+    for (const part of new Set(parts)) {
+      const names = (having.get(part) ?? []).flatMap((other) => (other === own ? [] : other.name))
+      if (names.length > 0) taken[part] = names
+    }
+    return taken
+  }
 }

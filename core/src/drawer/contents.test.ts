@@ -67,8 +67,8 @@ describe('sharing it out', () => {
 
   test('who has a part is told by name, once for each that is on them', () => {
     const named = shares.map((share, i) => ({ ...share, name: ['Ada', 'Bo'][i]! }))
-    expect(takenBy(named[1]!, named, ['A', 'B', 'C'])).toEqual({ A: ['Ada'], B: ['Ada'] })
-    expect(takenBy(named[0]!, named, ['A', 'B'])).toEqual({ B: ['Bo'] })
+    expect(takenBy(named)(named[1]!, ['A', 'B', 'C'])).toEqual({ A: ['Ada'], B: ['Ada'] })
+    expect(takenBy(named)(named[0]!, ['A', 'B'])).toEqual({ B: ['Bo'] })
   })
 })
 

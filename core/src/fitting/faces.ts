@@ -1,4 +1,5 @@
-import { mouldOf, type Part, type Placement } from '../catalogue/index.ts'
+import { memoizedFor } from '../base/index.ts'
+import { mouldOf, type Catalogue, type Part, type Placement } from '../catalogue/index.ts'
 import { bestOf, ofKind } from './instead.ts'
 import { browsDiffer } from '../brief/index.ts'
 import { wornIn, type FittingContext } from './pin.ts'
@@ -14,19 +15,22 @@ export interface Face {
 }
 
 /** The face of some placements; null without a printed head. */
-export function faceOf(placements: readonly Placement[], context: FittingContext): Face | null {
-  const [head] = wornIn(placements, 'head', context)
+export const faceOf = (placements: readonly Placement[], { catalogue }: FittingContext): Face | null =>
+  faceIn(placements, catalogue)
+
+const faceIn = memoizedFor((placements: readonly Placement[], catalogue: Catalogue): Face | null => {
+  const [head] = wornIn(placements, 'head', { catalogue })
   if (!head?.print) return null
   const turned = head.placement.turned && head.print.back.length > 0
   return {
     head: head.part,
     turned,
     shown: `${head.print.code}${turned ? ' turned' : ''}`,
-    hair: wornIn(placements, 'headgear', context)
+    hair: wornIn(placements, 'headgear', { catalogue })
       .map(({ part }) => `${part.mould} ${part.colours[0] ?? ''}`)
       .join(', '),
   }
-}
+})
 
 /** Old or new: the way a face is drawn. */
 export const styleOf = (head: Part, { catalogue }: FittingContext): 'old' | 'new' =>

@@ -85,7 +85,11 @@ export interface WornPart {
 }
 
 /** The parts worn in a slot, innermost first. */
-export function wornIn(placements: readonly Placement[], slot: Slot, { catalogue }: FittingContext): WornPart[] {
+export function wornIn(
+  placements: readonly Placement[],
+  slot: Slot,
+  { catalogue }: Pick<FittingContext, 'catalogue'>,
+): WornPart[] {
   return placements
     .filter((placement) => placement.slot === slot)
     .sort((a, b) => a.order - b.order)

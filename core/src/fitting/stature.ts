@@ -1,3 +1,4 @@
+import { memoizedFor } from '../base/index.ts'
 import type { Stature } from '../brief/index.ts'
 import { mouldOf, partWorn, type Catalogue, type Placement, type Slot } from '../catalogue/index.ts'
 import { MEASURES, MM_PER_UNIT } from '../mannequin/index.ts'
@@ -17,7 +18,7 @@ export interface StatureWorn {
 }
 
 /** How tall some placements stand; null without legs or skirt. */
-export function statureWorn(placements: readonly Placement[], catalogue: Catalogue): StatureWorn | null {
+export const statureWorn = memoizedFor((placements: readonly Placement[], catalogue: Catalogue): StatureWorn | null => {
   const below = placements.find(({ slot }) => slot === 'legRight' || slot === 'legLeft' || slot === 'lower')
   const part = below && partWorn(below, catalogue)
   if (!part) return null
@@ -31,7 +32,7 @@ export function statureWorn(placements: readonly Placement[], catalogue: Catalog
     slot: below.slot,
     millimetres: MEASURES.leg[length] * MM_PER_UNIT + rise,
   }
-}
+})
 
 /** Remedies that put on legs of a length: with the same print first, then the nearest in colour. */
 export function legsOfLength(placements: readonly Placement[], length: Length, context: FittingContext): Remedy[] {

@@ -73,10 +73,13 @@ function nearnessOf(
   const used = own ? sources : alone!.sources
   const donors = [...new Set(used.flatMap((source) => source?.donor ?? []))].sort()
   const short = placements.filter((_, i) => sources[i] === null && alone!.sources[i] !== null)
-  const others = losersOf(
-    short.map(({ part }) => part),
-    all.filter((other) => other.id !== id),
-  )
+  const others =
+    short.length === 0
+      ? []
+      : losersOf(
+          short.map(({ part }) => part),
+          all.filter((other) => other.id !== id),
+        )
   const instead = lacks.map(({ part: code }) => {
     const part = catalogue.parts.get(code)
     return part ? (alikeParts(part, free, catalogue)[0] ?? null) : null
@@ -105,7 +108,8 @@ export function losersOf(
 ): string[] {
   const wanted = [...parts]
   const losers = new Set<string>()
-  for (const { name, placements, sources, standing } of [...others].reverse()) {
+  for (let at = others.length - 1; at >= 0 && wanted.length > 0; at--) {
+    const { name, placements, sources, standing } = others[at]!
     const own = { ...standing }
     placements.forEach(({ part }, i) => {
       const source = sources[i]

@@ -167,12 +167,14 @@ const personOf = ({ character, outfit, brief }: Share): Person => ({
   heads: character.heads,
 })
 
-/** An outfit among the others of its roster. */
-export function companyOf(share: Share, all: readonly Share[]): Company {
-  return {
+/** Each outfit among the others of its roster, made ready once for all of them. */
+export function companiesOf(all: readonly Share[]): (share: Share) => Company {
+  const members = new Map(
+    all.map((share): [Share, Member] => [share, { ...personOf(share), placements: share.placements }]),
+  )
+  const rosters = groupBy(all, ({ roster }) => roster.id)
+  return (share) => ({
     self: personOf(share),
-    others: all
-      .filter((other) => other !== share && other.roster.id === share.roster.id)
-      .map((other): Member => ({ ...personOf(other), placements: other.placements })),
-  }
+    others: (rosters.get(share.roster.id) ?? []).flatMap((other) => (other === share ? [] : members.get(other)!)),
+  })
 }

@@ -11,7 +11,7 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { ColourEntity, MouldEntity, PrintEntity } from '../schema/catalogue.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
-import { companyOf, placementOf, SharesService } from '../allotment/sharesService.ts'
+import { companiesOf, placementOf, SharesService } from '../allotment/sharesService.ts'
 import { stickersOn } from './stickers.ts'
 import {
   AcceptedPinEntity,
@@ -43,7 +43,7 @@ export class RosterService {
     const { outfit, character, roster, rules, drawer } = share
     const takes = await db.find(TakeEntity, { where: { outfit: id }, order: { label: 'ASC' } })
     const placements = await db.findBy(PlacementEntity, { take: In(takes.map((t) => t.id)) })
-    const company = companyOf(share, shares)
+    const company = companiesOf(shares)(share)
     const own = placements.map((p) => p.part)
     const seen = [...own, ...company.others.flatMap((other) => other.placements.map((p) => p.part))]
     const donated = drawer.donors.flatMap(({ pieces }) => pieces.map(({ part }) => part))
@@ -101,7 +101,7 @@ export class RosterService {
       arriving: countOf(share.placements.filter((_, i) => share.arriving[i] !== null).map(({ part }) => part)),
       free,
       places: Object.fromEntries(Object.entries(places).filter(([part]) => (free[part] ?? 0) > 0)),
-      taken: takenBy(share, shares, own),
+      taken: takenBy(shares)(share, own),
       lowest: Object.fromEntries(parts.map(({ code }) => [code, lowest.get(code) ?? null])),
     }
   }

@@ -11,7 +11,7 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { AcceptedPinEntity } from '../schema/roster.ts'
 import { stickersOn } from '../roster/stickers.ts'
-import { companyOf, type Share } from '../allotment/sharesService.ts'
+import { companiesOf, type Share } from '../allotment/sharesService.ts'
 
 /** Pins of whole rosters, by the same rules as on the bench. */
 @Injectable()
@@ -49,6 +49,7 @@ export class PinsService {
     ])
     const accepted = groupBy(rows, ({ take }) => take)
     const prices = Object.fromEntries([...catalogue.parts.keys()].map((code) => [code, lowest.get(code) ?? null]))
+    const [taken, company] = [takenBy(shares), companiesOf(shares)]
     const pins = new Map<string, PinSummary[]>()
     for (const share of shares) {
       const { outfit, take, placements, rules, drawer } = share
@@ -60,13 +61,12 @@ export class PinsService {
         rules,
         drawer,
         free: freeIn(drawer, rules.takingApart),
-        taken: takenBy(
+        taken: taken(
           share,
-          shares,
           placements.map(({ part }) => part),
         ),
         excluded: new Set(await this.briefs.onlyFrom(rules.excluded)),
-        company: companyOf(share, shares),
+        company: company(share),
         lowest: prices,
       })
       const own = accepted.get(take?.id ?? '') ?? []

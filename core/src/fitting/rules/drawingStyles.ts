@@ -11,12 +11,13 @@ export const drawingStyles: Rule = (placements, context) => {
   const own = faceOf(placements, context)
   if (!company || !own || rulesOf(context).mixedStyles) return []
   const style = styleOf(own.head, context)
-  const others = company.others.flatMap(({ placements: worn }) => {
+  let [same, unlike] = [0, 0]
+  for (const { placements: worn } of company.others) {
     const face = faceOf(worn, context)
-    return face ? [styleOf(face.head, context)] : []
-  })
-  const same = others.filter((one) => one === style).length
-  const unlike = others.length - same
+    if (!face) continue
+    if (styleOf(face.head, context) === style) same++
+    else unlike++
+  }
   if (unlike <= same + 1) return []
   return [
     pinned(
@@ -25,7 +26,7 @@ export const drawingStyles: Rule = (placements, context) => {
         severity: 'hint',
         slots: ['head'],
         title: `A face in the ${style} style`,
-        detail: `${unlike} of ${others.length + 1} in this roster are drawn in the ${style === 'old' ? 'new' : 'old'} one`,
+        detail: `${unlike} of ${same + unlike + 1} in this roster are drawn in the ${style === 'old' ? 'new' : 'old'} one`,
       },
       () =>
         headsLike(own.head, placements, context, (part) => styleOf(part, context) !== style)

@@ -19,15 +19,15 @@ export const facesApart: Rule = (placements, context) => {
     other.shown === own.shown &&
     other.head.mould === own.head.mould &&
     (strict || (other.hair === own.hair && other.head.colours[0] === own.head.colours[0]))
-  const others = company.others
-    .filter(({ character }) => character !== company.self.character)
-    .flatMap(({ name, placements: worn }) => {
-      const face = faceOf(worn, context)
-      return face ? [{ name, face }] : []
-    })
-  const twins = others.filter(({ face }) => alike(face)).map(({ name }) => name)
+  const taken = new Set<string>()
+  const twins: string[] = []
+  for (const { name, character, placements: worn } of company.others) {
+    const face = character === company.self.character ? null : faceOf(worn, context)
+    if (!face) continue
+    taken.add(face.shown)
+    if (alike(face)) twins.push(name)
+  }
   if (twins.length === 0) return []
-  const taken = new Set(others.map(({ face }) => face.shown))
   const print = catalogue.prints.get(own.head.print ?? '')!
   return [
     pinned(

@@ -8,17 +8,17 @@ import { pinned, type Rule } from '../pin.ts'
 function wrongBeside(own: Person, ownHeight: number, other: Person, otherHeight: number): string | null {
   const apart = ownHeight - otherHeight
   const seen = Math.abs(apart) >= FITTING_LIMITS.heightSeen
-  const words = `${Math.abs(apart).toFixed(1)} mm ${apart < 0 ? 'lower' : 'higher'} than ${other.name}`
+  const words = () => `${Math.abs(apart).toFixed(1)} mm ${apart < 0 ? 'lower' : 'higher'} than ${other.name}`
   if (own.years !== null && other.years !== null) {
     const older = own.years - other.years
-    if (Math.abs(older) <= 1 && Math.min(own.years, other.years) < 18 && seen) return `${words}, of the same age`
+    if (Math.abs(older) <= 1 && Math.min(own.years, other.years) < 18 && seen) return `${words()}, of the same age`
     if (Math.abs(older) >= FITTING_LIMITS.yearsTaller && seen && older * apart < 0)
-      return `${words}, ${Math.abs(older)} years ${older > 0 ? 'younger' : 'older'}`
+      return `${words()}, ${Math.abs(older)} years ${older > 0 ? 'younger' : 'older'}`
   }
   const taller = STATURES.indexOf(own.stature) - STATURES.indexOf(other.stature)
-  if (taller === 0) return seen ? `${words}, of the same stature` : null
+  if (taller === 0) return seen ? `${words()}, of the same stature` : null
   if (taller * apart > 0 && seen) return null
-  return `${seen ? words : `as tall as ${other.name}`}, who is to stand ${taller > 0 ? 'lower' : 'higher'}`
+  return `${seen ? words() : `as tall as ${other.name}`}, who is to stand ${taller > 0 ? 'lower' : 'higher'}`
 }
 
 /**
@@ -30,12 +30,14 @@ export const statureInCompany: Rule = (placements, context) => {
   const { company, catalogue } = context
   const own = statureWorn(placements, catalogue)
   if (!company || !own || own.stature !== company.self.stature) return []
-  const wrong = company.others.flatMap((other): { words: string; worn: StatureWorn }[] => {
+  const wrong: { words: string; worn: StatureWorn }[] = []
+  for (const other of company.others) {
     const worn = statureWorn(other.placements, catalogue)
-    const words = worn && wrongBeside(company.self, own.millimetres, other, worn.millimetres)
     // Who stands otherwise than meant is wrong himself.
-    return words && worn.stature === other.stature ? [{ words, worn }] : []
-  })
+    if (!worn || worn.stature !== other.stature) continue
+    const words = wrongBeside(company.self, own.millimetres, other, worn.millimetres)
+    if (words) wrong.push({ words, worn })
+  }
   const [first] = wrong
   if (!first) return []
   return [
