@@ -27,6 +27,8 @@ async function start(settings: Settings): Promise<void> {
   const { createApp } = await import('./app/createApp.ts')
   const app = await createApp(settings, { door })
   await app.init()
+  const { ArchiveService } = await import('./archive/archiveService.ts')
+  app.get(ArchiveService).keepDaily()
   door.open(app.getHttpAdapter().getInstance() as Parameters<typeof door.open>[0])
   process.once('exit', () => folder.release())
   console.log(`Outfit is ready at http://127.0.0.1:${door.port}`)

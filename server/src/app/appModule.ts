@@ -6,6 +6,7 @@ import { Databases } from '../base/database.ts'
 import { ProblemFilter } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { Writer } from '../base/writer.ts'
+import { ArchiveModule } from '../archive/archiveModule.ts'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
@@ -63,6 +64,7 @@ class Ground {
 const ROOMS = [
   JobsModule,
   TablesModule,
+  ArchiveModule,
   CatalogueModule,
   MarketModule,
   FeedModule,

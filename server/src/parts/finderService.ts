@@ -68,6 +68,7 @@ export class FinderService implements OnModuleInit {
     followers: TableFollowers,
   ) {
     followers.follow((db, table, codes) => this.follow(db, table, codes))
+    followers.madeFromAll((db) => this.index(db))
     this.catalogueColumns = changes.keeping(['catalogue'], () => this.readCatalogue())
     this.columns = changes.keeping(['catalogue', 'drawer', 'market'], () => this.readColumns())
     this.matches = changes.keeping(['catalogue'], () => Promise.resolve(new Map<string, Matches>()))

@@ -26,6 +26,7 @@ export type Follower = (db: EntityManager, table: TableName, codes: readonly str
 export class TableFollowers {
   private readonly keepers = new Map<TableName, RowKeeper>()
   private readonly followers: Follower[] = []
+  private readonly makers: ((db: EntityManager) => Promise<void>)[] = []
 
   /** Rows of a table are taken by `keeper` instead of being written as they stand. */
   keep(table: TableName, keeper: RowKeeper): void {
@@ -34,6 +35,16 @@ export class TableFollowers {
 
   follow(follower: Follower): void {
     this.followers.push(follower)
+  }
+
+  /** `make` works out anew, in the transaction it is given, what is kept beside the tables and made from all of them. */
+  madeFromAll(make: (db: EntityManager) => Promise<void>): void {
+    this.makers.push(make)
+  }
+
+  /** Every table was written anew, as a whole. */
+  async afresh(db: EntityManager): Promise<void> {
+    for (const make of this.makers) await make(db)
   }
 
   keeperOf(table: TableName): RowKeeper | undefined {

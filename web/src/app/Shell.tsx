@@ -1,5 +1,6 @@
 import { NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { Archive } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { Toaster } from 'sonner'
 import { api } from '../data/api.ts'
@@ -103,6 +104,16 @@ export function Shell() {
             <PriceNews />
           </Suspense>
           <SaveNote />
+          <NavLink
+            to="/copies"
+            className={({ isActive }) =>
+              `rounded-full border bg-card p-1.5 hover:text-ink ${isActive ? 'border-act text-ink' : 'border-rule text-soft'}`
+            }
+            aria-label="Copies of everything"
+            title="Copies of everything"
+          >
+            <Archive aria-hidden className="size-4" />
+          </NavLink>
           <button
             type="button"
             onClick={() => showKeys(true)}

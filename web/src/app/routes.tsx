@@ -66,6 +66,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).RosterRulesView }),
       },
       {
+        path: 'copies',
+        lazy: async () => ({ Component: (await import('../archive/CopiesView.tsx')).CopiesView }),
+      },
+      {
         path: 'market',
         lazy: async () => ({ Component: (await import('../market/MarketView.tsx')).MarketView }),
       },

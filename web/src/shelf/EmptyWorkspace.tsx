@@ -115,6 +115,13 @@ export function EmptyWorkspace({ onBegin, children }: { onBegin: () => void; chi
           </section>
         ))}
       </div>
+      <p className="mt-8 text-soft">
+        You worked with Outfit before?{' '}
+        <Link to="/copies" className="font-semibold text-act underline">
+          Bring a copy back
+        </Link>
+        .
+      </p>
       {children}
     </div>
   )

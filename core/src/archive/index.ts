@@ -1,0 +1,2 @@
+export * from './contract.ts'
+export * from './copiesToKeep.ts'

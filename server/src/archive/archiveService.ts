@@ -1,0 +1,215 @@
+import { Inject, Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common'
+import Database from 'better-sqlite3'
+import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import type { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { DataSource } from 'typeorm'
+import { ulid } from 'ulid'
+import {
+  ARCHIVE_REASONS,
+  copiesToKeep,
+  type ArchiveProgress,
+  type ArchiveReason,
+  type ArchiveReport,
+  type KeptArchive,
+} from '@outfit/core/archive'
+import { breathing } from '../base/breathe.ts'
+import { Changes } from '../base/changes.ts'
+import { notFound } from '../base/problem.ts'
+import { SETTINGS, type Settings } from '../base/settings.ts'
+import { Writer } from '../base/writer.ts'
+import { TableFollowers } from '../tables/tableFollowers.ts'
+import { archivedTables, quoted } from './manifest.ts'
+import { unpackArchive, withoutTriggers } from './readArchive.ts'
+import { writeArchive } from './writeArchive.ts'
+
+/** Where in a data folder an archive is unpacked before any of it counts; nobody's data, whatever is found there. */
+const APART = 'restoring'
+
+/** Milliseconds after the start, and between two looks whether a day has begun. */
+const FIRST_COPY = 2 * 60_000
+const EVERY_COPY = 60 * 60_000
+
+/** How the name of an archive ends that was sent and is not brought back yet. */
+const INCOMING = '.incoming'
+
+interface Course {
+  signal?: AbortSignal
+  report?: (progress: ArchiveProgress) => void
+}
+
+/** Archives of the whole workspace: written, listed, brought back. */
+@Injectable()
+export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
+  private readonly log = new Logger('archive')
+  private readonly folder: string
+  private timers: NodeJS.Timeout[] = []
+
+  constructor(
+    @Inject(SETTINGS) private readonly settings: Settings,
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly changes: Changes,
+    private readonly followers: TableFollowers,
+  ) {
+    this.folder = join(settings.data, 'copies')
+  }
+
+  /** What was cut short by the end of the program is nobody's. */
+  onModuleInit(): void {
+    if (!existsSync(this.folder)) return
+    for (const name of readdirSync(this.folder))
+      if (name.endsWith(INCOMING) || name.endsWith('.zip.part')) this.drop(join(this.folder, name))
+  }
+
+  /** Write everything as it is now. Automatic copies that are no longer needed make room afterwards. */
+  async write(reason: ArchiveReason, course: Course = {}): Promise<ArchiveReport> {
+    mkdirSync(this.folder, { recursive: true, mode: 0o700 })
+    const stamp = new Date().toISOString().replace(/\.\d+/, '').replaceAll(':', '')
+    const name = this.unused(`outfit-${stamp}`, reason)
+    const written = await writeArchive(this.settings.data, join(this.folder, name), course)
+    const automatic = this.list().filter((one) => one.reason !== 'asked')
+    const keep = copiesToKeep(automatic.map(({ at }) => at))
+    for (const one of automatic) if (!keep.has(one.at)) this.forget(one.name)
+    return { name, ...written }
+  }
+
+  /** Archives of the data folder, the newest first. */
+  list(): KeptArchive[] {
+    if (!existsSync(this.folder)) return []
+    return readdirSync(this.folder)
+      .flatMap((name) => {
+        const found = read(name)
+        return found ? [{ name, ...found, bytes: statSync(join(this.folder, name)).size }] : []
+      })
+      .sort((a, b) => (a.at === b.at ? (a.name < b.name ? 1 : -1) : a.at < b.at ? 1 : -1))
+  }
+
+  open(name: string): Readable {
+    return createReadStream(this.pathOf(name))
+  }
+
+  pathOf(name: string): string {
+    const path = join(this.folder, name)
+    if (!read(name) || !existsSync(path)) throw notFound('archive', name)
+    return path
+  }
+
+  forget(name: string): void {
+    rmSync(this.pathOf(name))
+  }
+
+  /** Keep an archive that comes in; where it lies. Nothing of it stays when it does not come whole. */
+  async take(body: Readable): Promise<string> {
+    mkdirSync(this.folder, { recursive: true, mode: 0o700 })
+    const path = join(this.folder, `${ulid()}${INCOMING}`)
+    try {
+      await pipeline(body, createWriteStream(path, { mode: 0o600 }))
+    } catch (error) {
+      this.drop(path)
+      throw error
+    }
+    return path
+  }
+
+  drop(path: string): void {
+    rmSync(path, { force: true })
+  }
+
+  /** From now on, a copy of each day on which the program runs. One that fails is told in the log and tried again. */
+  keepDaily(): void {
+    const keep = () =>
+      void this.daily().catch((error: unknown) => this.log.error(`The copy of the day could not be written: ${error}`))
+    // Not at once: who starts the program wants to work.
+    this.timers = [setTimeout(keep, FIRST_COPY), setInterval(keep, EVERY_COPY)]
+    for (const timer of this.timers) timer.unref()
+  }
+
+  onApplicationShutdown(): void {
+    for (const timer of this.timers) clearTimeout(timer)
+  }
+
+  /** A copy of today, unless there is one or nothing to keep; whether one was written. */
+  async daily(): Promise<boolean> {
+    const today = new Date().toISOString().slice(0, 10)
+    if (this.list().some(({ at, reason }) => reason === 'daily' && at.startsWith(today))) return false
+    const [{ some }] = (await this.database.query(
+      'SELECT EXISTS (SELECT 1 FROM part) OR EXISTS (SELECT 1 FROM roster) AS some',
+    )) as [{ some: number }]
+    if (some === 0) return false
+    await this.write('daily')
+    return true
+  }
+
+  /**
+   * Put what an archive holds in the place of everything there is, after a copy of that. The archive is checked through
+   * first; then everything is replaced in one transaction, so that whatever happens there is the one or the other.
+   */
+  async restore(file: string, { signal, report }: Course = {}): Promise<Omit<ArchiveReport, 'bytes'>> {
+    const course = { ...(signal ? { signal } : {}), ...(report ? { report } : {}) }
+    const apart = join(this.settings.data, APART)
+    try {
+      const { database, ...told } = await unpackArchive(file, apart, join(this.settings.data, 'files'), course)
+      const { name } = await this.write('before-restore', course)
+      await this.replace(database, told.rows, course)
+      return { name, ...told }
+    } finally {
+      rmSync(apart, { recursive: true, force: true })
+    }
+  }
+
+  private async replace(database: string, all: number, { signal, report }: Course): Promise<void> {
+    const source = new Database(database, { readonly: true })
+    try {
+      await this.writer.transaction(async (db) => {
+        const target = (await db.queryRunner!.connect()) as Database.Database
+        const tables = archivedTables(source)
+        const breath = breathing()
+        let done = 0
+        target.pragma('defer_foreign_keys = ON')
+        const triggers = withoutTriggers(target)
+        // Those that refer to others go first and come last.
+        for (const { name } of [...tables].reverse()) target.exec(`DELETE FROM ${quoted(name)}`)
+        for (const { name, columns, order } of tables) {
+          if (name === 'sqlite_sequence') target.exec('DELETE FROM sqlite_sequence')
+          const list = columns.map(quoted).join(', ')
+          const insert = target.prepare(
+            `INSERT INTO ${quoted(name)} (${list}) VALUES (${columns.map(() => '?').join(', ')})`,
+          )
+          for (const row of source
+            .prepare(`SELECT ${list} FROM ${quoted(name)} ORDER BY ${order}`)
+            .raw()
+            .iterate()) {
+            insert.run(row as unknown[])
+            if (++done % 1000 !== 0) continue
+            signal?.throwIfAborted()
+            report?.({ words: 'Putting it in place', done, of: all })
+            await breath()
+          }
+        }
+        for (const trigger of triggers) target.exec(trigger)
+        await this.followers.afresh(db)
+      })
+    } finally {
+      source.close()
+    }
+    this.changes.tell('catalogue', 'drawer', 'market')
+  }
+
+  private unused(start: string, reason: ArchiveReason): string {
+    for (let n = 1; ; n++) {
+      const name = `${start}${n > 1 ? `-${n}` : ''}-${reason}.zip`
+      if (!existsSync(join(this.folder, name))) return name
+    }
+  }
+}
+
+/** When and why an archive was written, by its name; null for what is none. */
+function read(name: string): { at: string; reason: ArchiveReason } | null {
+  const found = /^outfit-(\d{4}-\d\d-\d\d)T(\d\d)(\d\d)(\d\d)Z(?:-\d+)?-([a-z-]+)\.zip$/.exec(name)
+  const reason = ARCHIVE_REASONS.find((one) => one === found?.[5])
+  if (!found || !reason) return null
+  const [, day, hours, minutes, seconds] = found
+  return { at: `${day}T${hours}:${minutes}:${seconds}Z`, reason }
+}
