@@ -48,6 +48,8 @@ function unpacked(bytes: Buffer): Record<string, Uint8Array> {
 export async function sheetsOf(bytes: Buffer): Promise<NamedSheet[]> {
   const files = unpacked(bytes)
   if (files['content.xml']) return openDocument(new TextDecoder().decode(files['content.xml']))
+  if (files['manifest.json'] && Object.keys(files).some((name) => name.startsWith('tables/')))
+    throw refused('is a copy of a whole workspace; bring it back under Copies')
   if (!files['xl/workbook.xml']) throw refused('is a ZIP, and neither an XLSX nor an ODS workbook')
   try {
     const sheets = (await readExcelFile(bytes)) as unknown as { sheet: string; data: unknown[][] }[]

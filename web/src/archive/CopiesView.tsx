@@ -63,6 +63,7 @@ export function CopiesView() {
             hint="A ZIP file saved by Outfit; it is checked through before anything is replaced"
             label="A copy to bring back"
             accept=".zip,application/zip"
+            small
             disabled={busy}
             onFiles={([file]) => file && want({ name: file.name, begin: () => send(file) })}
           />

@@ -9,12 +9,23 @@ interface DropZoneProps {
   label: string
   accept: string
   multiple?: boolean
+  /** Beside other things rather than alone. */
+  small?: boolean
   disabled: boolean
   onFiles: (files: readonly File[]) => void
 }
 
 /** Takes files that are dropped or chosen. */
-export function DropZone({ title, hint, label, accept, multiple = false, disabled, onFiles }: DropZoneProps) {
+export function DropZone({
+  title,
+  hint,
+  label,
+  accept,
+  multiple = false,
+  small = false,
+  disabled,
+  onFiles,
+}: DropZoneProps) {
   const [over, setOver] = useState(false)
   return (
     <label
@@ -28,11 +39,11 @@ export function DropZone({ title, hint, label, accept, multiple = false, disable
         setOver(false)
         onFiles([...event.dataTransfer.files])
       }}
-      className={`mt-5 flex h-[210px] cursor-pointer flex-col items-center justify-center gap-2 rounded-[10px] border-2 border-dashed focus-within:outline-3 focus-within:outline-act ${over ? 'border-act bg-card' : 'border-rule hover:border-act'}`}
+      className={`flex cursor-pointer ${small ? 'mt-3 h-[130px]' : 'mt-5 h-[210px]'} flex-col items-center justify-center gap-2 rounded-[10px] border-2 border-dashed focus-within:outline-3 focus-within:outline-act ${over ? 'border-act bg-card' : 'border-rule hover:border-act'}`}
     >
       <Upload aria-hidden className="size-7 text-act" />
       <span className="text-lg font-semibold">{title}</span>
-      <span className="text-[13px] text-soft">{hint}</span>
+      <span className="px-4 text-center text-[13px] text-soft">{hint}</span>
       <input
         type="file"
         multiple={multiple}
