@@ -10,7 +10,7 @@ install()
 build()
 const { status } = spawnSync(
   process.execPath,
-  [join(ROOT, 'server/dist/archive/archiveCli.js'), ...process.argv.slice(2)],
+  [join(ROOT, 'server/dist/app/archiveCli.js'), ...process.argv.slice(2)],
   {
     stdio: 'inherit',
     cwd: process.env.INIT_CWD ?? ROOT,

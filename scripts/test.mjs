@@ -4,6 +4,7 @@
  *   --fast   without the browser
  *   --long   the long forms of kills and random tests (`npm run test:long`)
  */
+import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { build, CHROMIUM, install, ROOT, run } from './tree.mjs'
@@ -26,8 +27,36 @@ function step(name, work) {
     broken.push(name)
     console.error(`${name} failed: ${error.message}`)
   }
+  done(name, start)
+}
+
+function done(name, start) {
   times.push([name, (Date.now() - start) / 1000])
   console.log(`  ${times.at(-1)[1].toFixed(0)} s`)
+}
+
+/** Programs that each use one processor, side by side; what each said is told when it ends. */
+async function together(checks) {
+  await Promise.all(
+    checks.map(([name, program, args]) => {
+      const start = Date.now()
+      const child = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+      let said = ''
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk))
+      return new Promise((resolve) => {
+        child.once('error', (error) => (said += error.message))
+        child.once('close', (code) => {
+          console.log(`\n— ${name}${said.trim() ? `\n${said.trimEnd()}` : ''}`)
+          if (code !== 0) {
+            broken.push(name)
+            console.error(`${name} failed: it ended with ${code}.`)
+          }
+          done(name, start)
+          resolve()
+        })
+      })
+    }),
+  )
 }
 
 /** Debian's Chromium, which the journeys drive (e2e/playwright.config.ts); where there is none it is installed, which needs root. */
@@ -66,10 +95,11 @@ rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS)
 step('Packages', () => install())
 if (!fast) step('Chromium', installChromium)
-step('Formatting', () => run('npx', ['prettier', '--check', '--log-level', 'warn', '.']))
-step('Lint', () => run('npm', ['run', '--silent', 'lint']))
 step('Build', () => build())
-step('Types', () => run('npm', ['run', '--silent', 'types']))
+await together([
+  ['Types', 'npm', ['run', '--silent', 'types']],
+  ['Formatting and lint', 'npm', ['run', '--silent', 'style']],
+])
 step('Jest', () => {
   const env = { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }
   run('npx', ['jest', '--json', '--outputFile', join(RESULTS, 'jest.json')], { env })

@@ -16,7 +16,17 @@ const LOCK = 'outfit.lock'
 const HOLDER = 'in-use.json'
 
 /** What stands in a data folder beside `outfit.…`. */
-const OURS = new Set([HOLDER, 'files', 'fonts', 'uploads', 'set-aside', 'copies', 'restoring', 'sample-world', 'loading-sample-world'])
+const OURS = new Set([
+  HOLDER,
+  'files',
+  'fonts',
+  'uploads',
+  'set-aside',
+  'copies',
+  'restoring',
+  'sample-world',
+  'loading-sample-world',
+])
 
 export interface HeldFolder {
   /** Let the folder go; the end of the process does so, too, however it comes. */

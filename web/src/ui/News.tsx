@@ -1,16 +1,5 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react'
-
-export interface NewsProps {
-  /** What the button says. */
-  label: string
-  title: string
-  items: readonly { id: string; to: string; name: string; about: ReactNode }[]
-  /** It was looked at. */
-  onSeen: () => void
-}
-
-export const NEWS_BUTTON =
-  'shrink-0 rounded-full border border-good bg-card px-3 py-1 font-semibold whitespace-nowrap text-good'
+import { lazy, Suspense, useState } from 'react'
+import { NEWS_BUTTON, type NewsProps } from './newsButton.ts'
 
 const NewsPanel = lazy(async () => ({ default: (await import('./NewsPanel.tsx')).NewsPanel }))
 

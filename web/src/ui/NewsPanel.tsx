@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui'
 import { Link } from 'react-router'
-import { NEWS_BUTTON, type NewsProps } from './News.tsx'
+import { NEWS_BUTTON, type NewsProps } from './newsButton.ts'
 
 /** The button opened into what there is. */
 export function NewsPanel({ label, title, items, onSeen }: NewsProps) {

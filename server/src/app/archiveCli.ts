@@ -8,8 +8,8 @@ import { DATABASE_FILES } from '../base/databaseFiles.ts'
 import { refuseNewer } from '../base/database.ts'
 import { holdFolder } from '../base/folder.ts'
 import { refusalOf, StartRefused } from '../base/refusal.ts'
-import { BadArchive } from './readArchive.ts'
-import { writeArchive } from './writeArchive.ts'
+import { BadArchive } from '../archive/readArchive.ts'
+import { writeArchive } from '../archive/writeArchive.ts'
 
 // Files of a data folder, and archives of it, are for the account that owns them.
 process.umask(0o077)
@@ -39,9 +39,9 @@ async function main([act, ...args]: readonly string[]): Promise<void> {
   if (!existsSync(path)) throw new StartRefused(`There is no file ${path}.`)
   const folder = holdFolder(data, 0)
   try {
-    const { AppModule } = await import('../app/appModule.ts')
+    const { AppModule } = await import('./appModule.ts')
     const { Databases } = await import('../base/database.ts')
-    const { ArchiveService } = await import('./archiveService.ts')
+    const { ArchiveService } = await import('../archive/archiveService.ts')
     const { WorkerPlanRunner } = await import('../sourcing/planRunner.ts')
     const settings = { port: 0, data, web: null, world: null, market: null }
     const module = AppModule.with(settings, await Databases.open(data), { runner: WorkerPlanRunner })
