@@ -1,4 +1,4 @@
-import { dress, DRESSINGS, SLOT_FACTS, slotsFor } from '../anatomy/index.ts'
+import { dress, DRESSINGS, otherSideOf, SLOT_FACTS, slotsFor } from '../anatomy/index.ts'
 import {
   PART_KINDS,
   mainColour,
@@ -13,7 +13,7 @@ import { colourDifference } from '../colour/index.ts'
 import { assembliesWith } from './assemblies.ts'
 import { unitsOf } from '../drawer/index.ts'
 import { formatMoney, HOME_CURRENCY } from '../market/index.ts'
-import { rulesOf, type FittingContext, type Remedy } from './pin.ts'
+import { rulesOf, type FittingContext, type Remedy, type WornPart } from './pin.ts'
 
 /** Slots each kind of part can sit in within an assembly. */
 const SLOTS_BY_KIND = new Map(PART_KINDS.map((kind) => [kind, slotsFor(kind)]))
@@ -177,4 +177,17 @@ export function inPlace(
 export function colourGap(a: Part, b: Part, { catalogue }: FittingContext): number {
   const [one, two] = [mainColour(catalogue, a), mainColour(catalogue, b)]
   return one && two ? colourDifference(one.hex, two.hex) : 100
+}
+
+/** The part of the other side that goes with one: that it is sold with, or the same part where it fits both. */
+export function twinOf(
+  { placement, part: { code } }: WornPart,
+  slot: Slot,
+  { catalogue }: FittingContext,
+): Part | null {
+  for (const { components } of assembliesWith(code, placement.slot, catalogue)) {
+    const other = catalogue.parts.get(components.find((component) => component.slot === slot)?.part ?? '')
+    if (other) return other
+  }
+  return otherSideOf(catalogue.parts.get(code)!, slot, catalogue)
 }

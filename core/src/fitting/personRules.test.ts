@@ -123,3 +123,33 @@ describe('an ability', () => {
     expect(ruled(odile, 'ability-flies', brief('flies'))).toEqual([])
   })
 })
+
+describe('a whole figure', () => {
+  const without = (...slots: Placement['slot'][]) => odile.filter(({ slot }) => !slots.includes(slot))
+
+  test('raises nothing, and neither does any released one', () => {
+    expect(ruled(odile, 'whole-figure')).toEqual([])
+    for (const name of ['Old sailor', 'Harbour child']) expect(ruled(figureNamed(name), 'whole-figure')).toEqual([])
+    expect(ruled([], 'whole-figure')).toEqual([])
+  })
+
+  test('without an arm or a leg is told so, and gets one like the other in one press', () => {
+    const [pin] = ruled(without('armLeft', 'legRight'), 'whole-figure')
+    expect(pin).toMatchObject({ severity: 'notice', slots: ['torso', 'hips'], title: 'Something is missing' })
+    expect(pin!.detail).toMatch(/^No left arm and no right leg$/)
+    const now = pin!.remedies[0]!.placements
+    expect(ruled(now, 'whole-figure')).toEqual([])
+    const at = (list: readonly Placement[], slot: string) => list.find((p) => p.slot === slot)!.part
+    expect([at(now, 'armLeft'), at(now, 'legRight')]).toEqual([at(odile, 'armLeft'), at(odile, 'legRight')])
+  })
+
+  test('that is only begun is told what is still to come, as a hint', () => {
+    const [pin] = ruled(
+      odile.filter(({ slot }) => slot === 'head'),
+      'whole-figure',
+    )
+    expect(pin).toMatchObject({ severity: 'hint', title: 'Not whole yet' })
+    expect([pin!.slots, pin!.detail]).toEqual([['head'], 'No torso, no hips, no right leg and no left leg'])
+    expect(pin!.remedies).toEqual([])
+  })
+})

@@ -32,6 +32,7 @@ import { statureAgrees } from './rules/statureAgrees.ts'
 import { statureInCompany } from './rules/statureInCompany.ts'
 import { turnedTorso } from './rules/turnedTorso.ts'
 import { valueAtRisk } from './rules/valueAtRisk.ts'
+import { wholeFigure } from './rules/wholeFigure.ts'
 
 /** Every rule, in the order pins are listed in. */
 export const RULES = {
@@ -42,6 +43,7 @@ export const RULES = {
   skinTones,
   spendingLimit,
   requirements,
+  wholeFigure,
   statureAgrees,
   skinAgrees,
   neckStack,

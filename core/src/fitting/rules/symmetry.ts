@@ -1,9 +1,8 @@
-import { otherSideOf, SLOT_FACTS } from '../../anatomy/index.ts'
-import { mouldOf, type Part, type Slot } from '../../catalogue/index.ts'
-import { assembliesWith } from '../assemblies.ts'
+import { SLOT_FACTS } from '../../anatomy/index.ts'
+import { mouldOf, type Slot } from '../../catalogue/index.ts'
 import { skinOf } from '../bareSkin.ts'
-import { withSource } from '../instead.ts'
-import { pinned, wornIn, type FittingContext, type Pin, type Rule, type WornPart } from '../pin.ts'
+import { twinOf, withSource } from '../instead.ts'
+import { pinned, wornIn, type Pin, type Rule, type WornPart } from '../pin.ts'
 
 /** Pairs that are commonly alike; sleeves have a rule of their own. */
 const PAIRS: readonly (readonly [right: Slot, left: Slot, words: string])[] = [
@@ -58,13 +57,4 @@ export const symmetry: Rule = (placements, context) => {
       ),
     ]
   })
-}
-
-/** The part of the other side that goes with one: that it is sold with, or the same part where it fits both. */
-function twinOf({ placement, part: { code } }: WornPart, slot: Slot, { catalogue }: FittingContext): Part | null {
-  for (const { components } of assembliesWith(code, placement.slot, catalogue)) {
-    const other = catalogue.parts.get(components.find((component) => component.slot === slot)?.part ?? '')
-    if (other) return other
-  }
-  return otherSideOf(catalogue.parts.get(code)!, slot, catalogue)
 }
