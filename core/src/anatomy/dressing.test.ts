@@ -52,8 +52,37 @@ describe('both sides', () => {
     ])
   })
 
+  test('twins are known by how they look where each side has a name of its own; the likest name wins', () => {
+    const [right, left] = [
+      { ...partNamed('Plain sleeve', 'Bottle', 'M-ARMR'), code: 'mine-1', name: 'Arm rechts, Flaschengrün' },
+      { ...partNamed('Plain sleeve', 'Bottle', 'M-ARML'), code: 'mine-2', name: 'Arm links, Flaschengrün' },
+    ]
+    const other = partNamed('Plain sleeve', 'Bottle', 'M-ARML')
+    const own = { ...catalogue, parts: new Map([...catalogue.parts, ['mine-1', right], ['mine-2', left]]) }
+    expect(otherSideOf(right, 'armLeft', own)).toBe(left)
+    expect(
+      otherSideOf(right, 'armLeft', {
+        ...own,
+        parts: new Map([
+          ['mine-1', right],
+          [other.code, other],
+        ]),
+      }),
+    ).toBe(other)
+    const red = { ...left, code: 'mine-3', colours: [partNamed('Mitt', 'Tar').colours[0]!] }
+    expect(
+      otherSideOf(right, 'armLeft', {
+        ...own,
+        parts: new Map([
+          ['mine-1', right],
+          ['mine-3', red],
+        ]),
+      }),
+    ).toBeNull()
+  })
+
   test('where no twin was made the other side keeps what it wears', () => {
-    const sleeve = { ...partNamed('Plain sleeve', 'Bottle', 'M-ARMR'), code: 'P-LONE', name: 'Lone sleeve' }
+    const sleeve = { ...partNamed('Plain sleeve', 'Bottle', 'M-ARMR'), code: 'P-LONE', print: 'D-LONE' }
     const alone = { ...catalogue, parts: new Map([...catalogue.parts, [sleeve.code, sleeve]]) }
     const before = takeOf('Odile, skipper')
     const after = dress(before, dressingOf('arms', 'both-arms'), sleeve, alone)

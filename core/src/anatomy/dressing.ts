@@ -89,15 +89,35 @@ export function isAllowed({ slot, pick }: Dressing, takingApart: Level): boolean
   return pick === 'assembly' || (TAKING_APART[slot] ?? 0) <= takingApart
 }
 
-/** The same part for the figure's other side: as it is when it fits there, else its mirrored twin; null when none was made. O(parts). */
+/**
+ * The same part for the figure's other side: as it is when it fits there, else its mirrored twin; null when none was made.
+ * Twins have the same colours, print and traits of their moulds. Not everybody calls both sides by one name, so that among
+ * those the one whose name has most words in common is taken; equals by code. O(parts).
+ */
 export function otherSideOf(part: Part, slot: Slot, catalogue: Catalogue): Part | null {
   const { accepts } = SLOT_FACTS[slot]
   const fits = (candidate: Part) => accepts.includes(mouldOf(catalogue, candidate).kind)
   if (fits(part)) return part
-  const look = (p: Part) => `${p.name}|${p.print}|${p.colours.join('+')}`
-  const wanted = look(part)
-  for (const candidate of catalogue.parts.values()) if (look(candidate) === wanted && fits(candidate)) return candidate
-  return null
+  const traitsOf = (p: Part) => JSON.stringify(Object.entries(mouldOf(catalogue, p).traits).sort())
+  const look = (p: Part) => `${p.print}|${p.colours.join('+')}`
+  const wordsOf = (p: Part) =>
+    new Set(
+      p.name
+        .toLowerCase()
+        .split(/[^\p{L}\p{N}]+/u)
+        .filter(Boolean),
+    )
+  const [wanted, traits, words] = [look(part), traitsOf(part), wordsOf(part)]
+  let best: { part: Part; alike: number } | null = null
+  for (const candidate of catalogue.parts.values()) {
+    if (look(candidate) !== wanted || !fits(candidate) || traitsOf(candidate) !== traits) continue
+    const own = wordsOf(candidate)
+    const common = [...own].filter((word) => words.has(word)).length
+    const alike = candidate.name === part.name ? 2 : common / (own.size + words.size - common)
+    if (!best || alike > best.alike || (alike === best.alike && candidate.code < best.part.code))
+      best = { part: candidate, alike }
+  }
+  return best?.part ?? null
 }
 
 /** Whether a part can be picked in this way of dressing. */

@@ -111,7 +111,9 @@ export function CostTape({
     missing.length === 0
       ? coming > 0
         ? `${coming} on the way, the rest owned`
-        : 'All owned'
+        : placements.length === 0
+          ? 'Nothing worn yet'
+          : 'All owned'
       : cost
         ? `${money(cost.total)} to finish`
         : `from ${money(guess)}`

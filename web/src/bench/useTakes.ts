@@ -1,3 +1,4 @@
+import { useRef } from 'react'
 import { useNavigate } from 'react-router'
 import { useStore } from 'react-redux'
 import { toast } from 'sonner'
@@ -17,6 +18,7 @@ export function useTakes(outfit: OutfitDetail) {
   const navigate = useNavigate()
   const [addTake, adding] = api.endpoints.addTake.useMutation()
   const [chooseTake, choosing] = api.endpoints.chooseTake.useMutation()
+  const making = useRef(false)
   const [acceptPin] = api.endpoints.acceptPin.useMutation()
   const [reload] = api.endpoints.outfit.useLazyQuery()
   const labelOf = (id: string | null) => outfit.takes.find((t) => t.id === id)?.label ?? ''
@@ -49,9 +51,12 @@ export function useTakes(outfit: OutfitDetail) {
     busy: adding.isLoading || choosing.isLoading,
     open: (id: string) => show(labelOf(id)),
     add: async () => {
-      const now = await settled()
-      if (!now) return
+      // What is pressed twice is meant once; that a take is being made shows only after what is typed was saved.
+      if (making.current) return
+      making.current = true
       try {
+        const now = await settled()
+        if (!now) return
         const { take: made, version } = await addTake({
           outfit: outfit.id,
           version: now.version,
@@ -64,6 +69,8 @@ export function useTakes(outfit: OutfitDetail) {
         show(label)
       } catch (error) {
         toast.error(errorText(error))
+      } finally {
+        making.current = false
       }
     },
     /** Want a pin as it is; an empty reason sticks it back in. */
