@@ -112,6 +112,13 @@ describe('an outfit', () => {
     expect(term!.score).toBe(0.5)
   })
 
+  test('can be handed to another thread, words and all', () => {
+    const likeness = likenessOf(odile, briefOf(wish('headgear', 'tied', 'yes'), wish('held', 'item', 'oar')), catalogue)
+    const copy = structuredClone(likeness)
+    expect(copy).toEqual(JSON.parse(JSON.stringify(likeness)))
+    expect(copy.terms.map((term) => term.words)).toEqual(['hair tied back', 'item right: oar'])
+  })
+
   test('stands as tall as the brief says', () => {
     const stature = (outfit: string, brief: Partial<Brief>) =>
       likenessOf(takeOf(outfit), { ...emptyBrief(), ...brief }, catalogue).terms.map((term) => term.words)

@@ -42,10 +42,11 @@ export function likenessBy(judges: readonly Judge[], placements: readonly Placem
   }
   const terms = judges.map((judge) => {
     const { slots } = PLACE_FACTS[judge.wish.place]
-    return termOf(
+    const term = termOf(
       judge,
       slots.flatMap((slot) => looks.get(slot) ?? []),
     )
+    return toHandOn(term)
   })
   const deductions = deductionsOf(factsOf(placements, catalogue), catalogue)
   const earned = terms.reduce((sum, { milli }) => sum + milli, 0)
@@ -58,7 +59,21 @@ export function likenessBy(judges: readonly Judge[], placements: readonly Placem
   }
 }
 
-/** A term whose words are made when somebody reads them: a change on the bench judges thousands of looks. */
+/** A term as it can be handed to another thread: a plain object, whose words are made when it is copied or read. */
+const toHandOn = (term: Term): Term => ({
+  wish: term.wish,
+  score: term.score,
+  milli: term.milli,
+  most: term.most,
+  get words() {
+    return term.words
+  },
+})
+
+/**
+ * A term whose words are made when somebody reads them: a change on the bench judges thousands of looks. It knows its judge
+ * and stays in its thread.
+ */
 class ShownTerm implements Term {
   readonly wish: BriefWish
   readonly milli: number

@@ -58,6 +58,8 @@ describe('casting a brief', () => {
       const { outfits, complete } = cast(ask(brief))
       expect(complete).toBe(true)
       expect(outfits).toHaveLength(10)
+      // A worker hands them on.
+      expect(structuredClone(outfits)).toEqual(JSON.parse(JSON.stringify(outfits)))
       const points = outfits.map(({ likeness }) => likeness.milli)
       expect(points[0]!).toBeGreaterThanOrEqual(likenessOf(takeOf(name), brief, catalogue).milli)
       expect(points).toEqual([...points].sort((a, b) => b - a))

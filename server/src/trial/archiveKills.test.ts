@@ -17,11 +17,23 @@ const archive = join(space, 'world.zip')
 const random = seeded(11)
 const KILLS = LONG ? 60 : 2
 
-/** Run the command line, killing it after so many milliseconds; its exit code, null for a killed one. */
-const run = (args: readonly string[], killedAfter: number | null): Promise<number | null> =>
+/**
+ * Run the command line, killing it after so many milliseconds, counted from its start or from when it says `since`; its exit
+ * code, null for a killed one.
+ */
+const run = (args: readonly string[], killedAfter: number | null, since?: string): Promise<number | null> =>
   new Promise((resolve) => {
-    const child = spawn(process.execPath, [CLI, ...args], { stdio: 'ignore' })
-    const timer = killedAfter === null ? null : setTimeout(() => child.kill('SIGKILL'), killedAfter)
+    const child = spawn(process.execPath, [CLI, ...args], { stdio: ['ignore', 'ignore', 'pipe'] })
+    let timer: NodeJS.Timeout | null = null
+    const count = () => {
+      if (killedAfter !== null) timer ??= setTimeout(() => child.kill('SIGKILL'), killedAfter)
+    }
+    let said = ''
+    child.stderr.on('data', (chunk) => {
+      said += chunk
+      if (since !== undefined && said.includes(since)) count()
+    })
+    if (since === undefined) count()
     child.once('exit', (code) => {
       if (timer) clearTimeout(timer)
       resolve(code)
@@ -90,7 +102,9 @@ test('a restore cut short leaves what was there, or all of the archive; the next
   for (let i = 0; i < KILLS; i++) {
     const data = join(space, `killed-${i}`)
     cpSync(mine, data, { recursive: true })
-    await run(['restore', archive, '--data', data], whole * (0.4 + 0.6 * random()))
+    // Every other time from when rows begin to be replaced, whatever came before took.
+    if (i % 2 === 0) await run(['restore', archive, '--data', data], whole * (0.4 + 0.6 * random()))
+    else await run(['restore', archive, '--data', data], 2000 * random(), 'Putting it in place')
     const now = told(data)
     expect([before, after]).toContainEqual(now)
     outcomes[now.rosters.join() === after.rosters.join() ? 'after' : 'before']++
