@@ -74,7 +74,7 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only">
         Skip to the view
       </a>
-      <header className="flex h-[52px] shrink-0 items-center gap-3 overflow-x-auto border-b border-rule px-3 sm:gap-5 sm:px-5">
+      <header className="flex h-[52px] shrink-0 items-center gap-3 overflow-x-auto border-b border-rule px-3 sm:gap-4 sm:px-5">
         <NavLink
           to="/"
           className="font-head text-[22px] font-extrabold tracking-tight"
@@ -96,7 +96,7 @@ export function Shell() {
             </NavLink>
           ))}
         </nav>
-        <div className="ml-auto flex min-w-0 items-center gap-3">
+        <div className="ml-auto flex min-w-0 items-center gap-2">
           <Trail />
           <WishNews />
           <LaterNews />

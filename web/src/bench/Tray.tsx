@@ -251,7 +251,7 @@ function Candidates({
   settings,
   onSettings,
 }: TrayProps) {
-  const { shown, error, isFetching, refetch } = tray
+  const { shown, all, error, isFetching, refetch } = tray
   const virtual = useVirtualizer({
     count: Math.ceil(shown.length / COLUMNS),
     getScrollElement: () => listRef.current,
@@ -271,6 +271,18 @@ function Candidates({
     [onNote],
   )
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (all.length === 0 && !isFetching)
+    return (
+      <div className="flex-1 px-4 py-8 text-center text-soft">
+        <p>Nothing for this place is in your workspace yet.</p>
+        <p className="mt-2">
+          <Link to="/bring-in" className="font-semibold text-act underline">
+            Bring in what you own
+          </Link>
+          : a list as it is, or a line you type.
+        </p>
+      </div>
+    )
   if (shown.length === 0)
     return (
       <div className="flex-1 py-8 text-center text-soft">
