@@ -2,7 +2,16 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import Database from 'better-sqlite3'
 import fc from 'fast-check'
 import { createHash } from 'node:crypto'
-import { createWriteStream, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  createWriteStream,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
@@ -13,6 +22,7 @@ import type { ArchiveReport, KeptArchive } from '@outfit/core/archive'
 import { databaseIn } from '../base/database.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
 import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+import { ArchiveService } from './archiveService.ts'
 import { archivedTables, quoted, type Manifest } from './manifest.ts'
 import { BadArchive, unpackArchive } from './readArchive.ts'
 import { writeArchive } from './writeArchive.ts'
@@ -35,6 +45,8 @@ async function membersOf(file: string): Promise<Members> {
   zip.close()
   return members
 }
+
+const roster = (name: string) => ({ name, note: '', school: 'exchange-only', budget: null, dueOn: null })
 
 /** All but what the archive says of itself. */
 async function contentsOf(file: string): Promise<Record<string, string>> {
@@ -113,8 +125,9 @@ describe('the sample world', () => {
   test('takes the place of other data as a whole, which is kept and can be brought back', async () => {
     const other = await startServer({ world: false })
     try {
-      await other.send('POST', 'rosters', { name: 'Mine alone', school: 'exchange-only' })
+      await other.send('POST', 'rosters', roster('Mine alone'))
       const before = rowsOf(join(other.data, 'outfit.sqlite'))
+      expect(before['roster']).toHaveLength(1)
       const { body } = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
       await jobEnd(other, body.job)
       expect(JSON.stringify((await other.get('rosters')).body)).not.toContain('Mine alone')
@@ -122,6 +135,9 @@ describe('the sample world', () => {
       expect(kept).toMatchObject({ reason: 'before-restore' })
       const back = await other.send<{ job: string }>('POST', `archives/${kept!.name}/restored`)
       await jobEnd(other, back.body.job)
+      // Neither of the two that were replaced is lost, however soon one came after the other.
+      const reasons = (await other.get<KeptArchive[]>('archives')).body.map(({ reason }) => reason)
+      expect(reasons).toEqual(['before-restore', 'before-restore'])
       const after = rowsOf(join(other.data, 'outfit.sqlite'))
       expect({ ...after, job: [] }).toEqual({ ...before, job: [] })
       // Movements are still only ever added.
@@ -235,9 +251,9 @@ describe('the sample world', () => {
     const rosters = (await server.get<{ rosters: { name: string }[] }>('rosters')).body.rosters.length
     let asked: Promise<unknown> | null = null
     await writeArchive(server.data, other, {
-      report: () => (asked ??= server.send('POST', 'rosters', { name: 'Meanwhile', school: 'exchange-only' })),
+      report: () => (asked ??= server.send('POST', 'rosters', roster('Meanwhile'))),
     })
-    await asked
+    expect(await asked).toMatchObject({ status: 201 })
     const archived = (await membersOf(other)).get('tables/roster.jsonl')!.toString()
     expect(archived.trim().split('\n')).toHaveLength(rosters)
     expect(archived).not.toContain('Meanwhile')
@@ -256,6 +272,36 @@ describe('the sample world', () => {
     for (const strange of ['..%2Foutfit.sqlite', 'outfit.sqlite'])
       expect((await server.get<ProblemBody>(`archives/${strange}`)).status).toBe(404)
   })
+})
+
+test('of the copies of days those that are no longer needed make room, and only those', async () => {
+  const server = await startServer({ world: false })
+  try {
+    await server.send('POST', 'rosters', roster('Mine'))
+    const archives = server.service(ArchiveService)
+    expect(await archives.daily()).toBe(true)
+    expect(await archives.daily()).toBe(false)
+    const folder = join(server.data, 'copies')
+    const [today] = readdirSync(folder)
+    const named = (day: string, reason: string) => `outfit-${day}T120000Z-${reason}.zip`
+    const old = ['2020-01-05', '2020-01-06', '2020-01-07'].flatMap((day) =>
+      ['daily', 'asked'].map((r) => named(day, r)),
+    )
+    for (const name of [...old, 'letter.zip']) cpSync(join(folder, today!), join(folder, name))
+    await archives.write('asked')
+    const left = readdirSync(folder)
+    expect(left).toEqual(expect.arrayContaining([today, 'letter.zip', named('2020-01-05', 'asked')]))
+    // Days and weeks that had a copy are counted, so that of three days long ago all stay.
+    expect(left.filter((name) => name.endsWith('daily.zip'))).toHaveLength(4)
+    for (let day = 10; day < 30; day++) cpSync(join(folder, today!), join(folder, named(`2020-01-${day}`, 'daily')))
+    await archives.write('asked')
+    const kept = readdirSync(folder).filter((name) => name.endsWith('daily.zip'))
+    expect(kept.length).toBeLessThan(12)
+    expect(kept).toEqual(expect.arrayContaining([today, named('2020-01-29', 'daily')]))
+    expect(readdirSync(folder).filter((name) => name.includes('asked'))).toHaveLength(5)
+  } finally {
+    await server.stop()
+  }
 })
 
 test.each(MIGRATIONS.map((_, i) => i + 1))('a workspace of schema step %i comes back as of today', async (steps) => {

@@ -63,15 +63,18 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
       if (name.endsWith(INCOMING) || name.endsWith('.zip.part')) this.drop(join(this.folder, name))
   }
 
-  /** Write everything as it is now. Automatic copies that are no longer needed make room afterwards. */
+  /**
+   * Write everything as it is now. Copies of days that are no longer needed make room afterwards; what somebody saved, and
+   * what was there before something was brought back, stays until somebody deletes it.
+   */
   async write(reason: ArchiveReason, course: Course = {}): Promise<ArchiveReport> {
     mkdirSync(this.folder, { recursive: true, mode: 0o700 })
     const stamp = new Date().toISOString().replace(/\.\d+/, '').replaceAll(':', '')
     const name = this.unused(`outfit-${stamp}`, reason)
     const written = await writeArchive(this.settings.data, join(this.folder, name), course)
-    const automatic = this.list().filter((one) => one.reason !== 'asked')
-    const keep = copiesToKeep(automatic.map(({ at }) => at))
-    for (const one of automatic) if (!keep.has(one.at)) this.forget(one.name)
+    const daily = this.list().filter((one) => one.reason === 'daily')
+    const keep = copiesToKeep(daily.map(({ at }) => at))
+    for (const one of daily) if (!keep.has(one.at)) this.forget(one.name)
     return { name, ...written }
   }
 

@@ -73,7 +73,7 @@ export function CopiesView() {
       <h2 className="mt-8 text-xl">Copies on this machine</h2>
       <p className="text-soft">
         One is saved by itself each day Outfit runs. Of those, the last seven days, four weeks and twelve months are
-        kept; what you save yourself stays until you delete it.
+        kept. What you save yourself, and what was here before a copy was brought back, stays until you delete it.
       </p>
       {error ? (
         <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
