@@ -195,7 +195,10 @@ describe('workbooks', () => {
       // One that says it is small is not unpacked beyond what it says.
       [saying(file({ 'content.xml': content }), 100), 'cannot be'],
       [file({ 'a.txt': 'x' }), 'neither an XLSX nor an ODS'],
-      [file({ 'manifest.json': '{}', 'tables/part.jsonl': '' }), 'is a copy of a whole workspace; bring it back under Copies'],
+      [
+        file({ 'manifest.json': '{}', 'tables/part.jsonl': '' }),
+        'is a copy of a whole workspace; bring it back under Copies',
+      ],
       [ods('<table:table-row>'), 'cannot be read as a workbook'],
       [xlsx().slice(0, 300), 'cannot be unpacked'],
     ] as const) {
