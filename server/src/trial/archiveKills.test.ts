@@ -15,7 +15,9 @@ const CLI = fileURLToPath(new URL('../../dist/app/archiveCli.js', import.meta.ur
 const space = mkdtempSync(join(tmpdir(), 'outfit-archive-kills-'))
 const archive = join(space, 'world.zip')
 const random = seeded(11)
-const KILLS = LONG ? 60 : 2
+const KILLS = LONG ? 40 : 2
+/** Milliseconds; each kill takes some seconds. */
+const TIMEOUT = 30_000 * (KILLS + 10)
 
 /**
  * Run the command line, killing it after so many milliseconds, counted from its start or from when it says `since`; its exit
@@ -85,7 +87,7 @@ test('an archive cut short leaves none under its name, and a whole one holds eve
     if (code === 0) expect(existsSync(target)).toBe(true)
     if (existsSync(target)) await unpackArchive(target, join(space, 'apart'), join(space, 'files'))
   }
-})
+}, TIMEOUT)
 
 test('a restore cut short leaves what was there, or all of the archive; the next one is complete', async () => {
   const mine = join(space, 'mine')
@@ -121,4 +123,4 @@ test('a restore cut short leaves what was there, or all of the archive; the next
   }
   // Of many kills some come before the one moment that counts, and some after it.
   if (LONG) expect(Math.min(outcomes.before, outcomes.after)).toBeGreaterThan(0)
-})
+}, TIMEOUT)
