@@ -78,49 +78,57 @@ beforeAll(async () => {
 })
 afterAll(() => rmSync(space, { recursive: true, force: true }))
 
-test('an archive cut short leaves none under its name, and a whole one holds everything', async () => {
-  const whole = await timeOf(['archive', archive, '--data', world])
-  for (let i = 0; i < KILLS; i++) {
-    const target = join(space, `cut-${i}.zip`)
-    // The later half, when something is being written.
-    const code = await run(['archive', target, '--data', world], whole * (0.4 + 0.6 * random()))
-    if (code === 0) expect(existsSync(target)).toBe(true)
-    if (existsSync(target)) await unpackArchive(target, join(space, 'apart'), join(space, 'files'))
-  }
-}, TIMEOUT)
-
-test('a restore cut short leaves what was there, or all of the archive; the next one is complete', async () => {
-  const mine = join(space, 'mine')
-  cpSync(world, mine, { recursive: true })
-  const db = new Database(join(mine, 'outfit.sqlite'))
-  db.exec(`UPDATE roster SET name = 'Mine ' || name`)
-  db.close()
-  const [before, after] = [told(mine), told(world)]
-  const first = join(space, 'first')
-  cpSync(mine, first, { recursive: true })
-  const whole = await timeOf(['restore', archive, '--data', first])
-  expect(told(first)).toEqual(after)
-  const outcomes = { before: 0, after: 0 }
-  for (let i = 0; i < KILLS; i++) {
-    const data = join(space, `killed-${i}`)
-    cpSync(mine, data, { recursive: true })
-    // Every other time from when rows begin to be replaced, whatever came before took.
-    if (i % 2 === 0) await run(['restore', archive, '--data', data], whole * (0.4 + 0.6 * random()))
-    else await run(['restore', archive, '--data', data], 2000 * random(), 'Putting it in place')
-    const now = told(data)
-    expect([before, after]).toContainEqual(now)
-    outcomes[now.rosters.join() === after.rosters.join() ? 'after' : 'before']++
-    // A copy that was begun before it has its name only when it is whole.
-    for (const name of existsSync(join(data, 'copies')) ? readdirSync(join(data, 'copies')) : [])
-      if (name.endsWith('.zip'))
-        await unpackArchive(join(data, 'copies', name), join(space, 'apart'), join(space, 'files'))
-    if (i === 0) {
-      expect(await run(['restore', archive, '--data', data], null)).toBe(0)
-      expect(told(data)).toEqual(after)
-      expect(readdirSync(join(data, 'copies')).filter((name) => name.endsWith('.part'))).toEqual([])
+test(
+  'an archive cut short leaves none under its name, and a whole one holds everything',
+  async () => {
+    const whole = await timeOf(['archive', archive, '--data', world])
+    for (let i = 0; i < KILLS; i++) {
+      const target = join(space, `cut-${i}.zip`)
+      // The later half, when something is being written.
+      const code = await run(['archive', target, '--data', world], whole * (0.4 + 0.6 * random()))
+      if (code === 0) expect(existsSync(target)).toBe(true)
+      if (existsSync(target)) await unpackArchive(target, join(space, 'apart'), join(space, 'files'))
     }
-    rmSync(data, { recursive: true, force: true })
-  }
-  // Of many kills some come before the one moment that counts, and some after it.
-  if (LONG) expect(Math.min(outcomes.before, outcomes.after)).toBeGreaterThan(0)
-}, TIMEOUT)
+  },
+  TIMEOUT,
+)
+
+test(
+  'a restore cut short leaves what was there, or all of the archive; the next one is complete',
+  async () => {
+    const mine = join(space, 'mine')
+    cpSync(world, mine, { recursive: true })
+    const db = new Database(join(mine, 'outfit.sqlite'))
+    db.exec(`UPDATE roster SET name = 'Mine ' || name`)
+    db.close()
+    const [before, after] = [told(mine), told(world)]
+    const first = join(space, 'first')
+    cpSync(mine, first, { recursive: true })
+    const whole = await timeOf(['restore', archive, '--data', first])
+    expect(told(first)).toEqual(after)
+    const outcomes = { before: 0, after: 0 }
+    for (let i = 0; i < KILLS; i++) {
+      const data = join(space, `killed-${i}`)
+      cpSync(mine, data, { recursive: true })
+      // Every other time from when rows begin to be replaced, whatever came before took.
+      if (i % 2 === 0) await run(['restore', archive, '--data', data], whole * (0.4 + 0.6 * random()))
+      else await run(['restore', archive, '--data', data], 2000 * random(), 'Putting it in place')
+      const now = told(data)
+      expect([before, after]).toContainEqual(now)
+      outcomes[now.rosters.join() === after.rosters.join() ? 'after' : 'before']++
+      // A copy that was begun before it has its name only when it is whole.
+      for (const name of existsSync(join(data, 'copies')) ? readdirSync(join(data, 'copies')) : [])
+        if (name.endsWith('.zip'))
+          await unpackArchive(join(data, 'copies', name), join(space, 'apart'), join(space, 'files'))
+      if (i === 0) {
+        expect(await run(['restore', archive, '--data', data], null)).toBe(0)
+        expect(told(data)).toEqual(after)
+        expect(readdirSync(join(data, 'copies')).filter((name) => name.endsWith('.part'))).toEqual([])
+      }
+      rmSync(data, { recursive: true, force: true })
+    }
+    // Of many kills some come before the one moment that counts, and some after it.
+    if (LONG) expect(Math.min(outcomes.before, outcomes.after)).toBeGreaterThan(0)
+  },
+  TIMEOUT,
+)
