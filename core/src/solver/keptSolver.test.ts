@@ -49,3 +49,12 @@ test('what was not asked for longest is forgotten first', () => {
   for (const upper of [1, 2, 1, 3, 1, 2]) kept(model(upper), options)
   expect(asked).toEqual([1, 2, 3, 2])
 })
+
+test('what is too large to be kept is solved each time, and drives nothing else out', () => {
+  const { asked, solve } = counting('optimal')
+  const kept = keptSolver(solve, 2)
+  const large = model(9)
+  for (let row = 0; row < 100_000; row++) large.rows.push({ lower: 0, upper: 1, entries: [[0, row + 0.5]] })
+  for (const one of [model(1), model(2), large, large, model(1), model(2)]) kept(one, options)
+  expect(asked).toEqual([1, 2, 9, 9])
+})

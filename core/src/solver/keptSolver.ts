@@ -3,9 +3,13 @@ import type { Milp, MilpOutcome, SolveMilp } from './milp.ts'
 /** Models whose answer is remembered; a question in several steps is a handful of them. */
 const MOST = 12
 
+/** Characters of a model that is remembered; the drawer of a long collection comes to a hundred thousand. */
+const LARGEST = 2_000_000
+
 /**
  * A solver that answers what it has proven before without solving it again: most changes leave a problem as it was. Answers
- * that ran into their time are not kept, nor those of somebody who watches the progress. O(model) for a remembered one.
+ * that ran into their time are not kept, nor those of somebody who watches the progress or of models too large to be
+ * kept. O(model) for a remembered one.
  */
 export function keptSolver(solve: SolveMilp, most = MOST): SolveMilp {
   const known = new Map<string, MilpOutcome>()
@@ -23,6 +27,7 @@ export function keptSolver(solve: SolveMilp, most = MOST): SolveMilp {
     // What was asked for last is forgotten last.
     known.delete(key)
     const outcome = before ?? solve(model, options)
+    if (key.length > LARGEST) return outcome
     if (outcome.status === 'optimal' || outcome.status === 'infeasible') known.set(key, outcome)
     if (known.size > most) known.delete(known.keys().next().value!)
     return outcome
