@@ -92,3 +92,26 @@ test(
     await expect(app.getByRole('row', { name: /Torso in Zwielicht/ })).toBeHidden()
   },
 )
+
+test('a doll is dressed out of what ships with Outfit, by saying what one has', EMPTY, async ({ app, server }) => {
+  await app.getByRole('button', { name: 'Dress a doll' }).click()
+  const { row, candidate, tray, cost } = bench(app)
+  await expect(tray.getByRole('link', { name: 'Bring a list in' })).toBeVisible()
+  await tray.getByRole('combobox', { name: 'Colour of what I have' }).selectOption({ label: 'Moss' })
+  await tray.getByRole('button', { name: 'I have this one: Deck cap in Moss' }).click()
+  await candidate(/Deck cap/).click()
+  await expect(candidate(/Deck cap.*owned 1, worn/)).toBeVisible()
+  await tray.getByRole('button', { name: '+ one I have' }).click()
+  await tray.getByRole('button', { name: /^I have this one: Straw boater in/ }).click()
+  await expect(candidate(/Straw boater.*owned 1/)).toBeVisible()
+  await row('Legs').click()
+  await tray.getByRole('button', { name: /^I have this one: Legs, middle in/ }).click()
+  await candidate(/Legs, middle/).click()
+  await expect(cost).toContainText('All owned')
+  // Only what one has is in the drawer, a pair as its pieces.
+  const { bins } = await server.get<{ bins: { units: number }[] }>('drawer')
+  expect(bins.reduce((sum, { units }) => sum + units, 0)).toBeGreaterThanOrEqual(2)
+  // A torso with sleeves does not come apart by itself; its pieces are one press away.
+  await row('Torso').click()
+  await expect(tray.getByText('Pieces that go on by themselves')).toBeVisible()
+})

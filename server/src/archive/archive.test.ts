@@ -351,6 +351,6 @@ test('whatever text and numbers stand in it, it comes back as it was', async () 
       const { database } = await unpacked(file)
       expect(rowsOf(database)).toEqual(rowsOf(join(data, 'outfit.sqlite')))
     }),
-    { numRuns: 12 },
+    { numRuns: 6 },
   )
 })

@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useMemo, useRef, type RefObject } from 'react'
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { DRESSINGS, isAllowed, SPINE, type Dressing } from '@outfit/core/anatomy'
 import { LEVEL_WORDS, type HouseRules } from '@outfit/core/roster'
 import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
@@ -15,6 +15,7 @@ import { MoneyField } from '../ui/MoneyField.tsx'
 import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type TraySettings } from './trayEntries.ts'
 import type { useTray } from './useTray.ts'
 import { SameHead } from './SameHead.tsx'
+import { StarterShelf } from './StarterShelf.tsx'
 import { Worn } from './Worn.tsx'
 
 export const COLUMNS = 3
@@ -64,6 +65,9 @@ export function Tray(props: TrayProps) {
   const { all, shown } = tray
   const dressings = DRESSINGS[row] ?? []
   const spineRow = SPINE.find(({ key }) => key === row)!
+  const [adding, setAdding] = useState(false)
+  // A shelf that was opened for one place is not what is wanted in the next.
+  useEffect(() => setAdding(false), [dressing.key, row])
   const allowed = (one: Dressing) => isAllowed(one, props.rules.takingApart)
   const set = (change: Partial<TraySettings>) => props.onSettings({ ...settings, ...change })
   return (
@@ -73,6 +77,16 @@ export function Tray(props: TrayProps) {
         <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
           {shown.length === all.length ? `${all.length} to choose from` : `${shown.length} of ${all.length}`}
         </span>
+        {all.length > 0 && (
+          <button
+            type="button"
+            aria-pressed={adding}
+            onClick={() => setAdding(!adding)}
+            className="ml-2 font-sans text-[13px] font-semibold tracking-normal text-act hover:underline"
+          >
+            {adding ? 'Back to the tray' : '+ one I have'}
+          </button>
+        )}
         <Link
           to={props.later}
           title="Note an improvement, or wait for a part"
@@ -205,7 +219,15 @@ export function Tray(props: TrayProps) {
           />
         </label>
       </div>
-      {allowed(dressing) ? (
+      {adding ? (
+        <StarterShelf
+          key={dressing.key}
+          row={row}
+          dressing={dressing}
+          onDressing={props.onDressing}
+          onHad={() => setAdding(false)}
+        />
+      ) : allowed(dressing) ? (
         <Candidates {...props} />
       ) : (
         <p className="flex-1 px-2 py-8 text-center text-soft">
@@ -236,8 +258,10 @@ function AtRisk({ placements, context }: { placements: readonly Placement[]; con
 }
 
 function Candidates({
+  row,
   tray,
   dressing,
+  onDressing,
   shownOn,
   catalogue,
   context,
@@ -273,14 +297,15 @@ function Candidates({
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (all.length === 0 && !isFetching)
     return (
-      <div className="flex-1 px-4 py-8 text-center text-soft">
-        <p>Nothing for this place is in your workspace yet.</p>
-        <p className="mt-2">
+      <div className="flex min-h-0 flex-1 flex-col pt-2">
+        <p>
+          Nothing for this is in your workspace yet.{' '}
           <Link to="/bring-in" className="font-semibold text-act underline">
-            Bring in what you own
-          </Link>
-          : a list as it is, or a line you type.
+            Bring a list in
+          </Link>{' '}
+          of what you own, as it is.
         </p>
+        <StarterShelf key={dressing.key} row={row} dressing={dressing} onDressing={onDressing} />
       </div>
     )
   if (shown.length === 0)
