@@ -101,7 +101,7 @@ test('a doll is dressed out of what ships with Outfit, by saying what one has', 
   await tray.getByRole('button', { name: 'I have this one: Deck cap in Moss' }).click()
   await candidate(/Deck cap/).click()
   await expect(candidate(/Deck cap.*owned 1, worn/)).toBeVisible()
-  await tray.getByRole('button', { name: '+ one I have' }).click()
+  await tray.getByRole('button', { name: 'Bring in one I have' }).click()
   await tray.getByRole('button', { name: /^I have this one: Straw boater in/ }).click()
   await expect(candidate(/Straw boater.*owned 1/)).toBeVisible()
   await row('Legs').click()

@@ -77,16 +77,6 @@ export function Tray(props: TrayProps) {
         <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
           {shown.length === all.length ? `${all.length} to choose from` : `${shown.length} of ${all.length}`}
         </span>
-        {all.length > 0 && (
-          <button
-            type="button"
-            aria-pressed={adding}
-            onClick={() => setAdding(!adding)}
-            className="ml-2 font-sans text-[13px] font-semibold tracking-normal text-act hover:underline"
-          >
-            {adding ? 'Back to the tray' : '+ one I have'}
-          </button>
-        )}
         <Link
           to={props.later}
           title="Note an improvement, or wait for a part"
@@ -164,6 +154,18 @@ export function Tray(props: TrayProps) {
         >
           owned
         </button>
+        {all.length > 0 && (
+          <button
+            type="button"
+            aria-pressed={adding}
+            aria-label={adding ? 'Back to the tray' : 'Bring in one I have'}
+            title={adding ? 'Back to the tray' : 'Bring in one I have'}
+            onClick={() => setAdding(!adding)}
+            className={chip(adding)}
+          >
+            {adding ? '‹' : '+'}
+          </button>
+        )}
         <select
           aria-label="Order of the tray"
           value={settings.order}
