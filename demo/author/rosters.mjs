@@ -210,10 +210,8 @@ export const rosters = [
               ),
               ...(otherwise
                 ? [
-                    take(
-                      'B',
-                      `${otherwise}; torso heron-jersey/Quay Blue; hands ${skin}; hips rowerF/Chalk; heldRight OAR/Coral`,
-                    ),
+                    // Only begun: a head was tried, and nothing is below the jersey yet.
+                    take('B', `${otherwise}; torso heron-jersey/Quay Blue; hands ${skin}; heldRight OAR/Coral`),
                   ]
                 : []),
             ],
