@@ -11,15 +11,18 @@ export interface KeptArchive {
   bytes: number
 }
 
-/** What an archive holds, or brought back. */
+/** What an archive holds. */
 export interface ArchiveReport {
   name: string
   rows: number
   pictures: number
   bytes: number
-  /** Pictures the workspace speaks of that were not there to be written. */
+  /** Pictures the workspace speaks of that were not there to be written, or not what they were. */
   missing: number
 }
+
+/** What an archive brought back; `name` is the copy of what was there, null where there was nothing. */
+export type RestoreReport = Omit<ArchiveReport, 'name' | 'bytes'> & { name: string | null }
 
 /** How far the writing or bringing back of an archive is; `of` is null as long as nobody knows. */
 export interface ArchiveProgress {

@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 import { NestFactory } from '@nestjs/core'
 import { existsSync } from 'node:fs'
-import { join, resolve } from 'node:path'
+import { dirname, join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import type { ArchiveProgress } from '@outfit/core/archive'
 import { DATABASE_FILES } from '../base/databaseFiles.ts'
@@ -30,6 +30,7 @@ async function main([act, ...args]: readonly string[]): Promise<void> {
   if (act === 'archive') {
     const database = join(data, DATABASE_FILES[0])
     if (!existsSync(database)) throw new StartRefused(`There is no data in ${data}; name its folder with --data.`)
+    if (!existsSync(dirname(path))) throw new StartRefused(`There is no folder ${dirname(path)}.`)
     refuseNewer(database)
     const { rows, pictures, bytes, missing } = await writeArchive(data, path, { report })
     const lost = missing > 0 ? `; ${missing} pictures were not there any more` : ''
@@ -48,7 +49,8 @@ async function main([act, ...args]: readonly string[]): Promise<void> {
     const app = await NestFactory.createApplicationContext(module, { logger: ['error', 'warn'], abortOnError: false })
     try {
       const { name, rows, pictures } = await app.get(ArchiveService).restore(path, { report })
-      console.log(`${rows} rows and ${pictures} pictures are back in ${data}; what was there is kept as copies/${name}`)
+      const kept = name === null ? '' : `; what was there is kept as copies/${name}`
+      console.log(`${rows} rows and ${pictures} pictures are back in ${data}${kept}`)
     } finally {
       await app.close()
     }

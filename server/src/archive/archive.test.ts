@@ -108,6 +108,8 @@ describe('the sample world', () => {
     try {
       const { body } = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
       expect((await jobEnd(other, body.job)).state).toBe('done')
+      // Of nothing no copy is kept.
+      expect((await other.get<KeptArchive[]>('archives')).body).toEqual([])
       const again = place('again.zip')
       await writeArchive(other.data, again)
       // That it was brought back is kept there as work that was done.
@@ -219,6 +221,8 @@ describe('the sample world', () => {
       (_, { counts }) => void counts.tables['bin']!++,
       /tables\/bin\.jsonl has \d+ rows/,
     ],
+    ['a table nobody counted', (_, { counts }) => void delete counts.tables['bin'], /tables\/bin\.jsonl is missing/],
+    ['counts of nothing', (_, manifest) => void (manifest.counts = {} as never), /manifest\.json: counts\.\w+/],
     ['a table of no name of ours', (_, { counts }) => void (counts.tables['bin; DROP'] = 1), /there is no table/],
   ])('with %s is refused in a sentence', async (_name, change, sentence) => {
     await expect(unpacked(await altered(change))).rejects.toThrow(sentence)
@@ -244,6 +248,49 @@ describe('the sample world', () => {
     expect({ ...rowsOf(join(server.data, 'outfit.sqlite')), job: [] }).toEqual({ ...before, job: [] })
     expect(readdirSync(join(server.data, 'copies'))).toEqual([])
     expect(existsSync(join(server.data, 'restoring'))).toBe(false)
+  })
+
+  test('nothing written while it is brought back is lost: it is in the copy of what was there, or after it', async () => {
+    const other = await startServer({ world: false })
+    try {
+      await other.send('POST', 'rosters', roster('First'))
+      const { body } = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
+      const second = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
+      // Two at once would unpack into one folder.
+      const refused = jobEnd(other, second.body.job)
+      const made: string[] = []
+      let over = false
+      const end = jobEnd(other, body.job).finally(() => (over = true))
+      for (let n = 0; !over; n++) {
+        const name = `Meanwhile ${n}`
+        if ((await other.send('POST', 'rosters', roster(name))).status === 201) made.push(name)
+        // The server takes so many requests a minute.
+        await new Promise((resolve) => setTimeout(resolve, 60))
+      }
+      expect((await end).state).toBe('done')
+      expect(await refused).toMatchObject({ state: 'failed', detail: expect.stringMatching(/already/) })
+      const [kept] = (await other.get<KeptArchive[]>('archives')).body
+      const copy = (await membersOf(join(other.data, 'copies', kept!.name))).get('tables/roster.jsonl')!.toString()
+      const now = JSON.stringify((await other.get('rosters')).body)
+      expect(copy).toContain('"First"')
+      expect(made.length).toBeGreaterThan(3)
+      for (const name of made)
+        expect([name, copy.includes(`"${name}"`) || now.includes(`"${name}"`)]).toEqual([name, true])
+    } finally {
+      await other.stop()
+    }
+  })
+
+  test('a picture that the disk has spoilt is told and left out, and the rest comes back', async () => {
+    const data = place('spoilt')
+    cpSync(server.data, data, { recursive: true })
+    const [first, second] = readdirSync(join(data, 'files'))
+    writeFileSync(join(data, 'files', first!), 'RIFF')
+    rmSync(join(data, 'files', second!))
+    const spoilt = place('spoilt.zip')
+    const { pictures, missing } = await writeArchive(data, spoilt)
+    expect([pictures, missing]).toEqual([readdirSync(join(server.data, 'files')).length - 2, 2])
+    expect(await unpacked(spoilt)).toMatchObject({ pictures, missing: 2 })
   })
 
   test('is written as it was at one moment, whatever is written meanwhile', async () => {

@@ -9,10 +9,10 @@ import { ulid } from 'ulid'
 import {
   ARCHIVE_REASONS,
   copiesToKeep,
-  type ArchiveProgress,
   type ArchiveReason,
   type ArchiveReport,
   type KeptArchive,
+  type RestoreReport,
 } from '@outfit/core/archive'
 import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
@@ -20,8 +20,8 @@ import { notFound } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { Writer } from '../base/writer.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
-import { archivedTables, quoted } from './manifest.ts'
-import { unpackArchive, withoutTriggers } from './readArchive.ts'
+import { archivedTables, quoted, type Course } from './manifest.ts'
+import { BadArchive, unpackArchive, withoutTriggers } from './readArchive.ts'
 import { writeArchive } from './writeArchive.ts'
 
 /** Where in a data folder an archive is unpacked before any of it counts; nobody's data, whatever is found there. */
@@ -34,17 +34,14 @@ const EVERY_COPY = 60 * 60_000
 /** How the name of an archive ends that was sent and is not brought back yet. */
 const INCOMING = '.incoming'
 
-interface Course {
-  signal?: AbortSignal
-  report?: (progress: ArchiveProgress) => void
-}
-
 /** Archives of the whole workspace: written, listed, brought back. */
 @Injectable()
 export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
   private readonly log = new Logger('archive')
   private readonly folder: string
   private timers: NodeJS.Timeout[] = []
+  /** There is one folder to unpack into. */
+  private restoring = false
 
   constructor(
     @Inject(SETTINGS) private readonly settings: Settings,
@@ -58,6 +55,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
 
   /** What was cut short by the end of the program is nobody's. */
   onModuleInit(): void {
+    rmSync(join(this.settings.data, APART), { recursive: true, force: true })
     if (!existsSync(this.folder)) return
     for (const name of readdirSync(this.folder))
       if (name.endsWith(INCOMING) || name.endsWith('.zip.part')) this.drop(join(this.folder, name))
@@ -137,35 +135,45 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
   async daily(): Promise<boolean> {
     const today = new Date().toISOString().slice(0, 10)
     if (this.list().some(({ at, reason }) => reason === 'daily' && at.startsWith(today))) return false
-    const [{ some }] = (await this.database.query(
-      'SELECT EXISTS (SELECT 1 FROM part) OR EXISTS (SELECT 1 FROM roster) AS some',
-    )) as [{ some: number }]
-    if (some === 0) return false
+    if (!(await this.holdsAnything())) return false
     await this.write('daily')
     return true
   }
 
+  /** Whether anybody has put anything into the workspace; what was done with archives themselves does not count. */
+  private async holdsAnything(): Promise<boolean> {
+    const { databaseConnection } = this.database.driver as unknown as { databaseConnection: Database.Database }
+    return archivedTables(databaseConnection)
+      .filter(({ name }) => name !== 'job' && name !== 'sqlite_sequence')
+      .some(({ name }) => databaseConnection.prepare(`SELECT 1 FROM ${quoted(name)} LIMIT 1`).get() !== undefined)
+  }
+
   /**
    * Put what an archive holds in the place of everything there is, after a copy of that. The archive is checked through
-   * first; then everything is replaced in one transaction, so that whatever happens there is the one or the other.
+   * first; then everything is replaced in one transaction, so that whatever happens there is the one or the other. The copy
+   * is taken within it, when nobody else writes, so that nothing written meanwhile is in neither.
    */
-  async restore(file: string, { signal, report }: Course = {}): Promise<Omit<ArchiveReport, 'bytes'>> {
-    const course = { ...(signal ? { signal } : {}), ...(report ? { report } : {}) }
+  async restore(file: string, course: Course = {}): Promise<RestoreReport> {
+    if (this.restoring) throw new BadArchive('A copy is being brought back already. Wait until that has ended.')
+    this.restoring = true
     const apart = join(this.settings.data, APART)
     try {
       const { database, ...told } = await unpackArchive(file, apart, join(this.settings.data, 'files'), course)
-      const { name } = await this.write('before-restore', course)
-      await this.replace(database, told.rows, course)
-      return { name, ...told }
+      return { name: await this.replace(database, told.rows, course), ...told }
     } finally {
       rmSync(apart, { recursive: true, force: true })
+      this.restoring = false
     }
   }
 
-  private async replace(database: string, all: number, { signal, report }: Course): Promise<void> {
+  /** The name of the copy of what was there; null where there was nothing. */
+  private async replace(database: string, all: number, course: Course): Promise<string | null> {
+    const { signal, report } = course
     const source = new Database(database, { readonly: true })
+    let kept: string | null = null
     try {
       await this.writer.transaction(async (db) => {
+        if (await this.holdsAnything()) kept = (await this.write('before-restore', course)).name
         const target = (await db.queryRunner!.connect()) as Database.Database
         const tables = archivedTables(source)
         const breath = breathing()
@@ -198,6 +206,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
       source.close()
     }
     this.changes.tell('catalogue', 'drawer', 'market')
+    return kept
   }
 
   private unused(start: string, reason: ArchiveReason): string {

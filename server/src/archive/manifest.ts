@@ -1,9 +1,23 @@
 import type Database from 'better-sqlite3'
-import { IsIn, IsInt, IsObject, IsString, Max, Min } from 'class-validator'
+import { Type } from 'class-transformer'
+import { IsIn, IsInt, IsObject, IsString, Max, Min, ValidateNested } from 'class-validator'
+import type { ArchiveProgress } from '@outfit/core/archive'
+import { StartRefused } from '../base/refusal.ts'
 
 export const ARCHIVE_FORMAT = 'outfit-archive'
 export const ARCHIVE_VERSION = 1
 export const MANIFEST = 'manifest.json'
+
+/** How a long work with archives is watched and stopped. */
+export interface Course {
+  signal?: AbortSignal
+  report?: (progress: ArchiveProgress) => void
+}
+
+export class Counts {
+  @IsObject() tables: Record<string, number>
+  @IsInt() @Min(0) files: number
+}
 
 /** What an archive says of itself; it is the last member, since it names what the others came to. */
 export class Manifest {
@@ -14,7 +28,7 @@ export class Manifest {
   /** Names of the steps that made the schema its tables have. */
   @IsString({ each: true }) schema: string[]
   /** Rows of each table, and pictures. */
-  @IsObject() counts: { tables: Record<string, number>; files: number }
+  @ValidateNested() @Type(() => Counts) counts: Counts
   /** SHA-256 of every other member, in hexadecimal. */
   @IsObject() members: Record<string, string>
   /** Pictures the tables speak of that were not there to be written. */
@@ -64,8 +78,11 @@ export function archivedTables(db: Database.Database): ArchivedTable[] {
 }
 
 /** Names of the schema steps a database has gone through, in order. */
-export const schemaOf = (db: Database.Database): string[] =>
-  db.prepare('SELECT name FROM migrations ORDER BY id').pluck().all() as string[]
+export function schemaOf(db: Database.Database): string[] {
+  if (!db.prepare(`SELECT 1 FROM sqlite_master WHERE name = 'migrations'`).get())
+    throw new StartRefused(`${db.name} is no database of Outfit.`)
+  return db.prepare('SELECT name FROM migrations ORDER BY id').pluck().all() as string[]
+}
 
 export const quoted = (name: string): string => `"${name.replaceAll('"', '""')}"`
 

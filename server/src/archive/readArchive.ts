@@ -8,14 +8,22 @@ import { pipeline } from 'node:stream/promises'
 import { StringDecoder } from 'node:string_decoder'
 import { DataSource } from 'typeorm'
 import { openPromise, type Entry, type ZipFile } from 'yauzl'
-import type { ArchiveProgress } from '@outfit/core/archive'
 import { PHOTO_LIMIT } from '@outfit/core/tables'
 import { breathing } from '../base/breathe.ts'
 import { databaseIn } from '../base/database.ts'
 import { DATABASE_FILES } from '../base/databaseFiles.ts'
 import { checked } from '../base/validation.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION, archivedTables, Manifest, MANIFEST, quoted, tableMember } from './manifest.ts'
+import {
+  ARCHIVE_FORMAT,
+  ARCHIVE_VERSION,
+  archivedTables,
+  Manifest,
+  MANIFEST,
+  quoted,
+  tableMember,
+  type Course,
+} from './manifest.ts'
 
 /** Why an archive is not brought back: one sentence for the person. */
 export class BadArchive extends Error {}
@@ -24,11 +32,6 @@ export class BadArchive extends Error {}
 const MANIFEST_LIMIT = 16 * 2 ** 20
 const UNPACKED_LIMIT = 16 * 2 ** 30
 const LINE_LIMIT = 32 * 2 ** 20
-
-interface Course {
-  signal?: AbortSignal
-  report?: (progress: ArchiveProgress) => void
-}
 
 /** An archive that was checked through: a database of its tables in a folder apart, and its pictures put beside the others. */
 export interface UnpackedArchive {
@@ -49,8 +52,9 @@ export async function unpackArchive(
   file: string,
   apart: string,
   files: string,
-  { signal, report }: Course = {},
+  course: Course = {},
 ): Promise<UnpackedArchive> {
+  const { signal, report } = course
   const zip = await openPromise(file, { autoClose: false, lazyEntries: true }).catch(() => {
     throw new BadArchive('The file is no ZIP archive, or it was cut off. Nothing was changed.')
   })
@@ -69,7 +73,7 @@ export async function unpackArchive(
     try {
       db.pragma('foreign_keys = OFF')
       db.pragma('synchronous = OFF')
-      await fill(db, zip, entries, manifest, { ...(signal ? { signal } : {}), ...(report ? { report } : {}) })
+      await fill(db, zip, entries, manifest, course)
     } finally {
       db.close()
     }
@@ -80,7 +84,8 @@ export async function unpackArchive(
     for (const name of Object.keys(manifest.members)) {
       if (!name.startsWith('files/')) continue
       signal?.throwIfAborted()
-      report?.({ words: 'Bringing pictures back', done: pictures++, of: manifest.counts.files })
+      report?.({ words: 'Bringing pictures back', done: pictures, of: manifest.counts.files })
+      pictures++
       await bringPicture(zip, entries, name, manifest, files)
     }
     return {
@@ -175,6 +180,8 @@ async function fill(
   const known = new Map(archivedTables(db).map((table) => [table.name, table]))
   // Rows a new schema brings along are not those of the archive.
   for (const { name } of [...known.values()].reverse()) db.exec(`DELETE FROM ${quoted(name)}`)
+  const forgotten = [...known.keys()].find((name) => !(name in counts.tables))
+  if (forgotten) throw new BadArchive(`${tableMember(forgotten)} is missing. Nothing was changed.`)
   for (const [name, count] of Object.entries(counts.tables)) {
     const member = tableMember(name)
     const entry = entries.get(member)

@@ -1,12 +1,12 @@
 import Database from 'better-sqlite3'
 import { createHash, type Hash } from 'node:crypto'
-import { createReadStream, createWriteStream, existsSync } from 'node:fs'
-import { open, rename, rm } from 'node:fs/promises'
+import { createWriteStream } from 'node:fs'
+import { open, readFile, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { ZipFile } from 'yazl'
-import type { ArchiveProgress, ArchiveReport } from '@outfit/core/archive'
+import type { ArchiveReport } from '@outfit/core/archive'
 import { DATABASE_FILES } from '../base/databaseFiles.ts'
 import {
   ARCHIVE_FORMAT,
@@ -18,6 +18,7 @@ import {
   schemaOf,
   tableMember,
   type ArchivedTable,
+  type Course,
   type Manifest,
 } from './manifest.ts'
 
@@ -26,11 +27,6 @@ const NO_TIME = new Date('2000-01-01T00:00:00')
 
 /** Text handed to the packer at a time, in characters. */
 const CHUNK = 64 * 1024
-
-interface Course {
-  signal?: AbortSignal
-  report?: (progress: ArchiveProgress) => void
-}
 
 /**
  * Write everything of a data folder as one ZIP (`outfit-archive`), while the folder is in use: the tables as they are at one
@@ -59,7 +55,6 @@ export async function writeArchive(
     const pictured = tables.some(({ name }) => name === 'photo')
     const photos = pictured ? (db.prepare('SELECT hash FROM photo ORDER BY hash').pluck().all() as string[]) : []
     const pathOf = (hash: string) => join(folder, 'files', `${hash}.webp`)
-    const there = photos.filter((hash) => existsSync(pathOf(hash)))
 
     const zip = new ZipFile()
     const members: Record<string, string> = {}
@@ -92,19 +87,24 @@ export async function writeArchive(
       })
       await Promise.race([add(tableMember(table.name), Readable.from(lines, { objectMode: false })), failed])
     }
-    for (const [at, hash] of there.entries()) {
-      report?.({ words: 'Writing pictures', done: at, of: there.length })
+    const missing: string[] = []
+    for (const [at, hash] of photos.entries()) {
+      signal?.throwIfAborted()
+      report?.({ words: 'Writing pictures', done: at, of: photos.length })
+      const bytes = await readFile(pathOf(hash)).catch(() => null)
+      // A picture the disk has spoilt must not make the whole archive one that is not brought back.
+      if (!bytes || createHash('sha256').update(bytes).digest('hex') !== hash) missing.push(hash)
       // WebP is packed already.
-      await Promise.race([add(fileMember(hash), createReadStream(pathOf(hash)), { compress: false }), failed])
+      else await Promise.race([add(fileMember(hash), Readable.from([bytes]), { compress: false }), failed])
     }
     const manifest: Manifest = {
       format: ARCHIVE_FORMAT,
       version: ARCHIVE_VERSION,
       written: new Date().toISOString(),
       schema,
-      counts: { tables: counts, files: there.length },
+      counts: { tables: counts, files: photos.length - missing.length },
       members,
-      missing: photos.filter((hash) => !there.includes(hash)),
+      missing,
     }
     zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 2)}\n`), MANIFEST, { mtime: NO_TIME })
     zip.end()
@@ -114,7 +114,7 @@ export async function writeArchive(
     await handle.sync()
     await handle.close()
     await rename(part, target)
-    return { rows, pictures: there.length, bytes: size, missing: manifest.missing.length }
+    return { rows, pictures: manifest.counts.files, bytes: size, missing: missing.length }
   } catch (error) {
     await rm(part, { force: true })
     throw error
