@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
+import { STARTER_COLOURS, starterLine, STARTER_MOULDS } from '../starter/index.ts'
 import { readList, sheetOf } from './index.ts'
 
 const known = { palette: STARTER_COLOURS, moulds: STARTER_MOULDS, parts: [], bins: [], sellers: [] }
@@ -193,4 +193,18 @@ test.each(LISTS)('%s', (_about, text, says) => {
   )
   const wrong = faults.map(({ line, field, reason }) => `${line} ${field} ${reason}`)
   expect([kind, ...told, ...wrong, ...(left.length > 0 ? [`left ${left.join(' ')}`] : [])]).toEqual(says)
+})
+
+test('every shape that ships with Outfit, said with any of its colours, is read as itself with nothing to ask', () => {
+  const wrong: string[] = []
+  for (const [at, mould] of STARTER_MOULDS.entries())
+    // Each shape in five colours, each colour on many shapes.
+    for (const colour of STARTER_COLOURS.filter((_, i) => i % 10 === at % 10)) {
+      const { kind, rows, unknown, open } = readList(sheetOf(starterLine(mould, colour)), 'x', known)
+      const { part, count } = rows[0] ?? {}
+      const asked = unknown.filter(({ settled }) => !settled).length + open.length
+      const read = [kind, rows.length, part?.mould, part?.colour, count, asked].join(' ')
+      if (read !== `owned 1 ${mould.code} ${colour.code} 1 0`) wrong.push(`${mould.name}, ${colour.name}: ${read}`)
+    }
+  expect(wrong).toEqual([])
 })

@@ -1,3 +1,4 @@
+import { groupBy } from '../base/index.ts'
 import type { Colour, Mould, Part } from '../catalogue/index.ts'
 import type { Asking } from './asking.ts'
 import { newCode } from './made.ts'
@@ -42,6 +43,7 @@ export class PartFinder {
   private readonly byName: Map<string, Part[]>
   /** Parts without a print, by mould and colour. */
   private readonly plain = new Map<string, Part>()
+  private readonly shapes: Map<string, Mould[]>
   private readonly matched = new Map<string, PartMatch>()
   private readonly colours = new Map<string, ColourMatch>()
 
@@ -50,6 +52,7 @@ export class PartFinder {
     private readonly asking: Asking,
   ) {
     this.byCode = new Map(known.parts.map((part) => [fold(part.code), part]))
+    this.shapes = groupBy(known.moulds, ({ name }) => fold(name))
     this.byName = new Map()
     for (const part of known.parts) {
       const look = `${part.mould} ${part.colours[0]}`
@@ -86,9 +89,18 @@ export class PartFinder {
     const key = fold(name)
     const found =
       this.matched.get(key) ??
+      this.named(key) ??
       matchPart(name, this.known.palette, this.known.moulds, { ranked: this.matched.size < MOST_RANKED })
     this.matched.set(key, found)
     return found
+  }
+
+  /** Who says the very name of a shape means it, whatever else its words may be: a paper lantern, a hook hand. */
+  private named(key: string): PartMatch | null {
+    const [mould, ...others] = this.shapes.get(key) ?? []
+    if (!mould || others.length > 0) return null
+    const { code, name } = mould
+    return { mould: code, candidates: [code], sure: true, colourWords: null, printed: false, english: name }
   }
 
   private colour(words: string, line: number): string | 'left' {

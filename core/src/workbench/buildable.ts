@@ -73,13 +73,10 @@ function nearnessOf(
   const used = own ? sources : alone!.sources
   const donors = [...new Set(used.flatMap((source) => source?.donor ?? []))].sort()
   const short = placements.filter((_, i) => sources[i] === null && alone!.sources[i] !== null)
-  const others =
-    short.length === 0
-      ? []
-      : losersOf(
-          short.map(({ part }) => part),
-          all.filter((other) => other.id !== id),
-        )
+  const others = losersOf(
+    short.map(({ part }) => part),
+    all.filter((other) => other.id !== id),
+  )
   const instead = lacks.map(({ part: code }) => {
     const part = catalogue.parts.get(code)
     return part ? (alikeParts(part, free, catalogue)[0] ?? null) : null

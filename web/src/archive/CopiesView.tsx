@@ -182,19 +182,19 @@ function Course({ job, onCancel }: { job: ArchiveJob; onCancel: () => void }) {
       </div>
     )
   }
-  const { report, act } = job
+  const { report } = job
   const held = `${counted(report.rows, 'entry', 'entries')} and ${counted(report.pictures, 'picture')}`
+  const missing = report.missing > 0 && ` ${counted(report.missing, 'picture')} could not be found any more.`
   return (
     <div role="status" className="mt-4 flex items-center gap-4 rounded-[10px] border border-good bg-card px-4 py-2.5">
-      {act === 'write' ? (
+      {job.state === 'written' ? (
         <>
           <span className="flex-1">
-            Saved: {held}, {sizeOf(report.bytes)}.
-            {report.missing > 0 && ` ${counted(report.missing, 'picture')} could not be found any more.`}
+            Saved: {held}, {sizeOf(job.report.bytes)}.{missing}
           </span>
           <a
-            href={`/api/archives/${encodeURIComponent(report.name)}`}
-            download={report.name}
+            href={`/api/archives/${encodeURIComponent(job.report.name)}`}
+            download={job.report.name}
             className="font-semibold text-act underline"
           >
             Download it
@@ -202,7 +202,9 @@ function Course({ job, onCancel }: { job: ArchiveJob; onCancel: () => void }) {
         </>
       ) : (
         <>
-          <span className="flex-1">Brought back: {held}. What was here before is among the copies.</span>
+          <span className="flex-1">
+            Brought back: {held}.{missing} {report.name !== null && 'What was here before is among the copies.'}
+          </span>
           <a href="/" className="font-semibold text-act underline">
             Look at it
           </a>

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
-import { DRESSINGS, SLOT_FACTS, type Dressing } from '@outfit/core/anatomy'
-import { catalogueOf, type Mould, type Part, type Placement } from '@outfit/core/catalogue'
-import { PIECES_OF, STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
+import { DRESSINGS, type Dressing } from '@outfit/core/anatomy'
+import { catalogueOf, type Mould, type Part } from '@outfit/core/catalogue'
+import { STARTER_COLOURS, STARTER_MOULDS, starterLine, starterMouldsFor, wornFromStarter } from '@outfit/core/starter'
 import { intakeApi } from '../data/intakeApi.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { tellError } from '../ui/tell.ts'
@@ -29,28 +29,12 @@ const partOf = (mould: Mould, colour: string): Part => ({
 /** Colours a place usually begins with: skin for heads and hands. */
 const FIRST: Partial<Record<Mould['kind'], string>> = { head: 'fawn', hand: 'fawn', headgear: 'peat' }
 
-/** Shapes that fill a place: pieces by themselves, or the pairs whose pieces are known. */
-function mouldsFor({ slot, pick }: Dressing): Mould[] {
-  const { accepts } = SLOT_FACTS[slot]
-  return STARTER_MOULDS.filter(({ code, kind }) =>
-    pick === 'assembly' ? slot === 'hips' && code in PIECES_OF : accepts.includes(kind) && !(code in PIECES_OF),
-  )
-}
-
-const wornAs = ({ code }: Mould, { slot }: Dressing): Placement[] =>
-  (PIECES_OF[code] ?? [{ slot, mould: code }]).map((piece) => ({
-    slot: piece.slot,
-    part: piece.mould,
-    order: 0,
-    turned: false,
-  }))
-
 /**
  * Shapes that ship with Outfit: pick the one you have and its colour, and it is brought in as one part, by the same door as a
  * list and taken back like one.
  */
 export function StarterShelf({ row, dressing, onDressing, onHad }: StarterShelfProps) {
-  const moulds = mouldsFor(dressing)
+  const moulds = starterMouldsFor(dressing)
   const [colour, setColour] = useState(FIRST[moulds[0]?.kind ?? 'torso'] ?? 'quay-blue')
   const [keep, keeping] = intakeApi.endpoints.keepList.useMutation()
   const [take, taking] = intakeApi.endpoints.takeList.useMutation()
@@ -64,18 +48,19 @@ export function StarterShelf({ row, dressing, onDressing, onHad }: StarterShelfP
       }),
     [colour],
   )
-  const named = STARTER_COLOURS.find(({ code }) => code === colour)!.name
-  const have = async ({ name }: Mould) => {
+  const shown = STARTER_COLOURS.find(({ code }) => code === colour)!
+  const have = async (mould: Mould) => {
+    const words = `${mould.name} in ${shown.name}`
     // A list of one line: whatever follows from bringing a list in follows from this, too.
-    const kept = await keep({
-      name: `${name}, ${named}, ${new Date().toISOString()}`,
-      body: new Blob([`${name}\t${named}\t1`], { type: 'text/plain' }),
-    })
+    const body = new Blob([starterLine(mould, shown)], { type: 'text/plain' })
+    const kept = await keep({ name: `${words}, ${new Date().toISOString()}`, body })
     if (kept.error) return tellError(kept.error)
     const taken = await take({ id: kept.data.id, choices: {}, mode: 'add' })
     if (taken.error) return tellError(taken.error)
+    if (taken.data.parts === 0)
+      return toast.error(`${words} was left out, as it was of a list before. Bring it in there.`)
     onHad?.()
-    return toast(`${name} in ${named} is yours now; it lies in your drawer.`)
+    return toast(`${words} is yours now; it lies in your drawer.`)
   }
   const single = (DRESSINGS[row] ?? []).filter(({ pick }) => pick !== 'assembly')
   if (moulds.length === 0)
@@ -117,12 +102,12 @@ export function StarterShelf({ row, dressing, onDressing, onHad }: StarterShelfP
             <button
               type="button"
               disabled={keeping.isLoading || taking.isLoading}
-              aria-label={`I have this one: ${mould.name} in ${named}`}
+              aria-label={`I have this one: ${mould.name} in ${shown.name}`}
               onClick={() => void have(mould)}
               className="w-full overflow-hidden rounded-[10px] border border-rule bg-card px-2 pb-1.5 hover:border-act disabled:opacity-50"
             >
               <Figure
-                placements={wornAs(mould, dressing)}
+                placements={wornFromStarter(mould, dressing.slot)}
                 from={catalogue}
                 crop={dressing.slot}
                 plinth={false}
