@@ -150,7 +150,7 @@ test('the interface for programs is described', async () => {
       '/api/parts',
       '/api/plans',
       '/api/import/{table}',
-      '/api/outfits/{id}/card.svg',
+      '/api/outfits/{id}/card.{kind}',
     ]),
   )
 })

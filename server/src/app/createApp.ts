@@ -1,7 +1,7 @@
 import type { LogLevel } from '@nestjs/common'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
-import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger'
+import { SwaggerModule } from '@nestjs/swagger'
 import express from 'express'
 import { rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
@@ -9,6 +9,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { WorkerPlanRunner } from '../sourcing/planRunner.ts'
 import { AppModule, type Parts } from './appModule.ts'
+import { describeApi } from './describeApi.ts'
 import { Databases } from '../base/database.ts'
 import type { Door } from '../base/door.ts'
 import { DoorAdapter } from '../base/doorAdapter.ts'
@@ -86,12 +87,7 @@ export async function createApp(
   app.setGlobalPrefix('api')
   app.useGlobalPipes(validation())
   app.enableShutdownHooks()
-  const document = new DocumentBuilder()
-    .setTitle('Outfit')
-    .setDescription('Rosters, outfits, parts, offers and plans.')
-    .setVersion('1')
-    .build()
-  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, document))
+  SwaggerModule.setup('api/docs', app, () => describeApi(app))
   if (settings.web && existsSync(settings.web)) serveInterface(app, settings.web)
   return app
 }

@@ -1,6 +1,7 @@
 import { Controller, Delete, Get, HttpCode, Param, Post, Req, StreamableFile } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import type { Request } from 'express'
+import { FileAnswer, FileBody } from '../base/fields.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { ArchiveService } from './archiveService.ts'
 
@@ -27,6 +28,7 @@ export class ArchiveController {
 
   /** Bring back an archive that is sent, as a job; the body is the file itself. */
   @Post('restored')
+  @FileBody()
   @HttpCode(202)
   async bring(@Req() request: Request) {
     const file = await this.archives.take(request)
@@ -41,6 +43,7 @@ export class ArchiveController {
   }
 
   @Get(':name')
+  @FileAnswer('application/zip')
   download(@Param('name') name: string) {
     const disposition = `attachment; filename="${name}"`
     return new StreamableFile(this.archives.open(name), { type: 'application/zip', disposition })

@@ -1,6 +1,6 @@
 import type Database from 'better-sqlite3'
-import { Type } from 'class-transformer'
-import { IsIn, IsInt, IsObject, IsString, Max, Min, ValidateNested } from 'class-validator'
+import { IsIn, IsObject, IsString } from 'class-validator'
+import { One, Whole } from '../base/fields.ts'
 import type { ArchiveProgress } from '@outfit/core/archive'
 import { StartRefused } from '../base/refusal.ts'
 
@@ -16,19 +16,19 @@ export interface Course {
 
 export class Counts {
   @IsObject() tables: Record<string, number>
-  @IsInt() @Min(0) files: number
+  @Whole(0) files: number
 }
 
 /** What an archive says of itself; it is the last member, since it names what the others came to. */
 export class Manifest {
   @IsIn([ARCHIVE_FORMAT]) format: string
-  @IsInt() @Min(1) @Max(ARCHIVE_VERSION) version: number
+  @Whole(1, ARCHIVE_VERSION) version: number
   /** When it was written, ISO. */
   @IsString() written: string
   /** Names of the steps that made the schema its tables have. */
   @IsString({ each: true }) schema: string[]
   /** Rows of each table, and pictures. */
-  @ValidateNested() @Type(() => Counts) counts: Counts
+  @One(() => Counts) counts: Counts
   /** SHA-256 of every other member, in hexadecimal. */
   @IsObject() members: Record<string, string>
   /** Pictures the tables speak of that were not there to be written. */

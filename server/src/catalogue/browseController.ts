@@ -1,6 +1,7 @@
 import { Controller, Get, Header, Param, Post, Query, Req, StreamableFile } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { IsIn, IsOptional, IsString, MaxLength } from 'class-validator'
+import { IsIn, IsOptional } from 'class-validator'
+import { FileAnswer, FileBody, Text } from '../base/fields.ts'
 import type { Request } from 'express'
 import { DataSource, In, Like, type EntityTarget } from 'typeorm'
 import { groupBy } from '@outfit/core/base'
@@ -18,7 +19,7 @@ import {
 import { PhotoService } from './photoService.ts'
 
 export class BrowseQuery {
-  @IsOptional() @IsString() @MaxLength(120) text?: string
+  @IsOptional() @Text(120) text?: string
 }
 export class PrintQuery extends BrowseQuery {
   @IsOptional() @IsIn(PART_KINDS) kind?: PartKind
@@ -105,12 +106,14 @@ export class BrowseController {
 
   /** Keep a photo; the body is the picture itself. */
   @Post('photos')
+  @FileBody()
   photo(@Req() request: Request) {
     const announced = Number(request.headers['content-length'] ?? NaN)
     return this.photos.take(request, Number.isFinite(announced) ? announced : null)
   }
 
   @Get('photos/:hash')
+  @FileAnswer('image/webp')
   @Header('Cache-Control', 'private, max-age=31536000, immutable')
   async open(@Param('hash') hash: string) {
     return new StreamableFile(await this.photos.open(hash), { type: 'image/webp' })

@@ -1,14 +1,14 @@
 import { Body, Controller, Delete, HttpCode, Param, Post, Put, type Type } from '@nestjs/common'
 import { ApiBody, ApiTags } from '@nestjs/swagger'
-import { IsString, Matches, MaxLength } from 'class-validator'
+import { Matches } from 'class-validator'
+import { Text } from '../base/fields.ts'
 import type { Editable } from '@outfit/core/catalogue'
 import { ColourBody, FigureBody, MouldBody, PartBody, PrintBody, ReleaseBody } from './editDto.ts'
 import { EditService, type Bodies } from './editService.ts'
 
 class CodeParam {
   /** Codes go into addresses and files. */
-  @IsString()
-  @MaxLength(60)
+  @Text(60)
   @Matches(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, { message: 'code may hold letters, digits, dots and dashes' })
   code: string
 }

@@ -1,7 +1,5 @@
-import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
-  ArrayMinSize,
   IsArray,
   IsBoolean,
   IsIn,
@@ -16,8 +14,8 @@ import {
   MaxLength,
   Min,
   MinLength,
-  ValidateNested,
 } from 'class-validator'
+import { ListOf, Texts, Whole } from '../base/fields.ts'
 import { IsTexts } from '../base/isTexts.ts'
 import {
   CONNECTIONS,
@@ -70,45 +68,45 @@ export class PrintBody extends Named {
 export class ComponentBody {
   @IsIn(SLOTS) slot: Slot
   @IsString() part: string
-  @IsOptional() @IsInt() @Min(0) @Max(5) level?: number
+  @IsOptional() @Whole(0, 5) level?: number
 }
 
 export class PartBody extends Named {
   @IsString() mould: string
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(8) @IsString({ each: true }) colours: string[]
+  @Texts({ least: 1, most: 8 }) colours: string[]
   @IsOptional() @IsString() print: string | null
   @IsOptional() @IsInt() @Min(YEAR.least) @Max(YEAR.most) year: number | null
   @IsOptional() @Length(64, 64) photo: string | null
-  @IsArray() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => ComponentBody) components: ComponentBody[]
+  @ListOf(() => ComponentBody, { most: 20 }) components: ComponentBody[]
 }
 
 export class WornBody {
   @IsIn(SLOTS) slot: Slot
   @IsString() part: string
-  @IsInt() @Min(0) order: number
+  @Whole(0) order: number
 }
 
 export class FigureBody extends Named {
   @IsInt() @Min(YEAR.least) @Max(YEAR.most) year: number
   @IsOptional() @Length(64, 64) photo: string | null
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => WornBody) worn: WornBody[]
+  @ListOf(() => WornBody, { least: 1, most: 60 }) worn: WornBody[]
 }
 
 export class ContentBody {
   @IsIn(['part', 'figure']) kind: 'part' | 'figure'
   @IsString() code: string
-  @IsInt() @Min(1) @Max(MOST.pack) qty: number
+  @Whole(1, MOST.pack) qty: number
 }
 
 export class ReleaseBody extends Named {
   @IsIn(RELEASE_KINDS) kind: (typeof RELEASE_KINDS)[number]
   @IsInt() @Min(YEAR.least) @Max(YEAR.most) year: number
-  @IsInt() @Min(0) @Max(MOST.money) price: number
+  @Whole(0, MOST.money) price: number
   @Matches(/^[A-Z]{3}$/, { message: 'currency must be three capital letters' }) currency: string
   @IsBoolean() inProduction: boolean
   @IsOptional() @Length(64, 64) photo: string | null
   /** What surely is in it. */
-  @IsArray() @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => ContentBody) contents: ContentBody[]
+  @ListOf(() => ContentBody, { most: 500 }) contents: ContentBody[]
   /** How many of each figure stand in a full case, where a pack brings one by chance. */
-  @IsArray() @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => ContentBody) cases: ContentBody[]
+  @ListOf(() => ContentBody, { most: 500 }) cases: ContentBody[]
 }

@@ -10,8 +10,10 @@ import {
   LayOut,
   Lend,
   MoveParts,
+  HistoryQuery,
   NewBin,
   NewRemark,
+  PlacesQuery,
   PutTogether,
   SplitFigure,
   Stocktake,
@@ -35,15 +37,15 @@ export class DrawerController {
     return this.bins.box()
   }
 
-  /** Bins that hold any of some parts; `parts` are codes separated by commas. */
+  /** Bins that hold any of some parts. */
   @Get('drawer/where')
-  where(@Query('parts') parts = '') {
-    return this.drawer.placesOf(parts.split(',').filter(Boolean).slice(0, 500))
+  where(@Query() { parts = [] }: PlacesQuery) {
+    return this.drawer.placesOf(parts.slice(0, 500))
   }
 
-  /** The history, the newest act first, of everything, of a part or of a bin; `before` is the last act seen. */
+  /** The history, the newest act first, of everything, of a part or of a bin. */
   @Get('drawer/acts')
-  history(@Query('part') part?: string, @Query('bin') bin?: string, @Query('before') before?: string) {
+  history(@Query() { part, bin, before }: HistoryQuery) {
     return this.acts.history({ ...(part ? { part } : {}), ...(bin ? { bin } : {}), ...(before ? { before } : {}) })
   }
 

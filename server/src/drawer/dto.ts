@@ -1,21 +1,5 @@
-import { Type } from 'class-transformer'
-import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNotEmpty,
-  IsObject,
-  IsOptional,
-  IsString,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-  ValidateNested,
-} from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Matches, Max, Min } from 'class-validator'
+import { FilledText, ListOf, Separated, Text, Whole } from '../base/fields.ts'
 import type { Level } from '@outfit/core/catalogue'
 import { BOX_ROWS, BOX_WIDTH, MOST_HIGH, WAYS_OUT, type Condition, type WayOut } from '@outfit/core/drawer'
 import { CONDITIONS } from '@outfit/core/tables'
@@ -23,80 +7,76 @@ import { CONDITIONS } from '@outfit/core/tables'
 const HASH = /^[0-9a-f]{64}$/
 
 class MoveDto {
-  @IsString() @IsNotEmpty() part: string
-  @IsString() @IsNotEmpty() from: string
-  @IsInt() @Min(1) @Max(1_000_000) qty: number
+  @FilledText() part: string
+  @FilledText() from: string
+  @Whole(1, 1_000_000) qty: number
   @IsIn(CONDITIONS) condition: Condition
 }
 
 /** Parts from bins into another bin. */
 export class MoveParts {
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(2000) @ValidateNested({ each: true }) @Type(() => MoveDto) moves: MoveDto[]
-  @IsString() @IsNotEmpty() to: string
+  @ListOf(() => MoveDto, { least: 1, most: 2000 }) moves: MoveDto[]
+  @FilledText() to: string
 }
 
 /** Parts that leave the drawer for good. */
 export class TakeOut {
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(2000) @ValidateNested({ each: true }) @Type(() => MoveDto) moves: MoveDto[]
+  @ListOf(() => MoveDto, { least: 1, most: 2000 }) moves: MoveDto[]
   @IsIn(WAYS_OUT) how: WayOut
-  @IsString() @MaxLength(300) text: string
+  @Text(300) text: string
 }
 
 /** Parts for somebody to have for a while. */
 export class Lend {
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(2000) @ValidateNested({ each: true }) @Type(() => MoveDto) moves: MoveDto[]
-  @IsString() @IsNotEmpty() @MaxLength(120) holder: string
+  @ListOf(() => MoveDto, { least: 1, most: 2000 }) moves: MoveDto[]
+  @FilledText(120) holder: string
 }
 
 class ThingDto {
   @IsIn(['part', 'figure', 'release']) kind: 'part' | 'figure' | 'release'
-  @IsString() @IsNotEmpty() code: string
-  @IsInt() @Min(1) @Max(10_000) qty: number
+  @FilledText() code: string
+  @Whole(1, 10_000) qty: number
 }
 
 /** Things that were bought, found or given. */
 export class BringIn {
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(200)
-  @ValidateNested({ each: true })
-  @Type(() => ThingDto)
+  @ListOf(() => ThingDto, { least: 1, most: 200 })
   things: ThingDto[]
   /** The bin what is loose goes into … */
-  @IsString() @IsNotEmpty() bin: string
+  @FilledText() bin: string
   /** … and whether figures are left standing together, each in a bin of its own. */
   @IsBoolean() together: boolean
   @IsIn(CONDITIONS) condition: Condition
-  @IsString() @MaxLength(300) text: string
+  @Text(300) text: string
   @IsOptional() @IsString() roster: string | null = null
   @IsOptional() @Matches(HASH) photo: string | null = null
 }
 
 class CountedDto {
-  @IsString() @IsNotEmpty() part: string
+  @FilledText() part: string
   @IsIn(CONDITIONS) condition: Condition
-  @IsInt() @Min(0) @Max(1_000_000) qty: number
+  @Whole(0, 1_000_000) qty: number
 }
 
 /** What was counted in a bin, and what should have lain there when the count began. */
 export class Stocktake {
-  @IsArray() @ArrayMaxSize(5000) @ValidateNested({ each: true }) @Type(() => CountedDto) counted: CountedDto[]
-  @IsArray() @ArrayMaxSize(5000) @ValidateNested({ each: true }) @Type(() => CountedDto) expected: CountedDto[]
+  @ListOf(() => CountedDto, { most: 5000 }) counted: CountedDto[]
+  @ListOf(() => CountedDto, { most: 5000 }) expected: CountedDto[]
 }
 
 /** A figure taken apart into bins, as far as `level`. */
 export class SplitFigure {
-  @IsString() @IsNotEmpty() to: string
-  @IsInt() @Min(1) @Max(4) level: Level
+  @FilledText() to: string
+  @Whole(1, 4) level: Level
 }
 
 /** A released figure put together again from loose parts. */
 export class PutTogether {
-  @IsString() @IsNotEmpty() figure: string
+  @FilledText() figure: string
 }
 
 export class NewBin {
-  @IsString() @IsNotEmpty() @MaxLength(80) name: string
+  @FilledText(80) name: string
   @IsOptional() @IsString() parent: string | null = null
 }
 
@@ -108,7 +88,7 @@ function Field(most: number): PropertyDecorator {
 }
 
 export class ChangeBin {
-  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(80) name?: string
+  @IsOptional() @FilledText(80) name?: string
   @IsOptional() @IsString() parent?: string | null
   @Field(BOX_WIDTH) x?: number | null
   @Field(BOX_ROWS) y?: number | null
@@ -119,16 +99,12 @@ export class ChangeBin {
 }
 
 class PlacedBin extends ChangeBin {
-  @IsString() @IsNotEmpty() code: string
+  @FilledText() code: string
 }
 
 /** Several bins laid out at once. */
 export class LayOut {
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(3000)
-  @ValidateNested({ each: true })
-  @Type(() => PlacedBin)
+  @ListOf(() => PlacedBin, { least: 1, most: 3000 })
   bins: PlacedBin[]
 }
 
@@ -136,10 +112,22 @@ export class NewRemark {
   @IsOptional() @IsString() part: string | null = null
   @IsOptional() @IsString() outfit: string | null = null
   @IsIn(['misprint', 'fault', 'photo', 'note']) kind: 'misprint' | 'fault' | 'photo' | 'note'
-  @IsString() @MaxLength(1000) text: string
+  @Text(1000) text: string
   @IsOptional() @Matches(HASH) photo: string | null = null
 }
 
 export class PromiseDto {
-  @IsInt() @Min(0) @Max(100) qty: number
+  @Whole(0, 100) qty: number
+}
+
+export class PlacesQuery {
+  /** Codes. */
+  @IsOptional() @Separated() parts?: string[]
+}
+
+export class HistoryQuery {
+  @IsOptional() @IsString() part?: string
+  @IsOptional() @IsString() bin?: string
+  /** The last act seen. */
+  @IsOptional() @IsString() before?: string
 }

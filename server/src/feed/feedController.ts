@@ -1,13 +1,14 @@
 import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { ArrayMaxSize, IsArray, IsOptional, IsString } from 'class-validator'
+import { IsOptional } from 'class-validator'
+import { Texts } from '../base/fields.ts'
 import type { Refreshed } from '@outfit/core/feed'
 import { JobsService } from '../jobs/jobsService.ts'
 import { RefreshService } from './refreshService.ts'
 
 export class Refresh {
   /** Codes of the sellers to ask; all unless said otherwise. */
-  @IsOptional() @IsArray() @ArrayMaxSize(10_000) @IsString({ each: true }) sellers?: string[]
+  @IsOptional() @Texts({ most: 10_000 }) sellers?: string[]
 }
 
 @ApiTags('market')

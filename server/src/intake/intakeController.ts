@@ -1,19 +1,7 @@
 import { Body, Controller, HttpCode, Param, Post, Query, Req } from '@nestjs/common'
-import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger'
-import { Type } from 'class-transformer'
-import {
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsISO4217CurrencyCode,
-  IsNotEmpty,
-  IsObject,
-  IsOptional,
-  IsString,
-  MaxLength,
-  Min,
-  ValidateNested,
-} from 'class-validator'
+import { ApiTags } from '@nestjs/swagger'
+import { IsBoolean, IsIn, IsISO4217CurrencyCode, IsObject, IsOptional } from 'class-validator'
+import { FileBody, FilledText, One, Whole } from '../base/fields.ts'
 import type { Request } from 'express'
 import {
   ENCODINGS,
@@ -38,10 +26,10 @@ class StyleBody implements Partial<CellStyle> {
 }
 
 class SameBody {
-  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(80) seller?: string
+  @IsOptional() @FilledText(80) seller?: string
   @IsOptional() @IsIn(CONDITIONS) condition?: 'new' | 'used'
   @IsOptional() @IsDay() date?: string
-  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(80) bin?: string
+  @IsOptional() @FilledText(80) bin?: string
 }
 
 class ChoicesBody {
@@ -50,9 +38,9 @@ class ChoicesBody {
   @IsOptional() @IsColumns() columns?: Record<number, Field | null>
   /** Whether the first rows hold the heads of the columns. */
   @IsOptional() @IsBoolean() headed?: boolean
-  @IsOptional() @ValidateNested() @Type(() => StyleBody) style?: StyleBody
+  @IsOptional() @One(() => StyleBody) style?: StyleBody
   /** What is the same for every row. */
-  @IsOptional() @ValidateNested() @Type(() => SameBody) same?: SameBody
+  @IsOptional() @One(() => SameBody) same?: SameBody
   /** What one unit of a currency is worth in the home currency, where no rate is known. */
   @IsOptional() @IsRates() rates?: Record<string, number>
   /** By the key of an unknown: `{take}`, `{make}` or `{leave: true}`. */
@@ -61,8 +49,8 @@ class ChoicesBody {
 
 class LookBody {
   @IsOptional() @IsIn(Object.keys(ENCODINGS)) encoding?: Encoding
-  @IsOptional() @IsInt() @Min(0) sheet?: number
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => ChoicesBody) choices?: ChoicesBody
+  @IsOptional() @Whole(0) sheet?: number
+  @IsOptional() @IsObject() @One(() => ChoicesBody) choices?: ChoicesBody
 }
 
 class TakeBody extends LookBody {
@@ -70,7 +58,7 @@ class TakeBody extends LookBody {
 }
 
 class FileName {
-  @IsString() @IsNotEmpty() @MaxLength(200) name: string
+  @FilledText(200) name: string
 }
 
 /** Lists of a person's own, of any layout: kept, looked at, and brought in. */
@@ -84,8 +72,7 @@ export class IntakeController {
 
   /** Keep a file: a text of any delimiter and encoding, or a workbook (XLSX, ODS). */
   @Post()
-  @ApiConsumes('application/octet-stream')
-  @ApiBody({ schema: { type: 'string', format: 'binary' } })
+  @FileBody()
   take(@Query() { name }: FileName, @Req() request: Request) {
     return this.files.take(name, request)
   }

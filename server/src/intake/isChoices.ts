@@ -1,10 +1,15 @@
 import { registerDecorator } from 'class-validator'
+import { JSONSchema } from 'class-validator-jsonschema'
 import { FIELDS, OWN_KINDS } from '@outfit/core/intake'
 
 const MOST = 5000
 
-/** A property decorator that tests a whole object by `fault`, a sentence or null. */
-function objectWith(name: string, fault: (value: Record<string, unknown>) => string | null) {
+/** A property decorator that tests a whole object by `fault`, a sentence or null; `entry` is the schema of each of its values. */
+function objectWith(
+  name: string,
+  entry: Record<string, unknown>,
+  fault: (value: Record<string, unknown>) => string | null,
+) {
   return () => (target: object, propertyName: string) => {
     const faultOf = (value: unknown) =>
       typeof value !== 'object' || value === null || Array.isArray(value)
@@ -12,6 +17,7 @@ function objectWith(name: string, fault: (value: Record<string, unknown>) => str
         : Object.keys(value).length > MOST
           ? `must have at most ${MOST} entries`
           : fault(value as Record<string, unknown>)
+    JSONSchema(() => ({ type: 'object', maxProperties: MOST, additionalProperties: entry }))(target, propertyName)
     registerDecorator({
       name,
       target: target.constructor,
@@ -25,7 +31,7 @@ function objectWith(name: string, fault: (value: Record<string, unknown>) => str
 }
 
 /** Fields of columns by their index; null for a remark. */
-export const IsColumns = objectWith('isColumns', (columns) => {
+export const IsColumns = objectWith('isColumns', { enum: [...FIELDS, null] }, (columns) => {
   for (const [index, field] of Object.entries(columns)) {
     if (!/^\d{1,3}$/.test(index)) return `"${index.slice(0, 20)}" is no index of a column`
     if (field !== null && !(FIELDS as readonly unknown[]).includes(field))
@@ -35,7 +41,7 @@ export const IsColumns = objectWith('isColumns', (columns) => {
 })
 
 /** What units of currencies are worth. */
-export const IsRates = objectWith('isRates', (rates) => {
+export const IsRates = objectWith('isRates', { type: 'number', maximum: 1_000_000 }, (rates) => {
   for (const [currency, rate] of Object.entries(rates)) {
     if (!/^[A-Z]{3}$/.test(currency)) return `"${currency.slice(0, 20)}" is no currency of three capital letters`
     if (typeof rate !== 'number' || !(rate > 0 && rate <= 1_000_000)) return `${currency} must be a number above 0`
@@ -45,8 +51,14 @@ export const IsRates = objectWith('isRates', (rates) => {
 
 const isText = (value: unknown) => typeof value === 'string' && value.length > 0 && value.length <= 200
 
+const ANSWER = {
+  type: 'object',
+  maxProperties: 1,
+  properties: { take: { type: 'string' }, make: { type: 'string' }, leave: { enum: [true] } },
+}
+
 /** Answers by what was asked. */
-export const IsAnswers = objectWith('isAnswers', (answers) => {
+export const IsAnswers = objectWith('isAnswers', ANSWER, (answers) => {
   for (const [key, answer] of Object.entries(answers)) {
     const said = key.slice(0, 60)
     if (typeof answer !== 'object' || answer === null) return `"${said}" must be an object`

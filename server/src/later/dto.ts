@@ -1,11 +1,12 @@
-import { IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { IsBoolean, IsIn, IsOptional, IsString } from 'class-validator'
+import { FilledText, Whole } from '../base/fields.ts'
 import { type Place, PLACES } from '@outfit/core/brief'
 
 /** Something to come back to. */
 export class NewLater {
   @IsOptional() @IsString() outfit?: string
   @IsOptional() @IsIn(PLACES) place?: Place
-  @IsString() @IsNotEmpty() @MaxLength(300) note: string
+  @FilledText(300) note: string
   /** Wait for the mould and print of this part … */
   @IsOptional() @IsString() like?: string
   /** … in this colour. */
@@ -13,7 +14,7 @@ export class NewLater {
   /** Wait for an offer of this part … */
   @IsOptional() @IsString() part?: string
   /** … of at most so much, home currency, minor units. */
-  @IsOptional() @IsInt() @Min(0) @Max(10_000_000) atMost?: number
+  @IsOptional() @Whole(0, 10_000_000) atMost?: number
 }
 
 export class SetDone {

@@ -1,19 +1,8 @@
-import {
-  Body,
-  Controller,
-  DefaultValuePipe,
-  Delete,
-  Get,
-  HttpCode,
-  Param,
-  ParseIntPipe,
-  Put,
-  Query,
-} from '@nestjs/common'
+import { Body, Controller, Delete, Get, HttpCode, Param, Put, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { NewOffer } from './offerDto.ts'
+import { NewOffer, OffersQuery } from './offerDto.ts'
 import { OfferService } from './offerService.ts'
-import { NewRate, Seller } from './sellerDto.ts'
+import { NewRate, SellerBody } from './sellerDto.ts'
 import { SellerService } from './sellerService.ts'
 
 @ApiTags('market')
@@ -32,11 +21,7 @@ export class MarketController {
 
   /** What a seller offers, a page at a time, and the sheets that told of it. */
   @Get('sellers/:code/offers')
-  offersOf(
-    @Param('code') code: string,
-    @Query('after', new DefaultValuePipe(0), ParseIntPipe) after: number,
-    @Query('starts') starts = '',
-  ) {
+  offersOf(@Param('code') code: string, @Query() { after, starts }: OffersQuery) {
     return this.offers.of(code, { after, starts })
   }
 
@@ -50,7 +35,7 @@ export class MarketController {
   /** Make a seller under a code, or change the one there is. */
   @Put('sellers/:code')
   @HttpCode(204)
-  keep(@Param('code') code: string, @Body() seller: Seller) {
+  keep(@Param('code') code: string, @Body() seller: SellerBody) {
     return this.sellers.keep(code, seller)
   }
 

@@ -1,4 +1,6 @@
-import { IsIn, IsInt, IsNotEmpty, IsString, Max, MaxLength, Min } from 'class-validator'
+import { Type } from 'class-transformer'
+import { IsIn, IsOptional } from 'class-validator'
+import { FilledText, Text, Whole } from '../base/fields.ts'
 import { CONDITIONS, OFFER_KINDS } from '@outfit/core/tables'
 import { MOST } from '@outfit/core/market'
 
@@ -6,10 +8,17 @@ import { MOST } from '@outfit/core/market'
 export class NewOffer {
   @IsIn(OFFER_KINDS) kind: (typeof OFFER_KINDS)[number]
   /** Code of the part, figure or release. */
-  @IsString() @IsNotEmpty() @MaxLength(80) thing: string
+  @FilledText(80) thing: string
   @IsIn(CONDITIONS) condition: (typeof CONDITIONS)[number]
   /** Of a unit, in minor units of the seller's currency. */
-  @IsInt() @Min(0) @Max(MOST.money) price: number
-  @IsInt() @Min(0) @Max(MOST.qty) stock: number
-  @IsInt() @Min(1) @Max(MOST.pack) multiple: number
+  @Whole(0, MOST.money) price: number
+  @Whole(0, MOST.qty) stock: number
+  @Whole(1, MOST.pack) multiple: number
+}
+
+export class OffersQuery {
+  /** The last offer seen. */
+  @IsOptional() @Type(() => Number) @Whole(0) after: number = 0
+  /** How names or codes of what is offered begin. */
+  @IsOptional() @Text(200) starts: string = ''
 }

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { bandFault, HOME_CURRENCY, type Rate } from '@outfit/core/market'
-import type { Seller } from './sellerDto.ts'
+import type { SellerBody } from './sellerDto.ts'
 import { Changes } from '../base/changes.ts'
 import { notFound, Problem } from '../base/problem.ts'
 import { refuseStale } from '../base/stale.ts'
@@ -41,7 +41,7 @@ export class SellerService {
    * Make a seller, or change one; refused with 409 when another changed it since it was read. Its currency stays as long as
    * it has offers in it.
    */
-  async keep(code: string, { was, ...seller }: Seller): Promise<void> {
+  async keep(code: string, { was, ...seller }: SellerBody): Promise<void> {
     const fault = bandFault(seller.shippingBands)
     if (fault) this.refuse(`shippingBands[${fault.index}]`, fault.message)
     await this.writer.transaction(async (db) => {

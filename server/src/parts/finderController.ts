@@ -1,7 +1,8 @@
 import { Controller, Get, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { Transform, Type } from 'class-transformer'
-import { IsArray, IsBoolean, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { Type } from 'class-transformer'
+import { IsIn, IsInt, IsOptional, IsString } from 'class-validator'
+import { Separated, Text, Whole, YesNo } from '../base/fields.ts'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { PART_ORDERS, type PartOrder } from '@outfit/core/parts'
 import { SHELF_KEYS, SLOTS, type ShelfKey, type Slot } from '@outfit/core/catalogue'
@@ -12,27 +13,22 @@ import { PricedService } from './pricedService.ts'
 export class PartsQuery {
   @IsIn(SLOTS) slot: Slot
   @IsOptional() @IsString() after?: string
-  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(5000) limit?: number
+  @IsOptional() @Type(() => Number) @Whole(1, 5000) limit?: number
 }
-
-/** "a,b" of a query as a list. */
-const listed = ({ value }: { value: unknown }) =>
-  typeof value === 'string' ? value.split(',').filter(Boolean) : (value ?? [])
-const yes = ({ value }: { value: unknown }) => (value === 'yes' ? true : value === 'no' ? false : value)
 
 export class FindQuery {
   /** Words a part is found by: name, code, traits, colours. */
-  @IsOptional() @IsString() @MaxLength(200) text?: string
-  @IsOptional() @Transform(listed) @IsArray() @IsIn(SHELF_KEYS, { each: true }) shelves?: ShelfKey[]
-  @IsOptional() @Transform(listed) @IsArray() @IsString({ each: true }) families?: string[]
+  @IsOptional() @Text(200) text?: string
+  @IsOptional() @Separated(SHELF_KEYS) shelves?: ShelfKey[]
+  @IsOptional() @Separated() families?: string[]
   @IsOptional() @Type(() => Number) @IsInt() yearFrom?: number
   @IsOptional() @Type(() => Number) @IsInt() yearTo?: number
-  @IsOptional() @Transform(yes) @IsBoolean() owned?: boolean
-  @IsOptional() @Type(() => Number) @IsInt() @Min(0) priceTo?: number
-  @IsOptional() @Transform(yes) @IsBoolean() inProduction?: boolean
+  @IsOptional() @YesNo() owned?: boolean
+  @IsOptional() @Type(() => Number) @Whole(0) priceTo?: number
+  @IsOptional() @YesNo() inProduction?: boolean
   @IsOptional() @IsIn(PART_ORDERS) order?: PartOrder
-  @IsOptional() @Type(() => Number) @IsInt() @Min(0) offset?: number
-  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(200) limit?: number
+  @IsOptional() @Type(() => Number) @Whole(0) offset?: number
+  @IsOptional() @Type(() => Number) @Whole(1, 200) limit?: number
 }
 
 @ApiTags('part')

@@ -40,7 +40,9 @@ export class PriceService {
     const name = (await this.catalogue.plainNamesOf([{ kind, code }])).get(`${kind} ${code}`)
     if (name === undefined) throw notFound(kind, code)
     const { heard, worth, nameOf, asked } = await this.listening()
-    const quotes = await this.database.getRepository(QuoteEntity).findBy({ kind, code })
+    const found = await this.database.getRepository(QuoteEntity).findBy({ kind, code })
+    // Whose quotes these are is said once.
+    const quotes = found.map(({ kind: _kind, code: _code, ...quote }) => quote)
     const { offers, ...history } = priceHistory(quotes.filter(asked), heard, worth)
     return {
       thing: { kind, code, name },

@@ -1,13 +1,14 @@
-import { IsIn, IsInt, IsNotEmpty, IsString, Max, MaxLength, Min } from 'class-validator'
+import { IsIn } from 'class-validator'
+import { FilledText, Whole } from '../base/fields.ts'
 import { MOST } from '@outfit/core/market'
 import { TARGET_KINDS, type TargetKind } from '@outfit/core/prices'
 
 export class TargetName {
   @IsIn(TARGET_KINDS) kind: TargetKind
-  @IsString() @IsNotEmpty() @MaxLength(80) code: string
+  @FilledText(80) code: string
 }
 
 export class TargetPrice {
   /** In the home currency. */
-  @IsInt() @Min(0) @Max(MOST.money) price: number
+  @Whole(0, MOST.money) price: number
 }

@@ -1,21 +1,5 @@
-import { Type } from 'class-transformer'
-import {
-  ArrayMaxSize,
-  Equals,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNotEmpty,
-  IsOptional,
-  IsString,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-  ValidateIf,
-  ValidateNested,
-} from 'class-validator'
+import { Equals, IsBoolean, IsIn, IsOptional, IsString, Matches, ValidateIf } from 'class-validator'
+import { FilledText, ListOf, One, Text, Whole } from '../base/fields.ts'
 import { IsDay } from '../base/isDay.ts'
 import { STATURES, type Stature } from '@outfit/core/brief'
 import { OmitType } from '@nestjs/swagger'
@@ -29,203 +13,178 @@ class AlterationDto {
   @IsIn(ALTERATION_KINDS) kind: AlterationKind
   /** Code of the paint's colour; painted parts have one. */
   @ValidateIf(({ kind }: AlterationDto) => kind === 'painted')
-  @IsString()
-  @IsNotEmpty()
+  @FilledText()
   colour?: string
   /** Code of the print a sticker shows. */
   @ValidateIf(({ kind }: AlterationDto) => kind === 'sticker')
-  @IsString()
-  @IsNotEmpty()
+  @FilledText()
   print?: string
   /** Percent of its length that is taken off. */
   @ValidateIf(({ kind }: AlterationDto) => kind === 'trimmed' || kind === 'cut')
-  @IsInt()
-  @Min(5)
-  @Max(80)
+  @Whole(5, 80)
   share?: number
-  @IsString() @MaxLength(300) note: string
+  @Text(300) note: string
   /** It has been done; left out while it is planned. */
   @IsOptional() @Equals(true) final?: true
 }
 
 export class PlacementDto {
   @IsIn(SLOTS) slot: Slot
-  @IsString() @IsNotEmpty() part: string
-  @IsInt() @Min(0) @Max(20) order: number
+  @FilledText() part: string
+  @Whole(0, 20) order: number
   @IsBoolean() turned: boolean
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(6)
-  @ValidateNested({ each: true })
-  @Type(() => AlterationDto)
+  @ListOf(() => AlterationDto, { most: 6 })
   altered?: AlterationDto[]
 }
 
 /** What is worn in a take from now on; refused when `version` is not the newest of the outfit. */
 export class SavePlacements {
-  @IsInt() @Min(1) version: number
-  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacementDto) placements: PlacementDto[]
+  @Whole(1) version: number
+  @ListOf(() => PlacementDto, { most: 60 }) placements: PlacementDto[]
 }
 
 export class NewTake {
-  @IsInt() @Min(1) version: number
+  @Whole(1) version: number
   /** The take to copy … */
-  @IsOptional() @IsString() @IsNotEmpty() from?: string
+  @IsOptional() @FilledText() from?: string
   /** … or what the new one wears. */
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => PlacementDto)
+  @ListOf(() => PlacementDto, { most: 60 })
   placements?: PlacementDto[]
   /** What it is called; the next free letter unless told. */
-  @IsOptional() @IsString() @IsNotEmpty() @MaxLength(40) label?: string
+  @IsOptional() @FilledText(40) label?: string
 }
 
 export class RenameTake {
-  @IsInt() @Min(1) version: number
-  @IsString() @IsNotEmpty() @MaxLength(40) label: string
+  @Whole(1) version: number
+  @FilledText(40) label: string
 }
 
 export class RemoveTake {
-  @IsInt() @Min(1) version: number
+  @Whole(1) version: number
 }
 
 export class ChooseTake {
-  @IsInt() @Min(1) version: number
-  @IsString() @IsNotEmpty() take: string
+  @Whole(1) version: number
+  @FilledText() take: string
   /** The verdict: why this one. */
-  @IsOptional() @IsString() @MaxLength(500) reason?: string
+  @IsOptional() @Text(500) reason?: string
 }
 
 export class CastVote {
-  @IsInt() @Min(1) version: number
-  @IsString() @IsNotEmpty() @MaxLength(60) voter: string
+  @Whole(1) version: number
+  @FilledText(60) voter: string
   /** null takes the voice back. */
-  @IsOptional() @IsString() @IsNotEmpty() take?: string | null
+  @IsOptional() @FilledText() take?: string | null
 }
 
 export class AcceptPin {
-  @IsInt() @Min(1) version: number
+  @Whole(1) version: number
   /** Rule and slots of the pin. */
-  @IsString() @IsNotEmpty() @MaxLength(120) pin: string
+  @FilledText(120) pin: string
   /** What the pin says now. */
-  @IsString() @MaxLength(500) cause: string
+  @Text(500) cause: string
   /** Why it is wanted; empty sticks the pin back in. */
-  @IsString() @MaxLength(300) reason: string
+  @Text(300) reason: string
 }
 
 class TakeImport {
-  @IsString() @IsNotEmpty() @MaxLength(40) label: string
+  @FilledText(40) label: string
   @IsBoolean() chosen: boolean
-  @IsOptional() @IsString() @MaxLength(500) reason?: string
-  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacementDto) placements: PlacementDto[]
+  @IsOptional() @Text(500) reason?: string
+  @ListOf(() => PlacementDto, { most: 60 }) placements: PlacementDto[]
 }
 
 class ReferenceImport {
   @Matches(/^[0-9a-f]{64}$/, { message: 'photo must be the hash of a kept photo' }) photo: string
-  @IsString() @MaxLength(200) caption: string
+  @Text(200) caption: string
 }
 
 class HeadImport {
   /** Age in years from which the character has this head. */
-  @IsInt() @Min(0) @Max(150) from: number
-  @IsString() @IsNotEmpty() head: string
+  @Whole(0, 150) from: number
+  @FilledText() head: string
 }
 
 class OutfitImport {
-  @IsString() @IsNotEmpty() @MaxLength(120) name: string
-  @IsString() @MaxLength(80) faction: string
+  @FilledText(120) name: string
+  @Text(80) faction: string
   @IsIn(STATURES) stature: Stature
-  @IsOptional() @ValidateNested() @Type(() => SwitchesDto) switches?: SwitchesDto
-  @IsOptional() @IsString() @MaxLength(300) switchesReason?: string
+  @IsOptional() @One(() => SwitchesDto) switches?: SwitchesDto
+  @IsOptional() @Text(300) switchesReason?: string
   /** Code of the released figure it began with. */
-  @IsOptional() @IsString() @IsNotEmpty() base?: string
+  @IsOptional() @FilledText() base?: string
   /** Name of a uniform of the roster. */
-  @IsOptional() @IsString() @IsNotEmpty() uniform?: string
+  @IsOptional() @FilledText() uniform?: string
   /** The day it was built; its parts are then taken from the drawer. */
   @IsOptional() @IsDay() built?: string
   /** The day a picture of it was taken away. */
   @IsOptional() @IsDay() shown?: string
-  @IsOptional() @ValidateNested() @Type(() => BriefDto) brief?: BriefDto
+  @IsOptional() @One(() => BriefDto) brief?: BriefDto
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(50)
-  @ValidateNested({ each: true })
-  @Type(() => ReferenceImport)
+  @ListOf(() => ReferenceImport, { most: 50 })
   references?: ReferenceImport[]
-  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => TakeImport) takes: TakeImport[]
+  @ListOf(() => TakeImport, { most: 60 }) takes: TakeImport[]
 }
 
 export class CharacterImport {
-  @IsString() @IsNotEmpty() @MaxLength(120) name: string
+  @FilledText(120) name: string
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => HeadImport)
+  @ListOf(() => HeadImport, { most: 60 })
   heads?: HeadImport[]
-  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => OutfitImport) outfits: OutfitImport[]
+  @ListOf(() => OutfitImport, { most: 60 }) outfits: OutfitImport[]
 }
 
 class UniformImport {
-  @IsString() @IsNotEmpty() @MaxLength(80) name: string
-  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacementDto) placements: PlacementDto[]
+  @FilledText(80) name: string
+  @ListOf(() => PlacementDto, { most: 60 }) placements: PlacementDto[]
 }
 
 class ParcelLineImport {
-  @IsString() @IsNotEmpty() part: string
-  @IsInt() @Min(1) qty: number
+  @FilledText() part: string
+  @Whole(1) qty: number
   /** Of one unit, in minor units of the parcel's currency. */
-  @IsInt() @Min(0) price: number
-  @IsOptional() @IsInt() @Min(0) arrived?: number
+  @Whole(0) price: number
+  @IsOptional() @Whole(0) arrived?: number
 }
 
 class ParcelImport {
-  @IsString() @IsNotEmpty() seller: string
+  @FilledText() seller: string
   @IsDay() orderedOn: string
   @IsDay() expectedOn: string
   @IsOptional() @IsDay() arrivedOn?: string
   @Matches(/^[A-Z]{3}$/) currency: string
-  @IsInt() @Min(0) shipping: number
-  @IsInt() @Min(0) handling: number
-  @IsArray() @ArrayMaxSize(500) @ValidateNested({ each: true }) @Type(() => ParcelLineImport) lines: ParcelLineImport[]
+  @Whole(0) shipping: number
+  @Whole(0) handling: number
+  @ListOf(() => ParcelLineImport, { most: 500 }) lines: ParcelLineImport[]
 }
 
 class PreferenceImport {
   /** Names of outfits. */
-  @IsString() @IsNotEmpty() better: string
-  @IsString() @IsNotEmpty() worse: string
+  @FilledText() better: string
+  @FilledText() worse: string
   @IsDay() at: string
 }
 
 export class RosterImport {
-  @IsString() @IsNotEmpty() @MaxLength(120) name: string
-  @IsString() @MaxLength(2000) note: string
+  @FilledText(120) name: string
+  @Text(2000) note: string
   @IsIn(SCHOOLS) rules: string
-  @IsOptional() @ValidateNested() @Type(() => SwitchesDto) switches?: SwitchesDto
-  @IsOptional() @IsInt() @Min(0) budget?: number
+  @IsOptional() @One(() => SwitchesDto) switches?: SwitchesDto
+  @IsOptional() @Whole(0) budget?: number
   @Matches(/^[A-Z]{3}$/) currency: string
   @IsOptional() @IsDay() dueOn?: string
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => UniformImport)
+  @ListOf(() => UniformImport, { most: 60 })
   uniforms?: UniformImport[]
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(200)
-  @ValidateNested({ each: true })
-  @Type(() => ParcelImport)
+  @ListOf(() => ParcelImport, { most: 200 })
   parcels?: ParcelImport[]
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(2000)
-  @ValidateNested({ each: true })
-  @Type(() => PreferenceImport)
+  @ListOf(() => PreferenceImport, { most: 2000 })
   preferences?: PreferenceImport[]
-  @IsArray() @ValidateNested({ each: true }) @Type(() => CharacterImport) characters: CharacterImport[]
+  @ListOf(() => CharacterImport) characters: CharacterImport[]
 }
 
 /** Something put off about an outfit of the file, named by its name. */
@@ -237,11 +196,8 @@ class LaterImport extends OmitType(NewLater, ['outfit']) {
 export class RostersFile {
   @IsIn(['outfit.rosters']) format: string
   @IsIn([1]) version: number
-  @IsArray() @ValidateNested({ each: true }) @Type(() => RosterImport) rosters: RosterImport[]
+  @ListOf(() => RosterImport) rosters: RosterImport[]
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(2000)
-  @ValidateNested({ each: true })
-  @Type(() => LaterImport)
+  @ListOf(() => LaterImport, { most: 2000 })
   later?: LaterImport[]
 }

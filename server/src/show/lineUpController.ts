@@ -1,18 +1,19 @@
 import { Controller, Get, Param, Query, Res, StreamableFile } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { Type } from 'class-transformer'
-import { IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { IsOptional } from 'class-validator'
+import { Text, Whole } from '../base/fields.ts'
 import type { Response } from 'express'
 import { LineUpService } from './lineUpService.ts'
 
 export class LineUpQuery {
   /** Ids of the outfits, commas between them; every dressed one without. */
-  @IsOptional() @IsString() @MaxLength(20_000) outfits?: string
-  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(8) tiers: number = 1
+  @IsOptional() @Text(20_000) outfits?: string
+  @IsOptional() @Type(() => Number) @Whole(1, 8) tiers: number = 1
   /** Rise from one tier to the next, in millimetres. */
-  @IsOptional() @Type(() => Number) @IsInt() @Min(0) @Max(120) step: number = 20
+  @IsOptional() @Type(() => Number) @Whole(0, 120) step: number = 20
   /** A JSON list of things for scale: name, shape, width, height and depth in millimetres. */
-  @IsOptional() @IsString() @MaxLength(4000) objects: string = '[]'
+  @IsOptional() @Text(4000) objects: string = '[]'
 }
 
 @ApiTags('show')

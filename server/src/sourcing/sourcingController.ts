@@ -1,22 +1,7 @@
 import { Body, Controller, Get, Header, HttpCode, Param, Post, Res } from '@nestjs/common'
 import { ApiBody, ApiTags } from '@nestjs/swagger'
-import { Type } from 'class-transformer'
-import {
-  ArrayMaxSize,
-  ArrayNotEmpty,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNotEmpty,
-  IsNumber,
-  IsObject,
-  IsOptional,
-  IsString,
-  Max,
-  Min,
-  ValidateNested,
-} from 'class-validator'
+import { IsBoolean, IsIn, IsNumber, IsObject, IsOptional, Max, Min } from 'class-validator'
+import { FilledText, One, Texts, Whole } from '../base/fields.ts'
 import type { Response } from 'express'
 import type { Level } from '@outfit/core/catalogue'
 import { BadProblem, STRATEGIES, type BuyingOptions } from '@outfit/core/sourcing'
@@ -26,29 +11,29 @@ import { SourcingService } from './sourcingService.ts'
 import { WantsService } from './wantsService.ts'
 
 export class Buying implements BuyingOptions {
-  @IsOptional() @IsInt() @Min(0) parcels?: number | null
+  @IsOptional() @Whole(0) parcels?: number | null
   /** Days. */
-  @IsOptional() @IsInt() @Min(0) arriveBy?: number | null
+  @IsOptional() @Whole(0) arriveBy?: number | null
   /** Minor units of the home currency. */
-  @IsOptional() @IsInt() @Min(0) budget?: number | null
+  @IsOptional() @Whole(0) budget?: number | null
   @IsOptional() @IsIn(['any', 'new']) condition?: 'any' | 'new'
   @IsOptional() @IsIn([0, 1, 2, 3, 4]) takingApart?: Level
-  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsString({ each: true }) leftOut?: string[]
-  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsString({ each: true }) only?: string[]
+  @IsOptional() @Texts({ most: 1000 }) leftOut?: string[]
+  @IsOptional() @Texts({ most: 1000 }) only?: string[]
   /** Per cent of the lowest price that leftovers fetch. */
-  @IsOptional() @IsInt() @Min(0) @Max(100) resale?: number
+  @IsOptional() @Whole(0, 100) resale?: number
   @IsOptional() @IsBoolean() secondChoices?: boolean
 }
 
 /** What to plan for: a take of an outfit, several outfits, or a whole roster. */
 export class PlanFor {
-  @IsOptional() @IsString() @IsNotEmpty() outfit?: string
+  @IsOptional() @FilledText() outfit?: string
   /** The chosen take unless another is named. */
-  @IsOptional() @IsString() @IsNotEmpty() take?: string
-  @IsOptional() @IsArray() @ArrayNotEmpty() @ArrayMaxSize(1000) @IsString({ each: true }) outfits?: string[]
-  @IsOptional() @IsString() @IsNotEmpty() roster?: string
+  @IsOptional() @FilledText() take?: string
+  @IsOptional() @Texts({ least: 1, most: 1000 }) outfits?: string[]
+  @IsOptional() @FilledText() roster?: string
   @IsOptional() @IsNumber() @Min(0.5) @Max(120) seconds?: number
-  @IsOptional() @ValidateNested() @Type(() => Buying) options?: Buying
+  @IsOptional() @One(() => Buying) options?: Buying
 }
 
 class PlanProblem {
@@ -60,9 +45,9 @@ export class PlanVariant {
   @IsIn([...STRATEGIES, 'favoured', 'drop', 'without', 'sensitivity']) way:
     'fewest' | 'one' | 'whole' | 'favoured' | 'drop' | 'without' | 'sensitivity'
   /** Of sellers that come first. */
-  @IsOptional() @IsArray() @ArrayNotEmpty() @ArrayMaxSize(1000) @IsString({ each: true }) sellers?: string[]
-  @IsOptional() @IsString() @IsNotEmpty() seller?: string
-  @IsOptional() @IsString() @IsNotEmpty() offer?: string
+  @IsOptional() @Texts({ least: 1, most: 1000 }) sellers?: string[]
+  @IsOptional() @FilledText() seller?: string
+  @IsOptional() @FilledText() offer?: string
 }
 
 @ApiTags('sourcing')

@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put, Req, Res } from '@nestjs/common'
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger'
-import { Type } from 'class-transformer'
-import { IsBoolean, IsIn, IsOptional, IsString, MaxLength, MinLength, ValidateNested } from 'class-validator'
+import { IsBoolean, IsIn, IsOptional, IsString, MaxLength, MinLength } from 'class-validator'
+import { FileBody, One } from '../base/fields.ts'
 import type { Request, Response } from 'express'
 import { TABLE_NAMES, type TableName } from '@outfit/core/tables'
 import { IsTexts } from '../base/isTexts.ts'
@@ -40,7 +40,7 @@ export class UploadImportRequest {
   /** For offers: the lists are all their sellers have. */
   @IsOptional() @IsBoolean() whole?: boolean
   /** Guess what a row of parts leaves empty from its name. */
-  @IsOptional() @ValidateNested() @Type(() => CorrectionsDto) guess?: CorrectionsDto
+  @IsOptional() @One(() => CorrectionsDto) guess?: CorrectionsDto
 }
 
 export class MappingDto {
@@ -74,6 +74,7 @@ export class ImportController {
 
   /** Keep a table file for the mapping step; the body is the file itself. */
   @Post('uploads')
+  @FileBody()
   upload(@Req() request: Request) {
     const announced = Number(request.headers['content-length'] ?? NaN)
     return this.uploads.take(request, Number.isFinite(announced) ? announced : null)

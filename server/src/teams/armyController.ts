@@ -1,14 +1,14 @@
 import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { Type } from 'class-transformer'
-import { IsInt, Max, Min } from 'class-validator'
+import { Whole } from '../base/fields.ts'
 import { ArmyService } from './armyService.ts'
 
 class ArmyQuery {
   /** How many in all, the outfit itself among them. */
-  @Type(() => Number) @IsInt() @Min(2) @Max(200) count: number
+  @Type(() => Number) @Whole(2, 200) count: number
   /** At most so many of one face. */
-  @Type(() => Number) @IsInt() @Min(1) @Max(200) alike: number
+  @Type(() => Number) @Whole(1, 200) alike: number
 }
 
 /** Many figures made of one outfit. */

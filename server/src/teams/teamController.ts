@@ -1,5 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
+import { IsOptional } from 'class-validator'
+import { Separated } from '../base/fields.ts'
 import { today } from '../base/today.ts'
 import {
   JoinUniforms,
@@ -15,6 +17,11 @@ import { StandService } from '../roster/standService.ts'
 import { TeamService } from './teamService.ts'
 import { UniformService } from '../roster/uniformService.ts'
 
+class MembersQuery {
+  /** Ids of the outfits that give back heads and headgear. */
+  @IsOptional() @Separated() cast?: string[]
+}
+
 /** What is shared by or decided for several outfits of a roster, and whether they stand built. */
 @ApiTags('rosters')
 @Controller()
@@ -26,10 +33,9 @@ export class TeamController {
     private readonly stands: StandService,
   ) {}
 
-  /** `cast`: ids of the outfits that give back heads and headgear, separated by commas. */
   @Get('rosters/:id/members')
-  members(@Param('id') id: string, @Query('cast') cast = '') {
-    return this.team.members(id, cast.split(',').filter(Boolean))
+  members(@Param('id') id: string, @Query() { cast = [] }: MembersQuery) {
+    return this.team.members(id, cast)
   }
 
   @Get('rosters/:id/bases')

@@ -1,4 +1,4 @@
-import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -6,10 +6,12 @@ import type { Type } from '@nestjs/common'
 import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm'
 import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
 import { createApp } from '../app/createApp.ts'
+import { describeApi } from '../app/describeApi.ts'
 import type { Patience } from '../feed/patience.ts'
 import { loadSampleWorld } from '../app/sampleWorld.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 import { PlanRunner, type Waiting } from '../sourcing/planRunner.ts'
+import { Contract, type Described } from './described.ts'
 
 export const WORLD = fileURLToPath(new URL('../../../demo/world', import.meta.url))
 
@@ -98,6 +100,17 @@ export async function loadedWorld(): Promise<string> {
   return shared
 }
 
+/** What the server says of itself, told once a run: every answer any test gets is held against it. */
+function contractOf(app: Parameters<typeof describeApi>[0]): Contract {
+  const file = join(process.env['OUTFIT_TEST_RUN']!, 'api.json')
+  if (!existsSync(file)) {
+    const own = `${file}-${process.pid}`
+    writeFileSync(own, JSON.stringify(describeApi(app)))
+    renameSync(own, file)
+  }
+  return new Contract(JSON.parse(readFileSync(file, 'utf8')) as Described)
+}
+
 /** Start a server; in a folder without data it has the sample world, unless `world` is false. */
 export async function startServer({
   world = true,
@@ -111,22 +124,32 @@ export async function startServer({
   const app = await createApp({ port: 0, data, web: null, world: null, market, durable }, { runner, patience })
   await app.listen(0, '127.0.0.1')
   const url = (await app.getUrl()).replace('[::1]', '127.0.0.1')
-  const ask = async <T>(path: string, init?: RequestInit): Promise<Answer<T>> => {
+  const contract = contractOf(app)
+  const ask = async <T>(path: string, init: RequestInit = {}, sent?: unknown): Promise<Answer<T>> => {
     const response = await fetch(`${url}/api/${path}`, init)
+    const { status } = response
     const type = response.headers.get('content-type') ?? ''
-    const body = type.includes('json') ? await response.json() : await response.text()
-    return { status: response.status, type, body: body as T }
+    const text = await response.text()
+    const body: unknown = type.includes('json') && text ? JSON.parse(text) : text
+    const method = init.method ?? 'GET'
+    const fault = path.startsWith('docs') ? null : contract.faultOf({ method, path, sent, status, type, body })
+    if (fault) throw new Error(fault)
+    return { status, type, body: body as T }
   }
   return {
     url,
     data,
     get: (path) => ask(path),
     send: (method, path, body) =>
-      ask(path, {
-        method,
-        headers: { 'Content-Type': 'application/json' },
-        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-      }),
+      ask(
+        path,
+        {
+          method,
+          headers: { 'Content-Type': 'application/json' },
+          ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+        },
+        body,
+      ),
     sendFile: (path, body) =>
       ask(path, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body }),
     router: () =>

@@ -2,6 +2,7 @@ import { Controller, Get, Header, Param, Query, Req, StreamableFile } from '@nes
 import { ApiTags } from '@nestjs/swagger'
 import { IsOptional, IsString } from 'class-validator'
 import type { Request } from 'express'
+import { Separated } from '../base/fields.ts'
 import { LabelService } from '../drawer/labelService.ts'
 import { WorkbenchService } from './workbenchService.ts'
 
@@ -9,10 +10,17 @@ class OfRoster {
   @IsOptional() @IsString() roster?: string
 }
 
-const listed = (text: string | undefined): string[] | null => {
-  const list = (text ?? '').split(',').filter(Boolean)
-  return list.length > 0 ? list : null
+class OfRosters {
+  /** Ids; all rosters without. */
+  @IsOptional() @Separated() rosters?: string[]
 }
+
+class OfBins {
+  /** Codes; all bins of loose parts and donors without. */
+  @IsOptional() @Separated() bins?: string[]
+}
+
+const some = (list: string[] = []) => (list.length > 0 ? list : null)
 
 /** Building: what can be, how it is done, and what is left. */
 @ApiTags('workbench')
@@ -28,15 +36,14 @@ export class WorkbenchController {
     return this.workbench.plan(id)
   }
 
-  /** `rosters`: ids separated by commas; none for all. */
   @Get('drawer/buildable')
-  buildable(@Query('rosters') rosters?: string) {
-    return this.workbench.buildable(listed(rosters))
+  buildable(@Query() { rosters }: OfRosters) {
+    return this.workbench.buildable(some(rosters))
   }
 
   @Get('drawer/allotment')
-  allotment(@Query('rosters') rosters?: string) {
-    return this.workbench.allotment(listed(rosters))
+  allotment(@Query() { rosters }: OfRosters) {
+    return this.workbench.allotment(some(rosters))
   }
 
   @Get('drawer/leftovers')
@@ -46,11 +53,8 @@ export class WorkbenchController {
 
   @Get('drawer/labels.pdf')
   @Header('Content-Type', 'application/pdf')
-  async sheet(@Req() request: Request, @Query('bins') bins?: string) {
-    const pdf = await this.labels.pdf(
-      listed(bins) ?? [],
-      `${request.protocol}://${request.headers.host ?? 'localhost'}`,
-    )
+  async sheet(@Req() request: Request, @Query() { bins = [] }: OfBins) {
+    const pdf = await this.labels.pdf(bins, `${request.protocol}://${request.headers.host ?? 'localhost'}`)
     return new StreamableFile(pdf, { disposition: 'inline; filename="bin-labels.pdf"' })
   }
 }
