@@ -51,7 +51,7 @@ describe('an altered part', () => {
   })
 
   test('is declared on the card', () => {
-    const entries = cardEntries(trimmed, catalogue, drawFigure(trimmed, catalogue), () => '')
+    const entries = cardEntries(trimmed, catalogue, drawFigure(trimmed, catalogue), () => ({ source: '', price: '' }))
     expect(entries.map(({ name }) => name)).toContain('Long waves, trimmed')
   })
 })

@@ -1,8 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import { drawFigure } from '../mannequin/index.ts'
+import { seeded } from '../base/index.ts'
 import { partNamed, rosterFile, takeOf, worldCatalogue } from '../test/world.ts'
-import { CARD, cardSvg, layOutCard, type CardContent } from './card.ts'
+import { CARD_CHOICES, CARD_SIZE_NAMES, CARD_SIZES, cardPage, layOutCard, type CardContent } from './card.ts'
 import { cardEntries } from './cardEntries.ts'
+import { extentOf } from './extentOf.ts'
+import { cross, runsOver } from './leads.ts'
+import { pageSvg } from './page.ts'
 import { textWidth, wrapText } from './textWidth.ts'
 
 const catalogue = worldCatalogue()
@@ -12,8 +16,13 @@ const contentOf = (placements: ReturnType<typeof takeOf>): CardContent => {
     title: 'Bram & co <1>',
     subtitle: 'Ferry people',
     footer: 'parts',
+    note: '',
+    credits: '',
     drawing,
-    entries: cardEntries(placements, catalogue, drawing, (part) => `from ${part}`),
+    entries: cardEntries(placements, catalogue, drawing, (part) => ({
+      source: `from ${part}`,
+      price: `1.20 € ${part}`,
+    })),
   }
 }
 const everyTake = rosterFile().rosters.flatMap((r) =>
@@ -41,43 +50,108 @@ describe('entries', () => {
   })
 })
 
+/** Asserts what holds of every card: labels on it and apart, lines that cross neither each other, nor the face, nor words. */
+function expectInOrder(content: CardContent, choices = CARD_CHOICES) {
+  const layout = layOutCard(content, choices)
+  const { width, height, labels, column, margin, line, text } = layout
+  expect(labels).toHaveLength(content.entries.length)
+  const boxes = labels.map(({ side, y, name, more }) => ({
+    x: side === 'left' ? margin : width - margin - column,
+    y,
+    width: column,
+    height: (name.length + more.length) * line,
+  }))
+  const faults: string[] = []
+  const told = (what: string, i: number) => faults.push(`${what}: ${labels[i]!.entry.name}`)
+  for (const [i, box] of boxes.entries()) {
+    if (box.y <= margin + layout.title * 0.8 || box.y + box.height > height + 1e-9) told('outside', i)
+    for (const other of boxes.slice(i + 1).filter(({ x }) => x === box.x))
+      if (Math.max(box.y, other.y) < Math.min(box.y + box.height, other.y + other.height) - 1e-9)
+        told('over another', i)
+    if (labels[i]!.name.some((words) => textWidth(words, text) > column + 1e-9)) told('too wide', i)
+    if (labels[i]!.targets.some(({ x, y }) => x <= 0 || x >= width || y <= 0 || y >= height)) told('leads outside', i)
+  }
+  const led = labels.filter(({ number }) => number === null)
+  for (const [i, one] of led.entries()) {
+    if (led.slice(i + 1).some((other) => cross(one.from, one.to, other.from, other.to))) told('crosses a line', i)
+    if (boxes.some((box) => runsOver(one.from, one.to, box))) told('crosses a label', i)
+    if (runsOver(one.from, one.to, layout.face)) told('crosses the face', i)
+  }
+  expect(faults).toEqual([])
+  const count = (side: string) => labels.filter((label) => label.side === side).length
+  expect(Math.abs(count('left') - count('right'))).toBeLessThanOrEqual(1)
+  return { led: led.length, all: labels.length }
+}
+
 describe('layout', () => {
-  test.each(everyTake)(
-    '$name: labels keep to the card, apart from each other, in the order of what they point at',
-    ({ placements }) => {
-      const content = contentOf(placements)
-      const { labels } = layOutCard(content)
-      expect(labels).toHaveLength(content.entries.length)
-      for (const side of ['left', 'right'] as const) {
-        const column = labels.filter((label) => label.side === side)
-        column.forEach((label, i) => {
-          const next = column[i + 1]
-          const bottom = label.y + (label.lines.length + 2) * 4.1
-          expect(bottom).toBeLessThanOrEqual(CARD.height)
-          expect(label.y).toBeGreaterThan(CARD.margin + CARD.titleSize)
-          if (!next) return
-          expect(next.y).toBeGreaterThanOrEqual(bottom)
-          expect(next.targets[0]!.y).toBeGreaterThanOrEqual(label.targets[0]!.y)
+  test.each(everyTake)('$name: labels keep to the card and apart, and no line crosses anything', ({ placements }) => {
+    for (const size of CARD_SIZE_NAMES) expectInOrder(contentOf(placements), { ...CARD_CHOICES, size })
+  })
+
+  test('up to twenty entries of random outfits, in every size and view: hardly ever does a number stand in for a line', () => {
+    const random = seeded(20261129)
+    const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!
+    const worn = everyTake.flatMap(({ placements }) => placements)
+    let [led, all] = [0, 0]
+    for (let round = 0; round < (process.env['OUTFIT_LONG'] ? 600 : 60); round++) {
+      const slots = [...new Set(worn.map(({ slot }) => slot))].filter(() => random() < 0.9)
+      const placements = slots
+        .map((slot) => pick(worn.filter((one) => one.slot === slot)))
+        .map((p, order) => ({ ...p, order }))
+      const view = pick(['front', 'back'] as const)
+      const drawing = drawFigure(placements, catalogue, { view })
+      const content = { ...contentOf(placements), drawing }
+      content.entries = cardEntries(placements, catalogue, drawing, (part) => ({ source: `from ${part}`, price: part }))
+      const box = extentOf(drawing)
+      // Fewer than twenty are worn by some: others stand anywhere on the figure.
+      while (content.entries.length < 20 && random() < 0.9)
+        content.entries.push({
+          ...pick(content.entries),
+          anchors: [{ x: box.x + random() * box.width, y: box.y + random() * box.height }],
         })
+      const choices = {
+        ...CARD_CHOICES,
+        view,
+        size: pick(CARD_SIZE_NAMES),
+        prices: random() < 0.5,
+        sources: random() < 0.7,
       }
-      const [left, right] = (['left', 'right'] as const).map(
-        (side) => labels.filter((label) => label.side === side).length,
-      )
-      expect(Math.abs(left! - right!)).toBeLessThanOrEqual(1)
-      for (const { targets } of labels)
-        for (const { x, y } of targets) expect(x > 0 && x < CARD.width && y > 0 && y < CARD.height).toBe(true)
-    },
-  )
+      const found = expectInOrder(content, choices)
+      led += found.led
+      all += found.all
+    }
+    expect(led / all).toBeGreaterThan(0.99)
+  })
+
+  test('without lines there are neither dots nor numbers; notes and credits stand inside', () => {
+    const content = {
+      ...contentOf(takeOf('Bram')),
+      note: 'A note of some length that is wrapped. '.repeat(4),
+      credits: 'Made by nobody',
+    }
+    for (const size of CARD_SIZE_NAMES) {
+      const { marks, width, height } = cardPage(content, { ...CARD_CHOICES, size, lines: false })
+      expect(marks.filter(({ kind }) => kind === 'dot')).toEqual([])
+      for (const mark of marks)
+        if (mark.kind === 'text') {
+          const wide = textWidth(mark.value, mark.size)
+          const left = mark.x - (mark.anchor === 'end' ? wide : mark.anchor === 'middle' ? wide / 2 : 0)
+          expect([mark.value, left >= 0 && left + wide <= width && mark.y <= height]).toEqual([mark.value, true])
+        }
+      expect({ width, height }).toEqual(CARD_SIZES[size])
+    }
+  })
 })
 
 describe('document', () => {
   test('names, colours and sources are in it as text, safely', () => {
     const content = contentOf(takeOf('Bram'))
-    const svg = cardSvg(content, '@font-face{}')
+    const svg = pageSvg(cardPage(content, { ...CARD_CHOICES, prices: true }), '@font-face{}')
     expect(svg).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" width="190mm" height="130mm"/)
     expect(svg).toContain('Bram &amp; co &lt;1>')
     expect(svg).toContain('<style>@font-face{}</style>')
-    for (const { name, colour, source } of content.entries) {
+    for (const { name, colour, source, price } of content.entries) {
+      expect(svg).toContain(`>${price}</text>`)
       expect(svg).toContain(`>${colour.name}</text>`)
       expect(svg).toContain(`>${source}</text>`)
       for (const word of name.split(' ')) expect(svg).toContain(word)
@@ -88,7 +162,7 @@ describe('document', () => {
 
 test('text with what XML has no place for is well-formed all the same', () => {
   for (const name of ['Bell\u0007', 'Half \uD83D', 'Null\u0000', 'None \uFFFE']) {
-    const svg = cardSvg({ ...contentOf(takeOf('Bram')), title: name }, '')
+    const svg = pageSvg(cardPage({ ...contentOf(takeOf('Bram')), title: name }))
 
     expect(svg).not.toMatch(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/)
     // A half of a pair is no character of XML.

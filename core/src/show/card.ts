@@ -1,4 +1,7 @@
-import { type Drawing, hundredth, INK, svgBody, svgText } from '../mannequin/index.ts'
+import { MEASURES, type Drawing } from '../mannequin/index.ts'
+import { extentOf } from './extentOf.ts'
+import { isWithin, placeLeads, type Box, type PlacedLead, type Point } from './leads.ts'
+import { PAPER, type Mark, type Page } from './page.ts'
 import { wrapText } from './textWidth.ts'
 
 /** One line of the breakdown: what, in which colour, from where, and the points on the figure it leads to. */
@@ -7,6 +10,8 @@ export interface CardEntry {
   qty: number
   colour: { name: string; hex: string }
   source: string
+  /** The lowest price of the day in words; empty where it is owned or nobody sells it. */
+  price: string
   anchors: { x: number; y: number }[]
 }
 
@@ -14,133 +19,320 @@ export interface CardContent {
   title: string
   subtitle: string
   footer: string
+  /** A sentence or two of whoever made it. */
+  note: string
+  credits: string
   drawing: Drawing
   entries: CardEntry[]
 }
 
-/** Sizes of the card in millimetres. */
-export const CARD = {
-  width: 190,
-  height: 130,
-  margin: 8,
-  column: 52,
-  titleSize: 8,
-  nameSize: 3.5,
-  smallSize: 2.9,
-  figureHeight: 96,
+/** Sizes of cards in millimetres. */
+export const CARD_SIZES = {
+  wide: { width: 190, height: 130 },
+  square: { width: 150, height: 150 },
+  portrait: { width: 130, height: 180 },
+  A6: { width: 105, height: 148 },
+  A5: { width: 148, height: 210 },
 } as const
+export type CardSize = keyof typeof CARD_SIZES
+export const CARD_SIZE_NAMES = Object.keys(CARD_SIZES) as CardSize[]
 
-interface PlacedEntry {
+/** What a card shows besides the figure and the names of its parts. */
+export interface CardChoices {
+  size: CardSize
+  view: 'front' | 'back'
+  lines: boolean
+  colours: boolean
+  sources: boolean
+  prices: boolean
+  /** Say what was done to parts and what is made by others. */
+  altered: boolean
+  note: string
+  credits: string
+}
+
+export const CARD_CHOICES: CardChoices = {
+  size: 'wide',
+  view: 'front',
+  lines: true,
+  colours: true,
+  sources: true,
+  prices: false,
+  altered: true,
+  note: '',
+  credits: '',
+}
+
+/** Most letters of a note and of credits; what is longer is refused where it is written. */
+export const CARD_TEXTS = { note: 300, credits: 120 } as const
+
+/** A label as it stands on the card. */
+export interface PlacedEntry extends PlacedLead {
   entry: CardEntry
-  side: 'left' | 'right'
-  /** Top of the label block. */
-  y: number
-  lines: string[]
-  /** Anchors in millimetres on the card. */
+  name: string[]
+  more: { words: string; soft: boolean; swatch: boolean }[]
+  /** Every point of the entry, in millimetres on the card. */
   targets: { x: number; y: number }[]
+  /** The number at label and figure, where no line can lead without crossing. */
+  number: number | null
 }
 
 export interface CardLayout {
+  width: number
+  height: number
+  margin: number
+  column: number
+  /** Sizes of texts. */
+  title: number
+  text: number
+  small: number
+  line: number
   labels: PlacedEntry[]
   /** Millimetres in a figure unit, and where the figure's 0,0 stands. */
   figure: { scale: number; x: number; y: number }
+  /** What lead lines keep clear of. */
+  face: Box
+  note: string[]
+  credits: string[]
+  foot: string[]
+  titleLines: string[]
 }
 
+/** Shares of a card's width and height, so that all sizes are of one kind. */
+const MARGIN = 8
+const NAME = 3.5
+const SMALL = 2.9
 const LINE = 4.1
-const blockHeight = (lines: number) => (lines + 2) * LINE + 1.4
+/** Smallest text, which a careful printer still holds. */
+const LEAST = 2
+
+/** Where the face is, in figure units; a head that looks away has none to keep clear. */
+export function faceBox({ anchors, view }: Pick<Drawing, 'anchors' | 'view'>): Box | null {
+  if (!anchors.head || view === 'back') return null
+  const { width, height } = MEASURES.head
+  const middle = anchors.head.y - 8
+  return { x: -width * 0.3, y: middle - height * 0.3, width: width * 0.6, height: height * 0.62 }
+}
 
 /**
- * Place the labels: each goes to the side its anchor is on, then sides are evened out by moving the labels nearest the
- * middle; on a side they stand in the order of their anchors, so that lead lines do not cross, and are spread evenly.
+ * Place a card's texts, figure and lead lines. Texts are made smaller until all labels stand apart; then lines are led so
+ * that none crosses another or the face, and where that cannot be, a number stands in for the line.
  */
-export function layOutCard({ drawing, entries }: CardContent): CardLayout {
-  const { window } = drawing
-  const scale = CARD.figureHeight / window.height
-  const figure = { scale, x: CARD.width / 2, y: CARD.height - CARD.margin - 6 - (window.y + window.height) * scale }
-  const onCard = ({ x, y }: { x: number; y: number }) => ({ x: figure.x + x * scale, y: figure.y + y * scale })
-  const middle = (entry: CardEntry) => entry.anchors.reduce((sum, a) => sum + a.x, 0) / entry.anchors.length
-  const left = entries.filter((entry) => middle(entry) < 0).sort((a, b) => middle(b) - middle(a))
-  const right = entries.filter((entry) => middle(entry) >= 0).sort((a, b) => middle(a) - middle(b))
-  while (left.length > right.length + 1) right.unshift(left.shift()!)
-  while (right.length > left.length + 1) left.unshift(right.shift()!)
+export function layOutCard(
+  content: CardContent,
+  choices: CardChoices,
+  { width, height }: { width: number; height: number } = CARD_SIZES[choices.size],
+): CardLayout {
+  let k = Math.min(1, width / 140)
+  let texts = textsAt(content, choices, { width, height, k })
+  while (!texts.fits && NAME * k * 0.95 >= LEAST) texts = textsAt(content, choices, { width, height, k: (k *= 0.95) })
+  return laidOut(texts, content.drawing, choices)
+}
 
-  const placed = (side: 'left' | 'right', list: CardEntry[]): PlacedEntry[] => {
-    const blocks = list
-      .map((entry) => {
-        const nearest = [...entry.anchors].sort((a, b) => (side === 'left' ? a.x - b.x : b.x - a.x))
-        const name = entry.qty > 1 ? `${entry.qty} × ${entry.name}` : entry.name
-        return { entry, side, lines: wrapText(name, CARD.nameSize, CARD.column), targets: nearest.map(onCard) }
-      })
-      .sort((a, b) => a.targets[0]!.y - b.targets[0]!.y)
-    const top = CARD.margin + 18
-    const room = CARD.height - CARD.margin - 5 - top
-    const used = blocks.reduce((sum, block) => sum + blockHeight(block.lines.length), 0)
-    const gap = blocks.length > 1 ? Math.max(0, Math.min(9, (room - used) / (blocks.length - 1))) : 0
-    let y = top + Math.max(0, (room - used - gap * (blocks.length - 1)) / 2)
-    return blocks.map((block) => {
-      const at = y
-      y += blockHeight(block.lines.length) + gap
-      return { ...block, y: at }
+/** The texts of a card broken into lines at a size, and whether its labels have room at that. */
+function textsAt(
+  { entries, title, note, credits, footer }: CardContent,
+  choices: CardChoices,
+  { width, height, k }: { width: number; height: number; k: number },
+) {
+  const margin = MARGIN * Math.min(1, width / 140)
+  const [text, small, line] = [NAME * k, SMALL * k, LINE * k]
+  const titleSize = Math.min(8, width / 16)
+  const inner = width - 2 * margin
+  const titleLines = wrapText(title, titleSize, width > 160 ? inner * 0.62 : inner, 1)
+  // Wide cards say the subtitle beside the title, narrow ones below it.
+  const top = margin + titleSize + (width > 160 ? 4 : 3 + small * 1.5)
+  const noteLines = note ? wrapText(note, small, inner, 3) : []
+  const creditLines = credits ? wrapText(credits, small, inner, 1) : []
+  const footLines = wrapText(footer, small, inner, 3)
+  const foot = margin * 0.5 + small * 1.4 * (footLines.length + noteLines.length + creditLines.length) + 2
+  const column = Math.min(56, inner * 0.29)
+  const labelled = entries.map((entry) => {
+    const name = wrapText(entry.qty > 1 ? `${entry.qty} × ${entry.name}` : entry.name, text, column)
+    const more = [
+      ...(choices.colours ? [{ words: entry.colour.name, soft: false, swatch: true }] : []),
+      ...(choices.sources ? [{ words: entry.source, soft: true, swatch: false }] : []),
+      ...(choices.prices && entry.price ? [{ words: entry.price, soft: false, swatch: false }] : []),
+    ].map((one) => ({ ...one, words: wrapText(one.words, small, column - (one.swatch ? small * 1.4 : 0), 1)[0]! }))
+    return { entry, name, more, height: (name.length + more.length) * line + 1.2 * k }
+  })
+  // Whatever labels come to stand at one side, they have room.
+  const tallest = labelled.map((label) => label.height).sort((a, b) => b - a)
+  const most = tallest.slice(0, Math.ceil(entries.length / 2)).reduce((sum, one) => sum + one, 0)
+  return {
+    width,
+    height,
+    margin,
+    column,
+    title: titleSize,
+    text,
+    small,
+    line,
+    note: noteLines,
+    credits: creditLines,
+    foot: footLines,
+    titleLines,
+    labelled,
+    k,
+    top,
+    bottom: height - foot,
+    fits: most <= height - foot - top,
+  }
+}
+
+function laidOut(
+  { labelled, k, top, bottom, fits: _fits, ...texts }: ReturnType<typeof textsAt>,
+  drawing: Drawing,
+  { lines }: CardChoices,
+): CardLayout {
+  const { width, margin, column, text } = texts
+  const extent = extentOf(drawing)
+  const room = { width: width - 2 * margin - 2 * column - 6, height: bottom - top }
+  const scale = Math.min(room.width / extent.width, (room.height * 0.96) / extent.height)
+  const figure = {
+    scale,
+    x: width / 2 - (extent.x + extent.width / 2) * scale,
+    y: top + (room.height - extent.height * scale) / 2 - extent.y * scale,
+  }
+  const onCard = ({ x, y }: Point) => ({ x: figure.x + x * scale, y: figure.y + y * scale })
+  const face = faceBox(drawing)
+  const targets = labelled.map(({ entry }) => entry.anchors.map(onCard))
+  const clear = face ? [{ ...onCard(face), width: face.width * scale, height: face.height * scale }] : []
+  /** What is in the face is led to at the cheek. */
+  const besideFace = (point: Point): Point[] => {
+    const [box] = clear
+    if (!box || !isWithin(point, box)) return [point]
+    return [box.x - 0.2, box.x + box.width + 0.2].map((x) => ({ x, y: point.y }))
+  }
+  const { placed, free } = placeLeads(
+    labelled.map(({ height }, i) => ({ points: targets[i]!.flatMap(besideFace), height })),
+    {
+      left: margin + column + 1.5,
+      right: width - margin - column - 1.5,
+      top,
+      bottom,
+      gap: 14 * k,
+      port: text * 0.75,
+      clear,
+    },
+  )
+  let number = 0
+  const labels = placed.map((one, i) => {
+    const { entry, name, more } = labelled[one.lead]!
+    const stands =
+      free[i] && clear[0] ? targets[one.lead]!.map((t) => (isWithin(t, clear[0]!) ? one.to : t)) : targets[one.lead]!
+    return { ...one, entry, name, more, targets: stands, number: lines && !free[i] ? ++number : null }
+  })
+  return { ...texts, labels, figure, face: clear[0] ?? { x: 0, y: 0, width: 0, height: 0 } }
+}
+
+/** A card as a page; `size` stands in for the chosen one where a card is a cell of something larger. */
+export function cardPage(
+  content: CardContent,
+  choices: CardChoices = CARD_CHOICES,
+  size: { width: number; height: number } = CARD_SIZES[choices.size],
+): Page {
+  const layout = layOutCard(content, choices, size)
+  const { width, height, margin, figure, small, labels } = layout
+  const marks: Mark[] = Array.from({ length: Math.floor(height / 9) - 2 }, (_, i) => ({
+    kind: 'path' as const,
+    d: `M0 ${24 + i * 9}H${two(width)}`,
+    stroke: PAPER.rule,
+    width: 0.25,
+  }))
+  marks.push({
+    kind: 'text',
+    x: margin,
+    y: margin + layout.title * 0.85,
+    size: layout.title,
+    value: layout.titleLines[0]!,
+    heading: true,
+  })
+  const subtitle = { kind: 'text' as const, size: Math.min(3.6, small * 1.25), fill: PAPER.soft }
+  if (width > 160) marks.push({ ...subtitle, x: width - margin, y: margin + 7, anchor: 'end', value: content.subtitle })
+  else
+    marks.push({
+      ...subtitle,
+      x: margin,
+      y: margin + layout.title + small * 1.3,
+      value: wrapText(content.subtitle, subtitle.size, width - 2 * margin, 1)[0]!,
+    })
+  marks.push({ kind: 'figure', drawing: content.drawing, ...figure })
+  for (const label of labels) marks.push(...labelMarks(label, layout, choices))
+  let y = height - margin * 0.5
+  for (const [value, fill] of [
+    ...[...layout.foot].reverse().map((words) => [words, PAPER.soft] as const),
+    ...layout.credits.map((words) => [words, PAPER.soft] as const),
+    ...[...layout.note].reverse().map((words) => [words, undefined] as const),
+  ]) {
+    marks.push({ kind: 'text', x: margin, y, size: small, value, ...(fill ? { fill } : {}) })
+    y -= small * 1.4
+  }
+  return { title: `${content.title}: parts and where they come from`, width, height, marks }
+}
+
+/** A label with its line, dots, swatch and words. */
+function labelMarks(
+  label: PlacedEntry,
+  { margin, column, width, text, small, line }: CardLayout,
+  { lines }: CardChoices,
+): Mark[] {
+  const { entry, side, y: at, name, more, targets, from, to, number } = label
+  const isLeft = side === 'left'
+  const x = isLeft ? margin + column : width - margin - column
+  const anchor = isLeft ? ('end' as const) : ('start' as const)
+  const drawn: Mark[] = []
+  if (lines && number === null)
+    drawn.push({
+      kind: 'path',
+      d: `M${two(from.x)} ${two(from.y)}L${two(to.x)} ${two(to.y)}`,
+      stroke: PAPER.lead,
+      width: 0.3,
+    })
+  if (lines)
+    for (const target of targets) drawn.push({ kind: 'dot', ...target, radius: 0.8, fill: '#FFFBF2', line: 0.35 })
+  if (number !== null) {
+    for (const target of targets)
+      drawn.push({ kind: 'text', x: target.x + 1.2, y: target.y + 0.8, size: small, value: `${number}`, strong: true })
+    drawn.push({
+      kind: 'text',
+      x: from.x,
+      y: from.y + small * 0.3,
+      size: small,
+      value: `${number}`,
+      strong: true,
+      anchor: isLeft ? 'start' : 'end',
     })
   }
-  return { labels: [...placed('left', left), ...placed('right', right)], figure }
-}
-
-/** Faces of the card; whoever draws it must have them or embed them. */
-export const CARD_FAMILIES = { heading: 'Bricolage Grotesque', text: 'Atkinson Hyperlegible Next' }
-
-/** The card as an SVG document, one unit a millimetre. `fontCss` holds @font-face rules to embed. */
-export function cardSvg(content: CardContent, fontCss = '', families = CARD_FAMILIES): string {
-  const { labels, figure } = layOutCard(content)
-  const text = (
-    x: number,
-    y: number,
-    size: number,
-    value: string,
-    { anchor = 'start', weight = 400, fill = INK, family = families.text } = {},
-  ) =>
-    `<text x="${hundredth(x)}" y="${hundredth(y)}" font-family="'${family}'" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}" fill="${fill}">${svgText(value)}</text>`
-  const label = ({ entry, side, y, lines, targets }: PlacedEntry) => {
-    const isLeft = side === 'left'
-    const x = isLeft ? CARD.margin + CARD.column : CARD.width - CARD.margin - CARD.column
-    const anchor = isLeft ? 'end' : 'start'
-    const [target] = targets
-    const from = { x: x + (isLeft ? 2 : -2), y: y + LINE * 0.8 }
-    const bend = from.x + (isLeft ? 8 : -8)
-    const rest = lines.length * LINE
-    const swatch = isLeft ? x - 2.6 : x
-    return (
-      `<path d="M${hundredth(from.x)} ${hundredth(from.y)}L${hundredth(bend)} ${hundredth(from.y)}L${hundredth(target!.x)} ${hundredth(target!.y)}" fill="none" stroke="#8A7E69" stroke-width="0.3"/>` +
-      targets
-        .map(
-          (t) =>
-            `<circle cx="${hundredth(t.x)}" cy="${hundredth(t.y)}" r="0.8" fill="#FFFBF2" stroke="${INK}" stroke-width="0.35"/>`,
-        )
-        .join('') +
-      lines.map((line, i) => text(x, y + LINE * (i + 1), CARD.nameSize, line, { anchor, weight: 700 })).join('') +
-      `<rect x="${hundredth(swatch)}" y="${hundredth(y + rest + LINE - 2.4)}" width="2.6" height="2.6" rx="0.6" fill="${entry.colour.hex}" stroke="${INK}" stroke-width="0.2"/>` +
-      text(isLeft ? x - 3.8 : x + 3.8, y + rest + LINE - 0.2, CARD.smallSize, entry.colour.name, { anchor }) +
-      text(x, y + rest + LINE * 2 - 0.5, CARD.smallSize, wrapText(entry.source, CARD.smallSize, CARD.column, 1)[0]!, {
-        anchor,
-        fill: '#6B6253',
-      })
-    )
-  }
-  const { width, height, margin } = CARD
-  const ruled = Array.from(
-    { length: 12 },
-    (_, i) => `<path d="M0 ${24 + i * 9}L${width} ${24 + i * 9}" stroke="#E7DEC9" stroke-width="0.25"/>`,
-  ).join('')
-  return (
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">` +
-    `<title>${svgText(`${content.title}: parts and where they come from`)}</title>` +
-    (fontCss ? `<style>${fontCss}</style>` : '') +
-    `<rect width="${width}" height="${height}" fill="#F8F3E8"/>${ruled}` +
-    text(margin, margin + 7, CARD.titleSize, content.title, { weight: 700, family: families.heading }) +
-    text(width - margin, margin + 7, 3.6, content.subtitle, { anchor: 'end', fill: '#6B6253' }) +
-    `<g transform="translate(${hundredth(figure.x)} ${hundredth(figure.y)}) scale(${figure.scale.toFixed(4)})">${svgBody(content.drawing.shapes)}</g>` +
-    labels.map(label).join('') +
-    text(margin, height - 4, 2.7, content.footer, { fill: '#6B6253' }) +
-    '</svg>'
+  name.forEach((words, i) =>
+    drawn.push({ kind: 'text', x, y: at + line * (i + 0.8), size: text, value: words, strong: true, anchor }),
   )
+  more.forEach(({ words, soft, swatch }, i) => {
+    const base = at + line * (name.length + i + 0.8)
+    if (swatch)
+      drawn.push({
+        kind: 'rect',
+        x: isLeft ? x - small * 0.9 : x,
+        y: base - small * 0.8,
+        width: small * 0.9,
+        height: small * 0.9,
+        radius: small * 0.2,
+        fill: entry.colour.hex,
+        stroke: '#2A2730',
+        line: 0.2,
+      })
+    const inset = swatch ? small * 1.3 : 0
+    drawn.push({
+      kind: 'text',
+      x: isLeft ? x - inset : x + inset,
+      y: base,
+      size: small,
+      value: words,
+      anchor,
+      ...(soft ? { fill: PAPER.soft } : {}),
+    })
+  })
+  return drawn
 }
+
+const two = (value: number) => Math.round(value * 100) / 100

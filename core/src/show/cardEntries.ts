@@ -5,12 +5,22 @@ import type { CardEntry } from './card.ts'
 
 const PAIRED = /, (left|right) leg$/
 
-/** Breakdown lines of a figure: placements of one name and colour (a pair of hands, two legs) share a line. */
+/** What is told of a part besides what it is. */
+export interface ToldOfPart {
+  source: string
+  price: string
+}
+
+/**
+ * Breakdown lines of a figure: placements of one name and colour (a pair of hands, two legs) share a line. With `altered`
+ * the name says what was done to it.
+ */
 export function cardEntries(
   placements: readonly Placement[],
   catalogue: Catalogue,
   drawing: Drawing,
-  sourceOf: (part: string) => string,
+  toldOf: (part: string) => ToldOfPart,
+  { altered = true } = {},
 ): CardEntry[] {
   const entries = new Map<string, CardEntry>()
   for (const placement of placements) {
@@ -20,13 +30,13 @@ export function cardEntries(
     if (!part || !anchor) continue
     const colour = catalogue.colours.get(part.colours[0] ?? '') ?? { name: 'no colour', hex: '#FFFFFF' }
     // What was done to a part is part of the breakdown: whoever builds or buys it has to know.
-    const done = (placement.altered ?? []).map(({ kind }) => ALTERATION_WORDS[kind].done)
+    const done = (altered ? (placement.altered ?? []) : []).map(({ kind }) => ALTERATION_WORDS[kind].done)
     const name = [part.name.replace(PAIRED, ''), ...done].join(', ')
     const known = entries.get(`${name} ${colour.name}`)
     if (known) {
       known.qty += 1
       known.anchors.push(anchor)
-    } else entries.set(`${name} ${colour.name}`, { name, qty: 1, colour, source: sourceOf(code), anchors: [anchor] })
+    } else entries.set(`${name} ${colour.name}`, { name, qty: 1, colour, ...toldOf(code), anchors: [anchor] })
   }
   return [...entries.values()]
 }

@@ -1,5 +1,40 @@
-export { cardSvg, layOutCard, CARD, type CardContent, type CardEntry } from './card.ts'
-export { cardEntries } from './cardEntries.ts'
+export {
+  CARD_CHOICES,
+  CARD_SIZE_NAMES,
+  CARD_SIZES,
+  CARD_TEXTS,
+  cardPage,
+  faceBox,
+  layOutCard,
+  type CardChoices,
+  type CardContent,
+  type CardEntry,
+  type CardSize,
+} from './card.ts'
+export { cardEntries, type ToldOfPart } from './cardEntries.ts'
+export {
+  MOST_ON_SHEET,
+  PAPER_SIZE_NAMES,
+  PAPER_SIZES,
+  PER_PAGE,
+  SHEET_CHOICES,
+  sheetPages,
+  type IndexLine,
+  type PaperSize,
+  type PerPage,
+  type SheetChoices,
+  type SheetContent,
+} from './sheet.ts'
+export { PAGE_FAMILIES, PAPER, pageSvg, stacked, type Mark, type Page } from './page.ts'
 export { textWidth, wrapText } from './textWidth.ts'
-export { sideBySideSvg, sideBySideWidth, SIDE_BY_SIDE, type SideBySide, type SideBySideColumn } from './sideBySide.ts'
+export { sideBySidePage, SIDE_BY_SIDE, type SideBySide, type SideBySideColumn } from './sideBySide.ts'
 export * from './lineUp.ts'
+export {
+  recipeOf,
+  type Recipe,
+  type RecipeOutfit,
+  type RecipePart,
+  type RecipePlacement,
+  type RecipeSource,
+} from './recipe.ts'
+export { SHARE_SCRIPT, sharePage } from './sharePage.ts'

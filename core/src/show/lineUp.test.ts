@@ -4,13 +4,14 @@ import {
   FOOTING,
   howManyFit,
   linedUp,
-  lineUpSvg,
+  lineUpPage,
   lineUpWidth,
   poseOf,
   roomOf,
   statureLines,
   tallnessOf,
 } from './lineUp.ts'
+import { pageSvg } from './page.ts'
 
 const catalogue = worldCatalogue()
 const member = (name: string) => linedUp({ id: name, name, placements: takeOf(name) }, catalogue)
@@ -82,13 +83,13 @@ describe('a pose', () => {
 
   test('is drawn in millimetres with every name, and nothing leaves the picture', () => {
     const pose = poseOf(crew, [boat])
-    const svg = lineUpSvg({ title: 'Crew & cox', members: crew, objects: [boat], pose, step: 0 })
+    const svg = pageSvg(lineUpPage({ title: 'Crew & cox', members: crew, objects: [boat], pose, step: 0 }))
     expect(svg).toContain(`width="${lineUpWidth(pose)}mm"`)
     expect(svg).toContain('Crew &amp; cox')
     expect(svg).toContain('room for')
     for (const { name } of crew) expect(svg).toContain(name.split(' ')[0]!)
     const tiers = poseOf(crew, [], { tiers: 2, step: 20 })
-    const stepped = lineUpSvg({ title: 'C', members: crew, objects: [], pose: tiers, step: 20 })
+    const stepped = pageSvg(lineUpPage({ title: 'C', members: crew, objects: [], pose: tiers, step: 20 }))
     expect(stepped).toContain('Front: ')
     expect(stepped).toContain('Back: ')
     for (const { id, ground } of tiers.placed)

@@ -1,18 +1,8 @@
 import { statureAt, type Stature } from '../brief/index.ts'
 import { mouldOf, partWorn, type Catalogue, type Placement } from '../catalogue/index.ts'
 import { statureWorn } from '../fitting/index.ts'
-import {
-  boundsOf,
-  drawFigure,
-  hundredth,
-  INK,
-  MEASURES,
-  MM_PER_UNIT,
-  svgBody,
-  svgText,
-  type Drawing,
-} from '../mannequin/index.ts'
-import { CARD_FAMILIES } from './card.ts'
+import { boundsOf, drawFigure, hundredth, INK, MEASURES, MM_PER_UNIT, type Drawing } from '../mannequin/index.ts'
+import { PAPER, type Mark, type Page, type TextMark } from './page.ts'
 import { textWidth } from './textWidth.ts'
 
 /** Outlines an object for scale may have; all are ours and plain. */
@@ -230,107 +220,121 @@ const MARGIN = { side: 14, top: 18, foot: 20 } as const
 /** Width of the picture of a pose, in millimetres. */
 export const lineUpWidth = ({ width }: Pose) => hundredth(width + 2 * MARGIN.side)
 
-/**
- * A line-up as an SVG document of one unit a millimetre, figures at their own height before a rule in centimetres.
- * `fontCss` holds @font-face rules to embed.
- */
-export function lineUpSvg(
-  {
-    title,
-    members,
-    objects,
-    pose,
-    step,
-  }: {
-    title: string
-    members: readonly LinedUp[]
-    objects: readonly ScaleObject[]
-    pose: Pose
-    step: number
-  },
-  fontCss = '',
-  families = CARD_FAMILIES,
-): string {
+/** A line-up: figures at their own height before a rule in centimetres. */
+export function lineUpPage({
+  title,
+  members,
+  objects,
+  pose,
+  step,
+}: {
+  title: string
+  members: readonly LinedUp[]
+  objects: readonly ScaleObject[]
+  pose: Pose
+  step: number
+}): Page {
   const width = lineUpWidth(pose)
-  const names = Math.max(0, ...pose.tierWidths.map((_, t) => t)) === 0
+  const named = Math.max(0, ...pose.tierWidths.map((_, t) => t)) === 0
   const floor = MARGIN.top + pose.height
   // Words stay readable when a wide picture is looked at as a whole.
   const k = Math.min(1.7, Math.max(1, width / 260))
-  const height = hundredth(floor + k * (MARGIN.foot + (names ? 0 : 4 * pose.tierWidths.length)))
-  const text = (x: number, y: number, mm: number, value: string, more = '', size = hundredth(mm * k)) =>
-    `<text x="${hundredth(x)}" y="${hundredth(y)}" font-family="'${families.text}'" font-size="${size}" fill="${INK}"${more}>${svgText(value)}</text>`
-  const rule = Array.from({ length: Math.floor(pose.height / 10) + 1 }, (_, cm) => {
-    const y = hundredth(floor - cm * 10)
-    return (
-      `<path d="M${MARGIN.side - 4} ${y}H${width - MARGIN.side / 2}" stroke="#CFC4AB" stroke-width="0.25" stroke-dasharray="1 1.2"/>` +
-      text(2, y + 1, 2.6, `${cm * 10}`, ' opacity="0.7"')
-    )
+  const height = hundredth(floor + k * (MARGIN.foot + (named ? 0 : 4 * pose.tierWidths.length)))
+  const byId = new Map(members.map((member) => [member.id, member]))
+  const text = (x: number, y: number, mm: number, value: string, more: Partial<TextMark> = {}): TextMark => ({
+    kind: 'text',
+    x,
+    y,
+    size: mm * k,
+    value,
+    ...more,
+  })
+  const middle = { anchor: 'middle', fill: PAPER.soft } as const
+  const rule = Array.from({ length: Math.floor(pose.height / 10) + 1 }, (_, cm): Mark[] => {
+    const y = floor - cm * 10
+    return [
+      {
+        kind: 'path',
+        d: `M${MARGIN.side - 4} ${hundredth(y)}H${width - MARGIN.side / 2}`,
+        stroke: PAPER.line,
+        width: 0.25,
+        dashes: '1 1.2',
+      },
+      text(2, y + 1, 2.6, `${cm * 10}`, { fill: PAPER.soft }),
+    ]
   })
   const steps = pose.tierWidths
     .map((_, tier) => tier)
     .filter((tier) => tier > 0)
     .reverse()
-    .map((tier) => {
-      const full = Math.max(...pose.tierWidths)
-      return `<rect x="${MARGIN.side}" y="${hundredth(floor - tier * step)}" width="${hundredth(full)}" height="${hundredth(step)}" fill="${tier % 2 ? '#D9C29A' : '#CDB388'}" stroke="#A98C5C" stroke-width="0.3"/>`
-    })
-  const byId = new Map(members.map((member) => [member.id, member]))
+    .map((tier): Mark => ({
+      kind: 'rect',
+      x: MARGIN.side,
+      y: floor - tier * step,
+      width: Math.max(...pose.tierWidths),
+      height: step,
+      fill: tier % 2 ? '#D9C29A' : '#CDB388',
+      stroke: '#A98C5C',
+      line: 0.3,
+    }))
+  const things = pose.objects.flatMap(({ at, x }): Mark[] => {
+    const { name, shape, width: w, height: h, depth } = objects[at]!
+    const { all } = howManyFit({ width: w, depth })
+    const centre = MARGIN.side + x + w / 2
+    return [
+      {
+        kind: 'path',
+        d: OBJECT_PATHS[shape](w, h),
+        x: MARGIN.side + x,
+        y: floor,
+        fill: '#B9A27A',
+        stroke: INK,
+        width: 0.35,
+      },
+      text(centre, floor + 4.5 * k, 2.8, fitted(name, 2.8 * k, w + 2 * GAP), { anchor: 'middle' }),
+      text(centre, floor + 13 * k, 2.5, `${w} × ${h} mm${all > 0 ? `, room for ${all}` : ''}`, middle),
+    ]
+  })
   const figures = [...pose.placed]
     .sort((a, b) => b.tier - a.tier)
-    .map(({ id, x, ground }) => {
-      const { drawing } = byId.get(id)!
-      return `<g transform="translate(${hundredth(MARGIN.side + x)} ${hundredth(floor - ground)}) scale(${MM_PER_UNIT.toFixed(5)})">${svgBody(drawing.shapes)}</g>`
-    })
-  const labels = names
-    ? pose.placed.map(({ id, x }, i) => {
+    .map(({ id, x, ground }): Mark => ({
+      kind: 'figure',
+      drawing: byId.get(id)!.drawing,
+      x: MARGIN.side + x,
+      y: floor - ground,
+      scale: MM_PER_UNIT,
+    }))
+  const labels = named
+    ? pose.placed.flatMap(({ id, x }, i): Mark[] => {
         const { name, drawing, legs, riser } = byId.get(id)!
-        const short = fitted(name, 2.8 * k, 2 * spread(drawing))
-        const y = floor + k * (4.5 + (i % 2) * 4)
-        return (
-          text(MARGIN.side + x, y, 2.8, short, ' text-anchor="middle"') +
-          text(
-            MARGIN.side + x,
-            floor + 13 * k,
-            2.5,
-            `${tallnessOf({ drawing, legs, riser }).whole.toFixed(1)} mm`,
-            ' text-anchor="middle" opacity="0.75"',
-          )
-        )
+        const at = MARGIN.side + x
+        return [
+          text(at, floor + k * (4.5 + (i % 2) * 4), 2.8, fitted(name, 2.8 * k, 2 * spread(drawing)), {
+            anchor: 'middle',
+          }),
+          text(at, floor + 13 * k, 2.5, `${tallnessOf({ drawing, legs, riser }).whole.toFixed(1)} mm`, middle),
+        ]
       })
-    : pose.tierWidths.map((_, tier) => {
+    : pose.tierWidths.map((_, tier): Mark => {
         const row = pose.placed.filter((one) => one.tier === tier).map(({ id }) => byId.get(id)!.name)
         const words = `${tier === 0 ? 'Front' : tier === pose.tierWidths.length - 1 ? 'Back' : `Row ${tier + 1}`}: ${row.join(', ')}`
         return text(MARGIN.side, floor + k * (5 + 4 * tier), 2.8, fitted(words, 2.8 * k, width - 2 * MARGIN.side))
       })
-  const things = pose.objects.map(({ at, x }) => {
-    const { name, shape, width: w, height: h, depth } = objects[at]!
-    const { all } = howManyFit({ width: w, depth })
-    return (
-      `<path transform="translate(${hundredth(MARGIN.side + x)} ${hundredth(floor)})" d="${OBJECT_PATHS[shape](w, h)}" fill="#B9A27A" stroke="${INK}" stroke-width="0.35" stroke-linejoin="round"/>` +
-      text(MARGIN.side + x + w / 2, floor + 4.5 * k, 2.8, fitted(name, 2.8 * k, w + 2 * GAP), ' text-anchor="middle"') +
-      text(
-        MARGIN.side + x + w / 2,
-        floor + 13 * k,
-        2.5,
-        `${w} × ${h} mm${all > 0 ? `, room for ${all}` : ''}`,
-        ' text-anchor="middle" opacity="0.75"',
-      )
-    )
-  })
-  return (
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">` +
-    `<title>${svgText(title)}</title>` +
-    (fontCss ? `<style>${fontCss}</style>` : '') +
-    `<rect width="${width}" height="${height}" fill="#F8F3E8"/>` +
-    rule.join('') +
-    `<path d="M${MARGIN.side - 4} ${hundredth(floor)}H${width - MARGIN.side / 2}" stroke="${INK}" stroke-width="0.5"/>` +
-    `<text x="${MARGIN.side}" y="10" font-family="'${families.heading}'" font-size="6" font-weight="700" fill="${INK}">${svgText(title)}</text>` +
-    steps.join('') +
-    things.join('') +
-    figures.join('') +
-    labels.join('') +
-    '</svg>'
-  )
+  const marks: Mark[] = [
+    ...rule.flat(),
+    {
+      kind: 'path',
+      d: `M${MARGIN.side - 4} ${hundredth(floor)}H${width - MARGIN.side / 2}`,
+      stroke: INK,
+      width: 0.5,
+    },
+    { kind: 'text', x: MARGIN.side, y: 10, size: 6, value: title, heading: true },
+    ...steps,
+    ...things,
+    ...figures,
+    ...labels,
+  ]
+  return { title, width, height, marks }
 }
 
 /** A text cut to a width with an ellipsis. */

@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { drawFigure } from '../mannequin/index.ts'
 import { takeOf, worldCatalogue } from '../test/world.ts'
-import { sideBySideSvg, sideBySideWidth } from './sideBySide.ts'
+import { pageSvg } from './page.ts'
+import { sideBySidePage, type SideBySide } from './sideBySide.ts'
 
 const catalogue = worldCatalogue()
 const column = (outfit: string, label: string, lines: string[] = []) => ({
@@ -10,6 +11,7 @@ const column = (outfit: string, label: string, lines: string[] = []) => ({
   front: drawFigure(takeOf(outfit), catalogue),
   back: drawFigure(takeOf(outfit), catalogue, { view: 'back' }),
 })
+const sideBySideSvg = (content: SideBySide) => pageSvg(sideBySidePage(content))
 const numbers = (svg: string, pattern: RegExp) => [...svg.matchAll(pattern)].map((match) => Number(match[1]))
 
 test('every outfit stands on one ground at one scale, inside the picture, from both sides', () => {
@@ -22,7 +24,7 @@ test('every outfit stands on one ground at one scale, inside the picture, from b
   expect(new Set(grounds).size).toBe(1)
   for (const x of numbers(svg, /translate\(([\d.]+) [\d.]+\) scale\([\d.]+\)">/g)) {
     expect(x).toBeGreaterThan(0)
-    expect(x).toBeLessThan(sideBySideWidth(3))
+    expect(x).toBeLessThan(numbers(svg, /width="([\d.]+)mm"/g)[0]!)
   }
 })
 

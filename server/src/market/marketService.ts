@@ -90,7 +90,7 @@ export class MarketService {
   }
 
   /** The newest date on any quote sheet; prices are converted at the rates of that day. */
-  private async day(): Promise<string> {
+  async pricedOn(): Promise<string> {
     const newest = await this.database
       .getRepository(SheetEntity)
       .findOne({ where: {}, order: { date: 'DESC' }, select: { seller: true, date: true } })
@@ -98,7 +98,7 @@ export class MarketService {
   }
 
   private async lowestPrices(): Promise<Map<string, number>> {
-    const [rates, date, lowest] = await Promise.all([this.rates(), this.day(), this.lowestOf()])
+    const [rates, date, lowest] = await Promise.all([this.rates(), this.pricedOn(), this.lowestOf()])
     const inHome = ({ price, currency }: Lowest) => convert(price, currency, HOME_CURRENCY, date, rates)
     return new Map([...lowest].map(([key, ways]) => [key, Math.min(...ways.map(inHome))]))
   }
@@ -109,7 +109,7 @@ export class MarketService {
       this.database.getRepository(OfferEntity).findBy({ kind: 'part', code }),
       this.database.getRepository(SellerEntity).find(),
       this.rates(),
-      this.day(),
+      this.pricedOn(),
     ])
     return offers
       .map(({ id, seller, condition, price, currency, stock, multiple, date: on }) => ({
@@ -136,7 +136,7 @@ export class MarketService {
         .find({ where: OFFER_KINDS.map((kind) => ({ kind, code: codesOf(kind) })), order: { id: 'ASC' } }),
       this.database.getRepository(SellerEntity).find(),
       this.rates(),
-      this.day(),
+      this.pricedOn(),
       this.catalogue.namesOf(things),
       this.catalogue.yields(things),
     ])
@@ -165,7 +165,7 @@ export class MarketService {
     const [everybody, rates, date, brought, heard] = await Promise.all([
       this.database.getRepository(SellerEntity).find({ order: { code: 'ASC' } }),
       this.rates(),
-      this.day(),
+      this.pricedOn(),
       this.bringing(parts),
       this.database.query('SELECT seller, MAX(date) AS date FROM quote_sheet GROUP BY seller') as Promise<
         { seller: string; date: string }[]

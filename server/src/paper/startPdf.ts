@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import { fontFiles } from './fonts.ts'
 
-/** An A4 document without a page yet, with the fonts `heading` and `text`; `finish` gives its bytes. */
+/** An A4 document without a page yet, with the fonts `heading`, `text` and `strong`; `finish` gives its bytes. */
 export async function startPdf(
   dataFolder: string,
   title: string,
@@ -9,9 +9,10 @@ export async function startPdf(
   // Loaded when one is made: its fonts and tables are a tenth of the time the program takes to start.
   const { default: PDFDocument } = await import('pdfkit')
   const pdf = new PDFDocument({ size: 'A4', margin: 0, autoFirstPage: false, info: { Title: title } })
-  const [text, , heading] = await fontFiles(join(dataFolder, 'fonts'))
+  const [text, strong, heading] = await fontFiles(join(dataFolder, 'fonts'))
   pdf.registerFont('heading', heading!)
   pdf.registerFont('text', text!)
+  pdf.registerFont('strong', strong!)
   const chunks: Buffer[] = []
   pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
   const done = new Promise<void>((resolve) => pdf.on('end', resolve))

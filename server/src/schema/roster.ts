@@ -1,6 +1,7 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
 import type { Alteration, Slot } from '@outfit/core/catalogue'
 import type { HeadOfAge, Switches } from '@outfit/core/roster'
+import type { CardChoices, SheetChoices } from '@outfit/core/show'
 
 @Entity('roster')
 export class RosterEntity {
@@ -15,6 +16,8 @@ export class RosterEntity {
   @Column('text') currency: string
   @Column('text', { nullable: true }) dueOn: string | null
   @Column('integer') position: number
+  /** What its sheet shows; null for the usual. Asked for by name alone. */
+  @Column('simple-json', { nullable: true, select: false }) sheet: SheetChoices | null
   /** Goes up with every write of the roster itself; a write with an older one is refused. */
   @Column('integer') version: number
 }
@@ -47,6 +50,8 @@ export class OutfitEntity {
   /** What differs from the house rules of the roster for this outfit, and why. */
   @Column('simple-json') switches: Switches
   @Column('text') switchesReason: string
+  /** What its card shows; null for the usual. Asked for by name alone. */
+  @Column('simple-json', { nullable: true, select: false }) card: CardChoices | null
 }
 
 @Entity('take')

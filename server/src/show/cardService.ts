@@ -1,65 +1,88 @@
 import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
 import { catalogueOf } from '@outfit/core/catalogue'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import { drawFigure } from '@outfit/core/mannequin'
-import { CARD, cardEntries, cardSvg } from '@outfit/core/show'
+import { takeNamed } from '@outfit/core/roster'
+import { CARD_CHOICES, cardEntries, cardPage, type CardChoices } from '@outfit/core/show'
 import { notFound } from '../base/problem.ts'
-import { CarriersService } from '../catalogue/carriersService.ts'
+import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
-import { INNER_FAMILIES } from '../paper/fonts.ts'
-import { PictureService } from './pictureService.ts'
+import { OutfitEntity } from '../schema/roster.ts'
+import { PartsToldService } from './partsTold.ts'
+import type { Picture } from './pictureService.ts'
 
 @Injectable()
 export class CardService {
   constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
     private readonly rosters: RosterService,
     private readonly catalogue: CatalogueService,
-    private readonly carriers: CarriersService,
-    private readonly pictures: PictureService,
+    private readonly parts: PartsToldService,
   ) {}
 
-  /** The card of a take as SVG. With `embedFonts` it carries its fonts; the rasteriser has its own. */
-  async svg(outfitId: string, takeId: string | undefined, embedFonts: boolean): Promise<{ svg: string; name: string }> {
-    const outfit = await this.rosters.outfit(outfitId)
-    const take = takeId
-      ? outfit.takes.find((t) => t.id === takeId)
-      : (outfit.takes.find((t) => t.chosen) ?? outfit.takes[0])
+  /** What the card of an outfit shows. */
+  async choices(outfit: string): Promise<CardChoices> {
+    const found = await this.database
+      .getRepository(OutfitEntity)
+      .findOne({ where: { id: outfit }, select: { id: true, card: true } })
+    if (!found) throw notFound('outfit', outfit)
+    return { ...CARD_CHOICES, ...found.card }
+  }
+
+  /** Keep what the card of an outfit shows. */
+  async choose(outfit: string, card: CardChoices): Promise<void> {
+    await this.writer.transaction(async (db) => {
+      const { affected } = await db.update(OutfitEntity, { id: outfit }, { card: { ...card } })
+      if (!affected) throw notFound('outfit', outfit)
+    })
+  }
+
+  /** The card of a take; what `asked` does not say is as it was kept. */
+  async card(outfitId: string, takeId: string | undefined, asked: Partial<CardChoices> = {}): Promise<Picture> {
+    const [outfit, kept] = await Promise.all([this.rosters.outfit(outfitId), this.choices(outfitId)])
+    const choices = { ...kept, ...asked }
+    const take = takeId ? outfit.takes.find((t) => t.id === takeId) : takeNamed(outfit.takes, null)
     if (!take) throw notFound('take', takeId ?? 'of this outfit')
+    const { placements } = take
     const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts, prints: outfit.prints })
-    const drawing = drawFigure(take.placements, catalogue)
-    const sources = await this.sourcesOf(take.placements.map((p) => p.part))
-    const entries = cardEntries(take.placements, catalogue, drawing, (part) => sources.get(part) ?? 'no release known')
-    const known = new Set([...sources.values()])
-    const svg = cardSvg(
+    const drawing = drawFigure(placements, catalogue, { view: choices.view })
+    const worn = placements.map(({ part }) => part)
+    const told = await this.parts.of(worn)
+    const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
+    const page = cardPage(
       {
         title: outfit.name,
         subtitle: `${outfit.roster.name} · take ${take.label} · ${Math.round(drawing.height)} mm tall`,
-        footer: `${take.placements.length} parts from ${known.size} ${known.size === 1 ? 'source' : 'sources'}. Made with Outfit.`,
+        footer: [
+          `${counted(placements.length, 'part')} from ${counted(sources, 'source')}.`,
+          ...(choices.prices ? [priceLine(worn, told)] : []),
+          'Made with Outfit.',
+        ].join(' '),
+        note: choices.note,
+        credits: choices.credits,
         drawing,
-        entries,
+        entries: cardEntries(placements, catalogue, drawing, told.told, { altered: choices.altered }),
       },
-      embedFonts ? this.pictures.fontCss() : '',
-      embedFonts ? undefined : INNER_FAMILIES,
+      choices,
     )
-    return { svg, name: outfit.name }
+    return { pages: [page], name: outfit.name }
   }
+}
 
-  async png(outfitId: string, takeId: string | undefined): Promise<{ png: Buffer; name: string }> {
-    const { svg, name } = await this.svg(outfitId, takeId, false)
-    return { png: await this.pictures.png(svg, CARD.width), name }
-  }
+const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`
 
-  /** Best source of each part in words: a release in which it comes, the newest first, else a figure. */
-  private async sourcesOf(parts: readonly string[]): Promise<Map<string, string>> {
-    const found = await Promise.all(
-      [...new Set(parts)].map(async (part): Promise<[string, string] | null> => {
-        const { releases, figures } = await this.carriers.of(part)
-        // A blind pack brings it by chance alone, so it is named only where nothing else brings it.
-        const release = releases.find(({ packs }) => packs === null) ?? releases[0]
-        if (release) return [part, `from ${release.name}, ${release.year}`]
-        return figures[0] ? [part, `from ${figures[0].name}, ${figures[0].year}`] : null
-      }),
-    )
-    return new Map(found.filter((entry) => entry !== null))
-  }
+/** What parts cost singly, as far as somebody sells them, and of which day that is. */
+export function priceLine(
+  parts: readonly string[],
+  { price, pricedOn }: { price(part: string): number | undefined; pricedOn: string },
+): string {
+  const prices = parts.map(price).filter((one) => one !== undefined)
+  const unsold = parts.length - prices.length
+  const sum = prices.reduce((total, one) => total + one, 0)
+  return `${formatMoney(sum, HOME_CURRENCY)} at the lowest single prices of ${pricedOn}, without shipping${
+    unsold > 0 ? `; ${counted(unsold, 'part')} not for sale` : ''
+  }.`
 }

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import sharp from 'sharp'
-import { sideBySideWidth } from '@outfit/core/show'
+import { SIDE_BY_SIDE } from '@outfit/core/show'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
@@ -35,7 +35,10 @@ test('takes side by side as SVG carry their fonts, their likeness and what is di
 test('as PNG they are 300 dots an inch wide', async () => {
   const answer = await compared('png', ids(3).join())
   const { format, width } = await sharp(Buffer.from(await answer.arrayBuffer())).metadata()
-  expect([format, width]).toEqual(['png', Math.round((sideBySideWidth(3) * 300) / 25.4)])
+  expect([format, width]).toEqual([
+    'png',
+    Math.round(((2 * SIDE_BY_SIDE.margin + 3 * SIDE_BY_SIDE.column) * 300) / 25.4),
+  ])
 })
 
 test.each(['', 'one', 'a,b,c,d,e', 'a b,c'])('takes "%s" are refused by their field', async (takes) => {

@@ -3,12 +3,11 @@ import { inPoints, likenessOf } from '@outfit/core/brief'
 import { catalogueOf, partLabel } from '@outfit/core/catalogue'
 import { drawFigure } from '@outfit/core/mannequin'
 import { compareTakes } from '@outfit/core/roster'
-import { sideBySideSvg, sideBySideWidth } from '@outfit/core/show'
+import { sideBySidePage } from '@outfit/core/show'
 import { notFound } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
-import { INNER_FAMILIES } from '../paper/fonts.ts'
-import { PictureService } from './pictureService.ts'
+import type { Picture } from './pictureService.ts'
 
 /** Takes of an outfit side by side, as a picture: before and after, or two to four that are voted on. */
 @Injectable()
@@ -16,10 +15,9 @@ export class ComparedService {
   constructor(
     private readonly rosters: RosterService,
     private readonly catalogue: CatalogueService,
-    private readonly pictures: PictureService,
   ) {}
 
-  async svg(outfitId: string, ids: readonly string[], embedFonts: boolean): Promise<{ svg: string; name: string }> {
+  async compared(outfitId: string, ids: readonly string[]): Promise<Picture> {
     const outfit = await this.rosters.outfit(outfitId)
     const takes = ids.map((id) => {
       const take = outfit.takes.find((t) => t.id === id)
@@ -42,16 +40,7 @@ export class ComparedService {
         back: drawFigure(placements, catalogue, { view: 'back' }),
       }
     })
-    const svg = sideBySideSvg(
-      { title: outfit.name, footer: `${outfit.roster.name}. Made with Outfit.`, columns },
-      embedFonts ? this.pictures.fontCss() : '',
-      embedFonts ? undefined : INNER_FAMILIES,
-    )
-    return { svg, name }
-  }
-
-  async png(outfitId: string, ids: readonly string[]): Promise<{ png: Buffer; name: string }> {
-    const { svg, name } = await this.svg(outfitId, ids, false)
-    return { png: await this.pictures.png(svg, sideBySideWidth(ids.length)), name }
+    const page = sideBySidePage({ title: outfit.name, footer: `${outfit.roster.name}. Made with Outfit.`, columns })
+    return { pages: [page], name }
   }
 }

@@ -1,10 +1,12 @@
-import { Controller, Get, Param, Query, Res, StreamableFile } from '@nestjs/common'
+import { Controller, Get, Param, Query, Res } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { Type } from 'class-transformer'
 import { IsOptional } from 'class-validator'
 import { Text, Whole } from '../base/fields.ts'
 import type { Response } from 'express'
+import { PictureAnswer, PictureOf } from './dto.ts'
 import { LineUpService } from './lineUpService.ts'
+import { PictureService } from './pictureService.ts'
 
 export class LineUpQuery {
   /** Ids of the outfits, commas between them; every dressed one without. */
@@ -19,19 +21,18 @@ export class LineUpQuery {
 @ApiTags('show')
 @Controller('rosters/:id')
 export class LineUpController {
-  constructor(private readonly lineUps: LineUpService) {}
+  constructor(
+    private readonly lineUps: LineUpService,
+    private readonly pictures: PictureService,
+  ) {}
 
-  @Get('line-up.svg')
-  async svg(@Param('id') id: string, @Query() query: LineUpQuery, @Res({ passthrough: true }) response: Response) {
-    const { svg, name } = await this.lineUps.svg(id, query, true)
-    response.attachment(`${name}.svg`).type('image/svg+xml')
-    return svg
-  }
-
-  @Get('line-up.png')
-  async png(@Param('id') id: string, @Query() query: LineUpQuery, @Res({ passthrough: true }) response: Response) {
-    const { png, name } = await this.lineUps.png(id, query)
-    response.attachment(`${name}.png`)
-    return new StreamableFile(png, { type: 'image/png' })
+  @Get('line-up.:kind')
+  @PictureAnswer()
+  async lineUp(
+    @Param() { id, kind }: PictureOf,
+    @Query() query: LineUpQuery,
+    @Res({ passthrough: true }) response: Response,
+  ) {
+    return this.pictures.send(kind, await this.lineUps.lineUp(id, query), response)
   }
 }

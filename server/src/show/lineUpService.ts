@@ -1,23 +1,20 @@
 import { Injectable } from '@nestjs/common'
 import { catalogueOf } from '@outfit/core/catalogue'
 import {
-  lineUpSvg,
-  lineUpWidth,
+  lineUpPage,
   linedUp,
   MOST_OBJECTS,
   OBJECT_SHAPES,
   poseOf,
   type ObjectShape,
-  type Pose,
   type ScaleObject,
 } from '@outfit/core/show'
 import { notFound, Problem } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { SharesService } from '../allotment/sharesService.ts'
 import { stickersOn } from '../roster/stickers.ts'
-import { INNER_FAMILIES } from '../paper/fonts.ts'
 import type { LineUpQuery } from './lineUpController.ts'
-import { PictureService } from './pictureService.ts'
+import type { Picture } from './pictureService.ts'
 
 /** Outfits of a roster side by side at their true heights, as a picture. */
 @Injectable()
@@ -25,14 +22,9 @@ export class LineUpService {
   constructor(
     private readonly shares: SharesService,
     private readonly catalogue: CatalogueService,
-    private readonly pictures: PictureService,
   ) {}
 
-  async svg(
-    roster: string,
-    query: LineUpQuery,
-    embedFonts: boolean,
-  ): Promise<{ svg: string; name: string; pose: Pose }> {
+  async lineUp(roster: string, query: LineUpQuery): Promise<Picture> {
     const objects = readObjects(query.objects)
     const own = (await this.shares.all()).filter((share) => share.roster.id === roster)
     if (own.length === 0) throw notFound('roster', roster)
@@ -49,17 +41,8 @@ export class LineUpService {
     )
     const pose = poseOf(members, objects, query)
     const title = own[0]!.roster.name
-    const svg = lineUpSvg(
-      { title, members, objects, pose, step: query.step },
-      embedFonts ? this.pictures.fontCss() : '',
-      embedFonts ? undefined : INNER_FAMILIES,
-    )
-    return { svg, name: `${title}, line-up`, pose }
-  }
-
-  async png(roster: string, query: LineUpQuery): Promise<{ png: Buffer; name: string }> {
-    const { svg, name, pose } = await this.svg(roster, query, false)
-    return { png: await this.pictures.png(svg, lineUpWidth(pose)), name }
+    const page = lineUpPage({ title, members, objects, pose, step: query.step })
+    return { pages: [page], name: `${title}, line-up` }
   }
 }
 

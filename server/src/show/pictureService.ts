@@ -1,13 +1,28 @@
-import { Inject, Injectable } from '@nestjs/common'
+import { Inject, Injectable, StreamableFile } from '@nestjs/common'
 import { Resvg } from '@resvg/resvg-js'
+import type { Response } from 'express'
 import { join } from 'node:path'
+import { pageSvg, stacked, type Page } from '@outfit/core/show'
 import { SETTINGS, type Settings } from '../base/settings.ts'
-import { embeddedFontCss, fontFiles } from '../paper/fonts.ts'
+import { embeddedFontCss, fontFiles, INNER_FAMILIES } from '../paper/fonts.ts'
+import { picturesPdf } from '../paper/picturesPdf.ts'
 
 /** Dots in a millimetre of a PNG picture: 300 dpi. */
 const DOTS_PER_MM = 300 / 25.4
+/** Most dots of one picture; a long one has fewer to the millimetre. */
+const MOST_DOTS = 60_000_000
 
-/** Turns pictures of one unit a millimetre into files: SVG with its fonts inside, PNG at 300 dpi. */
+/** How pictures are taken out. */
+export const PICTURE_KINDS = ['svg', 'png', 'pdf'] as const
+export type PictureKind = (typeof PICTURE_KINDS)[number]
+
+/** Something to take out: its pages, and what the file is called. */
+export interface Picture {
+  name: string
+  pages: Page[]
+}
+
+/** Turns pages into files: SVG with its fonts inside, PNG at 300 dpi, PDF in true millimetres. */
 @Injectable()
 export class PictureService {
   private css: string | undefined
@@ -18,12 +33,27 @@ export class PictureService {
     return (this.css ??= embeddedFontCss())
   }
 
-  /** An SVG document drawn, `width` millimetres wide. */
-  async png(svg: string, width: number): Promise<Buffer> {
+  /** A picture as a download. Several pages are one long picture, but in a PDF. */
+  async send(kind: PictureKind, { name, pages }: Picture, response: Response): Promise<string | StreamableFile> {
+    response.attachment(`${name}.${kind}`)
+    if (kind === 'pdf') {
+      const pdf = await picturesPdf(this.settings.data, pages)
+      return new StreamableFile(pdf, { type: 'application/pdf' })
+    }
+    const page = pages.length === 1 ? pages[0]! : stacked(name, pages)
+    if (kind === 'svg') {
+      response.type('image/svg+xml')
+      return pageSvg(page, this.fontCss())
+    }
+    return new StreamableFile(await this.png(page), { type: 'image/png' })
+  }
+
+  private async png(page: Page): Promise<Buffer> {
     const files = await fontFiles(join(this.settings.data, 'fonts'))
-    const picture = new Resvg(svg, {
+    const dots = Math.min(DOTS_PER_MM, Math.sqrt(MOST_DOTS / (page.width * page.height)))
+    const picture = new Resvg(pageSvg(page, '', INNER_FAMILIES), {
       font: { fontFiles: files, loadSystemFonts: false, defaultFontFamily: 'Atkinson Hyperlegible Next' },
-      fitTo: { mode: 'width', value: Math.round(width * DOTS_PER_MM) },
+      fitTo: { mode: 'width', value: Math.round(page.width * dots) },
     })
     return picture.render().asPng()
   }

@@ -1,19 +1,22 @@
 import { Module } from '@nestjs/common'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
+import { MarketModule } from '../market/marketModule.ts'
 import { RosterModule } from '../roster/rosterModule.ts'
 import { CardService } from './cardService.ts'
 import { ComparedService } from './comparedService.ts'
 import { LineUpController } from './lineUpController.ts'
 import { LineUpService } from './lineUpService.ts'
+import { PartsToldService } from './partsTold.ts'
 import { PictureService } from './pictureService.ts'
+import { SheetController } from './sheetController.ts'
+import { SheetService } from './sheetService.ts'
 import { ShowController } from './showController.ts'
 
-/** Cards, comparisons and line-ups. */
+/** What is made to be shown: cards, sheets, pages, recipes, comparisons and line-ups. */
 @Module({
-  imports: [CatalogueModule, AllotmentModule, RosterModule],
-  controllers: [LineUpController, ShowController],
-  providers: [CardService, ComparedService, LineUpService, PictureService],
-  exports: [CardService, ComparedService, LineUpService, PictureService],
+  imports: [CatalogueModule, AllotmentModule, MarketModule, RosterModule],
+  controllers: [LineUpController, SheetController, ShowController],
+  providers: [CardService, ComparedService, LineUpService, PartsToldService, PictureService, SheetService],
 })
 export class ShowModule {}

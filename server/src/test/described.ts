@@ -58,7 +58,8 @@ export class Contract {
       if (!words.has(name)) return `${told}: the query has ${name}, which is not described`
     const file = operation.requestBody?.content['application/octet-stream']
     const asked = operation.requestBody?.content['application/json']
-    if (Object.keys((sent as object | undefined) ?? {}).length > 0 && !asked && !file) return `${told}: it was sent a body, which is not described`
+    if (Object.keys((sent as object | undefined) ?? {}).length > 0 && !asked && !file)
+      return `${told}: it was sent a body, which is not described`
     const fault = asked
       ? this.wrong(`${told}: what was sent`, { 'application/json': asked }, 'application/json', sent)
       : null

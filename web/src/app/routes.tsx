@@ -50,6 +50,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../show/LineUpView.tsx')).LineUpView }),
       },
       {
+        path: 'rosters/:roster/sheet',
+        lazy: async () => ({ Component: (await import('../show/SheetView.tsx')).SheetView }),
+      },
+      {
         path: 'rosters/:roster/audit',
         lazy: async () => ({ Component: (await import('../shelf/AuditView.tsx')).AuditView }),
       },

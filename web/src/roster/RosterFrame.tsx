@@ -36,6 +36,7 @@ export function RosterFrame({ wide = false, children }: { wide?: boolean; childr
     ['Uniforms and heads', at('/uniforms')],
     ['Team casting', at('/casting')],
     ['Line-up', at('/line-up')],
+    ['Sheet', at('/sheet')],
     ...(audited ? [['Audit', at('/audit')] as [string, string]] : []),
     ['Ranking', at('/ranking')],
     ['Buying', at('/buying')],

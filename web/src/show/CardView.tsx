@@ -1,35 +1,52 @@
-import { Download } from 'lucide-react'
-import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
+import type { OutfitDetail } from '@outfit/core/roster'
 import { takeNamed } from '@outfit/core/roster'
+import { CARD_SIZES, CARD_TEXTS, type CardChoices, type CardSize } from '@outfit/core/show'
 import { api, errorText } from '../data/api.ts'
 import { rosterApi } from '../data/rosterApi.ts'
 import { rememberOutfit } from '../data/lastOutfit.ts'
+import { showApi } from '../data/showApi.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
-import { counted } from '../ui/counted.ts'
+import { ChoicePanel, OneOf, OwnWords, Ticks } from './ChoicePanel.tsx'
+import { asQuery, ExportBar } from './ExportBar.tsx'
+import { Preview } from './Preview.tsx'
+import { useChoices } from './useChoices.ts'
+
+const SIZES = (Object.keys(CARD_SIZES) as CardSize[]).map(
+  (size) =>
+    [
+      size,
+      `${/^A/.test(size) ? size : size[0]!.toUpperCase() + size.slice(1)}, ${CARD_SIZES[size].width} × ${CARD_SIZES[size].height}`,
+    ] as const,
+)
 
 /** The card of a take, as it will be published. */
 export function CardView() {
   const { outfit: id = '' } = useParams()
-  const [search] = useSearchParams()
   const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
-  const [broken, setBroken] = useState(false)
-  const [markShown] = rosterApi.endpoints.markShown.useMutation()
+  const choices = showApi.endpoints.cardChoices.useQuery(id)
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
-  if (!outfit) return <Waiting>Drawing the card…</Waiting>
+  if (choices.error) return <ErrorNote onRetry={() => void choices.refetch()}>{errorText(choices.error)}</ErrorNote>
+  if (!outfit || !choices.currentData) return <Waiting>Drawing the card…</Waiting>
+  return <Card key={id} outfit={outfit} kept={choices.currentData} />
+}
+
+function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
+  const [search] = useSearchParams()
+  const [markShown] = rosterApi.endpoints.markShown.useMutation()
+  const [save] = showApi.endpoints.chooseCard.useMutation()
+  const choices = useChoices(kept, (next) => save({ id: outfit.id, choices: next }))
   rememberOutfit(outfit.id)
   const take = takeNamed(outfit.takes, search.get('take'))!
-  const file = (kind: 'svg' | 'png') => `/api/outfits/${outfit.id}/card.${kind}?take=${take.id}`
+  const { value, change } = choices
+  const file = (kind: string) =>
+    `/api/outfits/${outfit.id}/card.${kind}?${asQuery({ take: take.id, version: outfit.version, ...value })}`
   // Once a built outfit's card is taken away, it counts as shown.
   const shown = () => void (take.chosen && markShown({ outfits: [outfit.id], how: 'card' }))
-  const download = 'inline-flex items-center gap-1.5 rounded-[10px] border px-3.5 py-2 font-semibold'
   return (
-    <div className="mx-auto flex h-full max-w-[1240px] flex-col px-5 py-4">
-      <div className="flex items-end gap-4">
-        <div>
-          <h1 className="text-2xl">Card</h1>
-          <p className="text-soft">{counted(take.placements.length, 'part')} with their sources, ready to publish.</p>
-        </div>
+    <div className="mx-auto flex h-full max-w-[1400px] flex-col px-5 py-4">
+      <div className="flex items-center gap-4">
+        <h1 className="text-2xl">Card</h1>
         {outfit.takes.length > 1 && (
           <nav aria-label="Takes" className="flex gap-1.5">
             {outfit.takes.map((t) => (
@@ -45,35 +62,62 @@ export function CardView() {
             ))}
           </nav>
         )}
-        <div className="ml-auto flex gap-2">
-          <a
-            href={file('svg')}
-            download
-            onClick={shown}
-            className={`${download} border-act/70 bg-card text-act hover:border-act`}
-          >
-            <Download aria-hidden className="size-4" /> SVG
-          </a>
-          <a
-            href={file('png')}
-            download
-            onClick={shown}
-            className={`${download} border-act bg-act text-act-ink hover:brightness-110`}
-          >
-            <Download aria-hidden className="size-4" /> PNG
-          </a>
-        </div>
-      </div>
-      {broken ? (
-        <ErrorNote onRetry={() => setBroken(false)}>The card could not be drawn.</ErrorNote>
-      ) : (
-        <img
-          src={`${file('svg')}&version=${outfit.version}`}
-          onError={() => setBroken(true)}
-          alt={`Card of ${outfit.name}: the figure in the middle, lead lines from each part to its name, colour and source`}
-          className="mt-3 min-h-0 w-full flex-1 rounded-[10px] object-contain"
+        <ExportBar
+          onTaken={shown}
+          files={[
+            { name: 'SVG', href: file('svg'), hint: 'To be edited, at any size' },
+            { name: 'PDF', href: file('pdf'), hint: 'To be printed at its size' },
+            { name: 'PNG', href: file('png'), hint: 'A picture of 300 dots an inch' },
+          ]}
         />
-      )}
+      </div>
+      <div className="mt-3 flex min-h-0 flex-1 gap-5">
+        <div className="flex min-w-0 flex-1 items-center justify-center">
+          <Preview
+            src={file('svg')}
+            alt={`Card of ${outfit.name}: the figure in the middle, lead lines from each part to its name, colour and source`}
+            className="max-h-full w-full object-contain drop-shadow-sm"
+          />
+        </div>
+        <ChoicePanel label="What the card shows" choices={choices}>
+          <OneOf label="Size in millimetres" value={value.size} options={SIZES} onChoose={(size) => change({ size })} />
+          <OneOf
+            label="Seen from"
+            value={value.view}
+            options={[
+              ['front', 'the front'],
+              ['back', 'behind'],
+            ]}
+            onChoose={(view) => change({ view })}
+          />
+          <Ticks
+            label="On it"
+            choices={choices}
+            options={[
+              ['lines', 'Lines to the parts'],
+              ['colours', 'Colours'],
+              ['sources', 'Where parts come from'],
+              ['prices', 'Prices of the day'],
+              ['altered', 'What was altered or made by others'],
+            ]}
+          />
+          <OwnWords
+            label="Note"
+            rows={3}
+            most={CARD_TEXTS.note}
+            value={value.note}
+            placeholder="Who this is, in a sentence or two"
+            onChange={(note) => change({ note })}
+          />
+          <OwnWords
+            label="Credits"
+            most={CARD_TEXTS.credits}
+            value={value.credits}
+            placeholder="Made by…"
+            onChange={(credits) => change({ credits })}
+          />
+        </ChoicePanel>
+      </div>
     </div>
   )
 }

@@ -1,4 +1,4 @@
-import { Download, Plus, X } from 'lucide-react'
+import { Plus, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { statureWorn } from '@outfit/core/fitting'
 import type { RosterShelf } from '@outfit/core/shelf'
@@ -6,7 +6,8 @@ import {
   FOOTING,
   howManyFit,
   linedUp,
-  lineUpSvg,
+  pageSvg,
+  lineUpPage,
   MOST_OBJECTS,
   OBJECT_SHAPES,
   poseOf,
@@ -21,6 +22,7 @@ import { useAppSelector } from '../data/hooks.ts'
 import { Button } from '../ui/Button.tsx'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
 import { counted } from '../ui/counted.ts'
+import { ExportBar } from './ExportBar.tsx'
 
 /** Outfits of a roster side by side at their true heights, with things for scale. */
 export function LineUpView() {
@@ -75,7 +77,7 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
   const sound = useMemo(() => objects.filter(({ width, height }) => width > 0 && height > 0), [objects])
   const pose = useMemo(() => poseOf(lined, sound, { tiers, step }), [lined, sound, tiers, step])
   const svg = useMemo(
-    () => lineUpSvg({ title: roster.name, members: lined, objects: sound, pose, step }, '', FAMILIES),
+    () => pageSvg(lineUpPage({ title: roster.name, members: lined, objects: sound, pose, step }), '', FAMILIES),
     [roster.name, lined, sound, pose, step],
   )
   const statures = statureLines(
@@ -142,19 +144,13 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
         <span>
           <strong>{Math.ceil(pose.width)} mm</strong> wide, <strong>{Math.ceil(pose.height)} mm</strong> high
         </span>
-        <span className="ml-auto flex gap-2">
-          {(['svg', 'png'] as const).map((type) => (
-            <a
-              key={type}
-              href={`/api/rosters/${roster.id}/line-up.${type}?${query.toString()}`}
-              download
-              onClick={shown}
-              className="inline-flex items-center gap-1.5 rounded-[10px] border border-act/70 bg-card px-2.5 py-1 font-semibold text-act hover:bg-band"
-            >
-              <Download aria-hidden className="size-4" /> {type.toUpperCase()}
-            </a>
-          ))}
-        </span>
+        <ExportBar
+          onTaken={shown}
+          files={(['SVG', 'PDF', 'PNG'] as const).map((name) => ({
+            name,
+            href: `/api/rosters/${roster.id}/line-up.${name.toLowerCase()}?${query.toString()}`,
+          }))}
+        />
       </div>
       <div
         role="img"

@@ -1,4 +1,4 @@
-import { Check, Download, Pencil, Trash2 } from 'lucide-react'
+import { Check, Pencil, Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { toast } from 'sonner'
@@ -16,6 +16,7 @@ import { useOutfit } from '../data/useOutfit.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Differences } from './Differences.tsx'
+import { ExportBar } from './ExportBar.tsx'
 import { Replicable } from './Replicable.tsx'
 import { Verdict } from './Verdict.tsx'
 import { counted } from '../ui/counted.ts'
@@ -80,7 +81,7 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
     if (next.length < 2) return void toast('Two takes at least stand side by side.')
     setSearch({ take: current.label, with: next.join(',') }, { replace: true })
   }
-  const file = (kind: 'svg' | 'png') =>
+  const file = (kind: string) =>
     `/api/outfits/${outfit.id}/compared.${kind}?takes=${takes.map(({ id }) => id).join(',')}`
   const columns = { gridTemplateColumns: `112px repeat(${takes.length}, minmax(0, 1fr))` }
   return (
@@ -113,18 +114,7 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
           </div>
         )}
         {takes.length > 1 && (
-          <p className="ml-auto flex gap-2">
-            {(['png', 'svg'] as const).map((kind) => (
-              <a
-                key={kind}
-                href={file(kind)}
-                download
-                className="inline-flex items-center gap-1.5 rounded-[10px] border border-act/70 bg-card px-3 py-1 font-semibold text-act hover:border-act hover:bg-band"
-              >
-                <Download aria-hidden className="size-4" /> {kind.toUpperCase()}
-              </a>
-            ))}
-          </p>
+          <ExportBar files={['SVG', 'PDF', 'PNG'].map((name) => ({ name, href: file(name.toLowerCase()) }))} />
         )}
       </div>
       <ul aria-label="Takes" className="mt-2 grid gap-x-3" style={columns}>

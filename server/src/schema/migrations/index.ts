@@ -10,6 +10,7 @@ import { Quotes1764700000000 } from './quotes.ts'
 import { NumberedOffers1764800000000 } from './numberedOffers.ts'
 import { Carriers1765000000000 } from './carriers.ts'
 import { Intake1764900000000 } from './intake.ts'
+import { Show1765100000000 } from './show.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -25,4 +26,5 @@ export const MIGRATIONS = [
   NumberedOffers1764800000000,
   Intake1764900000000,
   Carriers1765000000000,
+  Show1765100000000,
 ]

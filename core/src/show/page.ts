@@ -1,0 +1,131 @@
+import { hundredth, INK, svgBody, svgText, type Drawing } from '../mannequin/index.ts'
+
+/** A line of text. `y` is its baseline, `size` the height of its em. */
+export interface TextMark {
+  kind: 'text'
+  x: number
+  y: number
+  size: number
+  value: string
+  anchor?: 'start' | 'middle' | 'end'
+  strong?: boolean
+  heading?: boolean
+  fill?: string
+}
+
+/** An outline, moved by `x` and `y`. */
+export interface PathMark {
+  kind: 'path'
+  d: string
+  x?: number
+  y?: number
+  fill?: string
+  stroke?: string
+  width?: number
+  dashes?: string
+}
+
+export interface RectMark {
+  kind: 'rect'
+  x: number
+  y: number
+  width: number
+  height: number
+  radius?: number
+  fill?: string
+  stroke?: string
+  line?: number
+}
+
+export interface DotMark {
+  kind: 'dot'
+  x: number
+  y: number
+  radius: number
+  fill: string
+  line: number
+}
+
+/** A drawn figure whose 0,0 stands at a point, `scale` millimetres to a figure unit. */
+export interface FigureMark {
+  kind: 'figure'
+  drawing: Pick<Drawing, 'shapes'>
+  x: number
+  y: number
+  scale: number
+}
+
+/** What stands on a page, in millimetres from its top left corner. */
+export type Mark = TextMark | PathMark | RectMark | DotMark | FigureMark
+
+/** A page to be looked at, printed or saved: geometry alone, the same for SVG, PNG and PDF. Marks are drawn in their order. */
+export interface Page {
+  title: string
+  /** Millimetres. */
+  width: number
+  height: number
+  marks: Mark[]
+}
+
+/** Faces of our pages; whoever draws them must have them or embed them. */
+export const PAGE_FAMILIES = { heading: 'Bricolage Grotesque', text: 'Atkinson Hyperlegible Next' }
+
+/** Colours of our pages. */
+export const PAPER = { ground: '#F8F3E8', rule: '#E7DEC9', soft: '#6B6253', line: '#CFC4AB', lead: '#8A7E69' } as const
+
+const attribute = (name: string, value: string | number | undefined) =>
+  value === undefined ? '' : ` ${name}="${typeof value === 'number' ? hundredth(value) : value}"`
+
+function markSvg(mark: Mark, families: typeof PAGE_FAMILIES): string {
+  switch (mark.kind) {
+    case 'text': {
+      const { x, y, size, value, anchor, strong, heading, fill = INK } = mark
+      return `<text x="${hundredth(x)}" y="${hundredth(y)}" font-family="'${heading ? families.heading : families.text}'" font-size="${hundredth(size)}"${attribute('font-weight', strong || heading ? 700 : undefined)}${attribute('text-anchor', anchor)} fill="${fill}">${svgText(value)}</text>`
+    }
+    case 'path': {
+      const { d, x = 0, y = 0, fill = 'none', stroke, width, dashes } = mark
+      const moved = x === 0 && y === 0 ? '' : ` transform="translate(${hundredth(x)} ${hundredth(y)})"`
+      return `<path${moved} d="${d}" fill="${fill}"${attribute('stroke', stroke)}${attribute('stroke-width', width)}${attribute('stroke-dasharray', dashes)} stroke-linejoin="round"/>`
+    }
+    case 'rect': {
+      const { x, y, width, height, radius, fill = 'none', stroke, line } = mark
+      return `<rect x="${hundredth(x)}" y="${hundredth(y)}" width="${hundredth(width)}" height="${hundredth(height)}"${attribute('rx', radius)} fill="${fill}"${attribute('stroke', stroke)}${attribute('stroke-width', line)}/>`
+    }
+    case 'dot':
+      return `<circle cx="${hundredth(mark.x)}" cy="${hundredth(mark.y)}" r="${hundredth(mark.radius)}" fill="${mark.fill}" stroke="${INK}" stroke-width="${hundredth(mark.line)}"/>`
+    case 'figure': {
+      const { drawing, x, y, scale } = mark
+      return `<g transform="translate(${hundredth(x)} ${hundredth(y)}) scale(${scale.toFixed(5)})">${svgBody(drawing.shapes)}</g>`
+    }
+  }
+}
+
+/** A page as an SVG document, one unit a millimetre. `fontCss` holds @font-face rules to embed. */
+export function pageSvg({ title, width, height, marks }: Page, fontCss = '', families = PAGE_FAMILIES): string {
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${hundredth(width)}mm" height="${hundredth(height)}mm" viewBox="0 0 ${hundredth(width)} ${hundredth(height)}">` +
+    `<title>${svgText(title)}</title>` +
+    (fontCss ? `<style>${fontCss}</style>` : '') +
+    `<rect width="${hundredth(width)}" height="${hundredth(height)}" fill="${PAPER.ground}"/>` +
+    marks.map((mark) => markSvg(mark, families)).join('') +
+    '</svg>'
+  )
+}
+
+/** Pages one below the other as a single one, as wide as the widest, with a line between them. */
+export function stacked(title: string, pages: readonly Page[]): Page {
+  const marks: Mark[] = []
+  const width = Math.max(...pages.map((page) => page.width))
+  let top = 0
+  for (const page of pages) {
+    if (top > 0)
+      marks.push({ kind: 'path', d: `M0 ${hundredth(top)}H${hundredth(width)}`, stroke: PAPER.line, width: 0.3 })
+    marks.push(...movedBy(page.marks, 0, top))
+    top += page.height
+  }
+  return { title, width, height: top, marks }
+}
+
+/** Marks moved to the right and down. */
+export const movedBy = (marks: readonly Mark[], dx: number, dy: number): Mark[] =>
+  marks.map((mark) => ({ ...mark, x: (mark.x ?? 0) + dx, y: (mark.y ?? 0) + dy }))

@@ -1,0 +1,109 @@
+import { applyDecorators } from '@nestjs/common'
+import { ApiOkResponse } from '@nestjs/swagger'
+import { Transform } from 'class-transformer'
+import { IsBoolean, IsIn, IsOptional, IsString, Matches } from 'class-validator'
+import {
+  CARD_SIZE_NAMES,
+  CARD_TEXTS,
+  PAPER_SIZE_NAMES,
+  PER_PAGE,
+  type CardChoices,
+  type CardSize,
+  type PaperSize,
+  type PerPage,
+  type SheetChoices,
+} from '@outfit/core/show'
+import { FilledText, Separated, Text, YesNo } from '../base/fields.ts'
+import { PICTURE_KINDS, type PictureKind } from './pictureService.ts'
+
+/** Of what a picture is taken out, and how. */
+export class PictureOf {
+  @FilledText() id: string
+  @IsIn(PICTURE_KINDS) kind: PictureKind
+}
+
+/** The answer is a picture as SVG, PNG or PDF. */
+export const PictureAnswer = () => {
+  const schema = { type: 'string', format: 'binary' }
+  return applyDecorators(
+    ApiOkResponse({
+      content: { 'image/svg+xml': { schema }, 'image/png': { schema }, 'application/pdf': { schema } },
+    }),
+  )
+}
+
+/** What a card shows, as it is kept. */
+export class CardBody implements CardChoices {
+  @IsIn(CARD_SIZE_NAMES) size: CardSize
+  @IsIn(['front', 'back']) view: 'front' | 'back'
+  @IsBoolean() lines: boolean
+  @IsBoolean() colours: boolean
+  @IsBoolean() sources: boolean
+  @IsBoolean() prices: boolean
+  @IsBoolean() altered: boolean
+  @Text(CARD_TEXTS.note) note: string
+  @Text(CARD_TEXTS.credits) credits: string
+}
+
+/** What a card shows this time; what is not said is as it was kept. */
+export class CardQuery {
+  @IsOptional() @IsString() take?: string
+  /** Version of the outfit, which tells a browser's cache one card from the next. */
+  @IsOptional() @IsString() version?: string
+  @IsOptional() @IsIn(CARD_SIZE_NAMES) size?: CardSize
+  @IsOptional() @IsIn(['front', 'back']) view?: 'front' | 'back'
+  @IsOptional() @YesNo() lines?: boolean
+  @IsOptional() @YesNo() colours?: boolean
+  @IsOptional() @YesNo() sources?: boolean
+  @IsOptional() @YesNo() prices?: boolean
+  @IsOptional() @YesNo() altered?: boolean
+  @IsOptional() @Text(CARD_TEXTS.note) note?: string
+  @IsOptional() @Text(CARD_TEXTS.credits) credits?: string
+}
+
+/** What a sheet shows, as it is kept. */
+export class SheetBody implements SheetChoices {
+  @IsIn(PAPER_SIZE_NAMES) paper: PaperSize
+  @IsIn(PER_PAGE) perPage: PerPage
+  @IsBoolean() cover: boolean
+  @IsBoolean() index: boolean
+  @IsBoolean() colours: boolean
+  @IsBoolean() sources: boolean
+  @IsBoolean() prices: boolean
+  @IsBoolean() altered: boolean
+  @Text(CARD_TEXTS.note) note: string
+  @Text(CARD_TEXTS.credits) credits: string
+}
+
+/** Which outfits a sheet, page or recipe shows; all that are dressed without. */
+export class SomeOfRoster {
+  /** Ids. */
+  @IsOptional() @Separated() outfits?: string[]
+}
+
+/** What a sheet shows this time; what is not said is as it was kept. */
+export class SheetQuery extends SomeOfRoster {
+  /** Tells a browser's cache one sheet from the next. */
+  @IsOptional() @IsString() version?: string
+  @IsOptional() @IsIn(PAPER_SIZE_NAMES) paper?: PaperSize
+  @IsOptional() @Transform(({ value }: { value: unknown }) => Number(value)) @IsIn(PER_PAGE) perPage?: PerPage
+  @IsOptional() @YesNo() cover?: boolean
+  @IsOptional() @YesNo() index?: boolean
+  @IsOptional() @YesNo() colours?: boolean
+  @IsOptional() @YesNo() sources?: boolean
+  @IsOptional() @YesNo() prices?: boolean
+  @IsOptional() @YesNo() altered?: boolean
+  @IsOptional() @Text(CARD_TEXTS.note) note?: string
+  @IsOptional() @Text(CARD_TEXTS.credits) credits?: string
+}
+
+export class ComparedQuery {
+  /** Ids of two to four takes, comma between them, in the order they shall stand. */
+  @IsString()
+  @Matches(/^\w+(,\w+){1,3}$/, { message: 'takes must be two to four, with commas between them' })
+  takes: string
+}
+
+/** What a query says, without what it leaves out: its class has every field. */
+export const said = <T extends object>(query: T): { [K in keyof T]?: NonNullable<T[K]> } =>
+  Object.fromEntries(Object.entries(query).filter(([, value]) => value !== undefined && value !== null)) as never

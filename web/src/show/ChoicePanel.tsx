@@ -1,0 +1,136 @@
+import { Redo2, Undo2 } from 'lucide-react'
+import { useId, type ReactNode } from 'react'
+import { Button } from '../ui/Button.tsx'
+import type { Choices } from './useChoices.ts'
+
+/** Choices at the right of a picture, with the way back and whether they are kept. */
+export function ChoicePanel<T>({
+  label,
+  choices,
+  children,
+}: {
+  label: string
+  choices: Choices<T>
+  children: ReactNode
+}) {
+  const { undo, redo, fault, retry, kept } = choices
+  return (
+    <section
+      aria-label={label}
+      className="flex w-[270px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule pl-5"
+    >
+      {children}
+      <div className="flex items-center gap-1.5 border-t border-rule pt-3">
+        <Button look="plain" className="px-2" onClick={() => undo?.()} disabled={!undo} title="Ctrl or Cmd+Z">
+          <Undo2 aria-hidden className="size-4" /> Undo
+        </Button>
+        <Button look="plain" className="px-2" onClick={() => redo?.()} disabled={!redo} title="Ctrl or Cmd+Shift+Z">
+          <Redo2 aria-hidden className="size-4" /> Redo
+        </Button>
+        <span role="status" className="ml-auto text-[13px] text-soft">
+          {fault ? '' : kept ? 'Kept' : 'Keeping…'}
+        </span>
+      </div>
+      {fault && (
+        <p role="alert" className="text-problem">
+          Not kept: {fault}{' '}
+          <Button look="plain" className="px-1.5 py-0" onClick={retry}>
+            Try again
+          </Button>
+        </p>
+      )}
+    </section>
+  )
+}
+
+/** One of a few. */
+export function OneOf<V extends string | number>({
+  label,
+  value,
+  options,
+  onChoose,
+}: {
+  label: string
+  value: V
+  options: readonly (readonly [V, string])[]
+  onChoose: (value: V) => void
+}) {
+  const name = useId()
+  return (
+    <fieldset>
+      <legend className="font-semibold">{label}</legend>
+      <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+        {options.map(([option, words]) => (
+          <label key={option} className="flex items-center gap-1.5">
+            <input type="radio" name={name} checked={option === value} onChange={() => onChoose(option)} />
+            {words}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  )
+}
+
+/** Ticks of what a picture shows. */
+export function Ticks<T>({
+  label,
+  choices: { value, change },
+  options,
+}: {
+  label: string
+  choices: Choices<T>
+  options: readonly (readonly [keyof T, string])[]
+}) {
+  return (
+    <fieldset>
+      <legend className="font-semibold">{label}</legend>
+      {options.map(([option, words]) => (
+        <label key={String(option)} className="mt-1 flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={value[option] as boolean}
+            onChange={({ target }) => change({ [option]: target.checked } as Partial<T>)}
+          />
+          {words}
+        </label>
+      ))}
+    </fieldset>
+  )
+}
+
+/** Words of one's own; how many letters are left is said when few are. */
+export function OwnWords({
+  label,
+  value,
+  most,
+  rows = 1,
+  placeholder,
+  onChange,
+}: {
+  label: string
+  value: string
+  most: number
+  rows?: number
+  placeholder: string
+  onChange: (value: string) => void
+}) {
+  const id = useId()
+  const left = most - value.length
+  return (
+    <div>
+      <label htmlFor={id} className="font-semibold">
+        {label}
+      </label>
+      <textarea
+        id={id}
+        rows={rows}
+        value={value}
+        maxLength={most}
+        placeholder={placeholder}
+        onChange={({ target }) => onChange(target.value.replace(/\s*\n\s*/g, ' '))}
+        className="mt-1 w-full resize-none rounded-[8px] border border-rule bg-card px-2 py-1"
+      />
+      {left < 40 && <p className="text-[13px] text-soft">{left} letters left</p>}
+    </div>
+  )
+}
