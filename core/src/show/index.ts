@@ -38,3 +38,4 @@ export {
   type RecipeSource,
 } from './recipe.ts'
 export { SHARE_SCRIPT, sharePage } from './sharePage.ts'
+export { matchRecipe, type Found, type MatchedOutfit, type MatchedPart, type RecipeMatch } from './matchRecipe.ts'

@@ -18,7 +18,7 @@ export const USUAL: BodyLimits = { bytes: 1_000_000, depth: 20, nodes: 4_000, en
 
 /** Files as people have them: tables as text, rosters, problems for the solver. */
 export const FILES: BodyLimits = { bytes: 64_000_000, depth: 20, nodes: 200_000, entries: 100_000, fields: 5_000 }
-const FILE_PATHS = ['/api/import', '/api/rosters/import', '/api/plans/problem']
+const FILE_PATHS = ['/api/import', '/api/rosters/import', '/api/plans/problem', '/api/recipes']
 
 const [QUOTE, BACKSLASH, COMMA, OPEN_OBJECT, CLOSE_OBJECT, OPEN_LIST, CLOSE_LIST] = Buffer.from('"\\,{}[]')
 

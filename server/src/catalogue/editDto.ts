@@ -41,7 +41,7 @@ class Named {
 }
 
 export class ColourBody extends Named {
-  @Matches(/^#[0-9A-F]{6}$/i, { message: 'hex must be a colour as #RRGGBB' }) hex: string
+  @Matches(/^#[0-9a-fA-F]{6}$/, { message: 'hex must be a colour as #RRGGBB' }) hex: string
   @IsString() @MinLength(1) @MaxLength(40) family: string
   @IsIn(FINISHES) finish: Finish
 }

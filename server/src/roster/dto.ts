@@ -9,7 +9,7 @@ import { ALTERATION_KINDS, SLOTS, type AlterationKind, type Slot } from '@outfit
 import { SCHOOLS } from '@outfit/core/roster'
 import { SwitchesDto } from './rulesDto.ts'
 
-class AlterationDto {
+export class AlterationDto {
   @IsIn(ALTERATION_KINDS) kind: AlterationKind
   /** Code of the paint's colour; painted parts have one. */
   @ValidateIf(({ kind }: AlterationDto) => kind === 'painted')
