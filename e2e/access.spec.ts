@@ -31,6 +31,7 @@ test('views of a roster have no faults of access', async ({ app }) => {
     ['Uniforms and heads', app.getByRole('region', { name: 'One person, one head' })],
     ['Team casting', app.getByRole('button', { name: /^Cast/ })],
     ['Line-up', app.getByRole('img', { name: /^Line-up/ })],
+    ['Sheet', app.getByRole('img', { name: /^Breakdown sheet/ })],
     ['Ranking', app.getByRole('region', { name: 'The order so far' })],
   ] as const) {
     await app.getByRole('link', { name: view, exact: true }).click()

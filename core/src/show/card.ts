@@ -67,7 +67,7 @@ export const CARD_CHOICES: CardChoices = {
 export const CARD_TEXTS = { note: 300, credits: 120 } as const
 
 /** A label as it stands on the card. */
-export interface PlacedEntry extends PlacedLead {
+interface PlacedEntry extends PlacedLead {
   entry: CardEntry
   name: string[]
   more: { words: string; soft: boolean; swatch: boolean }[]

@@ -15,7 +15,7 @@ export interface Box {
   height: number
 }
 
-export type Side = 'left' | 'right'
+type Side = 'left' | 'right'
 
 /** Something to be labelled: the points it may lead to, and how much height its label takes. */
 export interface Lead {

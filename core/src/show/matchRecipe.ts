@@ -92,7 +92,7 @@ const colourLikeness = (a: string | undefined, b: string | undefined) =>
   a === undefined || b === undefined ? 0.5 : 1 - Math.min(1, Math.max(0, colourDifference(a, b) - SAME_COLOUR) / FAR)
 
 /** How like a part of this catalogue looks to a part of a recipe, in [0, 1]; 0 for another kind of part. */
-export function lookLikeness(wanted: RecipePart, part: Part, catalogue: Catalogue): number {
+function lookLikeness(wanted: RecipePart, part: Part, catalogue: Catalogue): number {
   const mould = mouldOf(catalogue, part)
   if (mould.kind !== wanted.mould.kind) return 0
   const print = part.print === null ? null : (catalogue.prints.get(part.print) ?? null)

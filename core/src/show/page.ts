@@ -14,7 +14,7 @@ export interface TextMark {
 }
 
 /** An outline, moved by `x` and `y`. */
-export interface PathMark {
+interface PathMark {
   kind: 'path'
   d: string
   x?: number
@@ -25,7 +25,7 @@ export interface PathMark {
   dashes?: string
 }
 
-export interface RectMark {
+interface RectMark {
   kind: 'rect'
   x: number
   y: number
@@ -37,7 +37,7 @@ export interface RectMark {
   line?: number
 }
 
-export interface DotMark {
+interface DotMark {
   kind: 'dot'
   x: number
   y: number
@@ -47,7 +47,7 @@ export interface DotMark {
 }
 
 /** A drawn figure whose 0,0 stands at a point, `scale` millimetres to a figure unit. */
-export interface FigureMark {
+interface FigureMark {
   kind: 'figure'
   drawing: Pick<Drawing, 'shapes'>
   x: number

@@ -1,11 +1,31 @@
 import { ClipboardPaste } from 'lucide-react'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
+import type { Recipe } from '@outfit/core/show'
 import { Button } from '../ui/Button.tsx'
 import { DropZone } from '../ui/DropZone.tsx'
+import { Waiting } from '../ui/Notes.tsx'
 import { ListTalk } from './ListTalk.tsx'
+
+const RecipeTalk = lazy(async () => ({ default: (await import('../show/RecipeTalk.tsx')).RecipeTalk }))
+
+/** Most of a file that is looked at as a recipe; the server says what else is too much. */
+const LONGEST_RECIPE = 60_000_000
+
+/** The recipe a file or pasted text is; null where it is something else, which lists are for. */
+async function recipeIn(name: string, body: Blob): Promise<Recipe | 'broken' | null> {
+  const isJson = /\.json$/i.test(name)
+  if (!isJson && !(await body.slice(0, 64).text()).trimStart().startsWith('{')) return null
+  if (body.size > LONGEST_RECIPE) return null
+  try {
+    // Whether it is in order the server says, by the field.
+    return JSON.parse(await body.text()) as Recipe
+  } catch {
+    return isJson ? 'broken' : null
+  }
+}
 
 /** The one door: drop a list of any layout, or paste it. */
 export function BringInView() {
@@ -14,10 +34,14 @@ export function BringInView() {
   const [problem, setProblem] = useState<string | null>(null)
   const [pasted, setPasted] = useState('')
   const [waiting, setWaiting] = useState<File[]>([])
+  const [recipe, setRecipe] = useState<{ name: string; value: Recipe } | null>(null)
   const id = params.get('list')
 
   const begin = async (name: string, body: Blob) => {
     setProblem(null)
+    const found = await recipeIn(name, body)
+    if (found === 'broken') return setProblem(`${name}: this is no JSON that can be read. Nothing was written.`)
+    if (found) return setRecipe({ name, value: found })
     const answer = await keep({ name, body })
     if (answer.error) return setProblem(`${name}: ${errorText(answer.error)}`)
     setParams({ list: answer.data.id })
@@ -32,6 +56,12 @@ export function BringInView() {
     setParams({})
     if (waiting.length > 0) take(waiting)
   }
+  if (recipe)
+    return (
+      <Suspense fallback={<Waiting>Opening the recipe…</Waiting>}>
+        <RecipeTalk name={recipe.name} recipe={recipe.value} onLeave={() => setRecipe(null)} />
+      </Suspense>
+    )
   if (id) return <ListTalk key={id} id={id} more={waiting.length} onLeave={leave} />
   return (
     <div className="mx-auto max-w-[980px] px-5 py-6">
@@ -42,9 +72,9 @@ export function BringInView() {
       </p>
       <DropZone
         title={keeping.isLoading ? 'Reading it…' : 'Drop a list here, or choose one'}
-        hint="XLSX, ODS, CSV or text; what you own, or what somebody asks for parts"
+        hint="XLSX, ODS, CSV or text: what you own, or what somebody asks for parts. A recipe (JSON): figures somebody made"
         label="Lists to bring in"
-        accept=".xlsx,.ods,.csv,.tsv,.txt,text/csv,text/plain"
+        accept=".xlsx,.ods,.csv,.tsv,.txt,.json,text/csv,text/plain,application/json"
         multiple
         disabled={keeping.isLoading}
         onFiles={take}

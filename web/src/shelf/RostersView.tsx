@@ -30,7 +30,10 @@ export function RostersView() {
     )
   return (
     <div className="mx-auto max-w-[1400px] px-5 py-5">
-      <div className="float-right">
+      <div className="float-right flex items-center gap-3">
+        <Link to="/bring-in" className="text-[14px] font-semibold text-act hover:underline">
+          Bring in a list or a recipe
+        </Link>
         <Button className="px-2.5 py-1 text-[14px]" onClick={() => begin(true)}>
           Begin a roster
         </Button>

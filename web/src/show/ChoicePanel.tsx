@@ -59,9 +59,9 @@ export function OneOf<V extends string | number>({
   return (
     <fieldset>
       <legend className="font-semibold">{label}</legend>
-      <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+      <div className="mt-0.5 flex flex-wrap gap-x-4 gap-y-0.5">
         {options.map(([option, words]) => (
-          <label key={option} className="flex items-center gap-1.5">
+          <label key={option} className="flex min-h-6 items-center gap-1.5">
             <input type="radio" name={name} checked={option === value} onChange={() => onChoose(option)} />
             {words}
           </label>
@@ -85,7 +85,7 @@ export function Ticks<T>({
     <fieldset>
       <legend className="font-semibold">{label}</legend>
       {options.map(([option, words]) => (
-        <label key={String(option)} className="mt-1 flex items-center gap-1.5">
+        <label key={String(option)} className="mt-0.5 flex min-h-6 items-center gap-1.5">
           <input
             type="checkbox"
             checked={value[option] as boolean}

@@ -59,7 +59,12 @@ function Sheet({ roster, kept }: { roster: RosterShelf; kept: SheetChoices }) {
             />
           )}
         </div>
-        <div className="mt-3 max-h-[calc(100vh-300px)] min-h-[360px] overflow-y-auto rounded-[10px] border border-rule bg-band p-5">
+        <div
+          role="region"
+          aria-label="The sheet"
+          tabIndex={0}
+          className="mt-3 max-h-[calc(100vh-300px)] min-h-[360px] overflow-y-auto rounded-[10px] border border-rule bg-band p-5"
+        >
           {shown.length === 0 ? (
             <p className="p-8 text-center text-soft">Nobody is ticked. Tick whom the sheet shall show.</p>
           ) : (
@@ -116,7 +121,7 @@ function Sheet({ roster, kept }: { roster: RosterShelf; kept: SheetChoices }) {
             Who is on it: {shown.length} of {dressed.length}
           </summary>
           {dressed.map(({ id, name }) => (
-            <label key={id} className="mt-1 flex items-center gap-1.5">
+            <label key={id} className="mt-0.5 flex min-h-6 items-center gap-1.5">
               <input
                 type="checkbox"
                 checked={!left.has(id)}

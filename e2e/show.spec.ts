@@ -1,0 +1,122 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath, pathToFileURL } from 'node:url'
+import { bytesOf, EMPTY, expect, openOutfit, test } from './fixtures.ts'
+
+const HANDED_ON = fileURLToPath(new URL('../demo/handed-on.recipe.json', import.meta.url))
+
+const taken = async (app: Page, name: string) => {
+  const [download] = await Promise.all([
+    app.waitForEvent('download'),
+    app.getByRole('link', { name, exact: true }).click(),
+  ])
+  return download
+}
+
+test('a card shows what is chosen for it, keeps it, and takes it back', async ({ app }) => {
+  await openOutfit(app, 'Odile, skipper')
+  await app.getByRole('link', { name: 'Card' }).click()
+  const picture = app.getByRole('img', { name: /^Card of Odile, skipper/ })
+  const shape = () =>
+    picture.evaluate((img: HTMLImageElement) => Math.round((100 * img.naturalWidth) / img.naturalHeight))
+  await expect.poll(shape).toBe(146)
+  const panel = app.getByRole('region', { name: 'What the card shows' })
+  await panel.getByRole('radio', { name: /^A6/ }).check()
+  await expect.poll(shape).toBe(71)
+  await panel.getByRole('textbox', { name: 'Note' }).fill('She steers by ear.')
+  await expect(panel.getByText('Kept')).toBeVisible()
+  expect((await bytesOf(await taken(app, 'SVG'))).toString()).toContain('She steers by ear.')
+  const pdf = await taken(app, 'PDF')
+  expect(pdf.suggestedFilename()).toBe('Odile, skipper.pdf')
+  expect((await bytesOf(pdf)).subarray(0, 5).toString()).toBe('%PDF-')
+
+  await app.reload()
+  await expect(panel.getByRole('radio', { name: /^A6/ })).toBeChecked()
+  await panel.getByRole('radio', { name: /^Square/ }).check()
+  await expect.poll(shape).toBe(100)
+  await app.keyboard.press('Control+z')
+  await expect(panel.getByRole('radio', { name: /^A6/ })).toBeChecked()
+  await expect.poll(shape).toBe(71)
+  await panel.getByRole('button', { name: 'Redo' }).click()
+  await expect(panel.getByRole('radio', { name: /^Square/ })).toBeChecked()
+})
+
+test('a roster is taken out as a sheet, as a page that opens from a file, and as a recipe', async ({
+  app,
+  browser,
+}) => {
+  await app.getByRole('link', { name: 'Ferry people' }).click()
+  await app.getByRole('link', { name: 'Sheet', exact: true }).click()
+  const sheet = app.getByRole('img', { name: 'Breakdown sheet of Ferry people' })
+  await expect(sheet).toBeVisible()
+  const high = () => sheet.evaluate((img: HTMLImageElement) => img.naturalHeight / img.naturalWidth)
+  const before = await high()
+  await app.getByRole('checkbox', { name: 'The list of all parts' }).uncheck()
+  await expect.poll(high).toBeLessThan(before)
+  const pdf = await taken(app, 'PDF')
+  expect(pdf.suggestedFilename()).toBe('Ferry people, parts.pdf')
+  expect((await bytesOf(pdf)).length).toBeGreaterThan(20_000)
+
+  const folder = mkdtempSync(join(tmpdir(), 'outfit-page-'))
+  const file = join(folder, 'Ferry people.html')
+  await (await taken(app, 'Page')).saveAs(file)
+  const context = await browser.newContext({ reducedMotion: 'reduce' })
+  const page = await context.newPage()
+  const [asked, wrong]: string[][] = [[], []]
+  page.on('request', (request) => asked!.push(request.url()))
+  page.on('pageerror', (error) => wrong!.push(error.message))
+  page.on('console', (message) => message.type() === 'error' && wrong!.push(message.text()))
+  await page.goto(pathToFileURL(file).href)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ferry people')
+  await page.getByRole('searchbox', { name: 'Find a figure or a part' }).fill('cork vest')
+  await expect(page.getByRole('status')).toHaveText('1 of 4 figures')
+  await expect(page.getByRole('heading', { name: 'Odile, skipper' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Bram, engines' })).toBeHidden()
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
+  expect(asked!.filter((url) => !url.startsWith('file:') && !url.startsWith('data:'))).toEqual([])
+  expect(wrong).toEqual([])
+  const [recipe] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take the recipe' }).click(),
+  ])
+  const { format, outfits } = JSON.parse((await bytesOf(recipe)).toString()) as { format: string; outfits: unknown[] }
+  expect([format, outfits.length]).toEqual(['outfit.recipe', 4])
+  await context.close()
+  rmSync(folder, { recursive: true })
+})
+
+test(
+  'who has nothing yet takes a recipe in at the door, and it can be drawn and taken back',
+  EMPTY,
+  async ({ app, server }) => {
+    await app.goto(`${server.url}/bring-in`)
+    const door = app.locator('input[type=file]')
+    await door.setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"format"') })
+    await expect(app.getByRole('alert')).toContainText('no JSON that can be read')
+    const newer = JSON.stringify({ ...(JSON.parse(readFileSync(HANDED_ON, 'utf8')) as object), version: 2 })
+    await door.setInputFiles({ name: 'newer.recipe.json', mimeType: 'application/json', buffer: Buffer.from(newer) })
+    await expect(app.getByRole('alert')).toContainText('a recipe of another version is not read here')
+    await app.getByRole('button', { name: 'Take another file' }).click()
+
+    await door.setInputFiles(HANDED_ON)
+    const figures = app.getByRole('list', { name: 'Figures of the recipe' })
+    await expect(figures.getByRole('img', { name: 'Lamp seller as made' })).toBeVisible()
+    await expect(figures.getByText('nothing loose is like it').first()).toBeVisible()
+    await app
+      .getByText(/0 of \d+ parts just so/)
+      .first()
+      .click()
+    await expect(figures.getByRole('cell', { name: /Hook lantern/ })).toBeVisible()
+    expect((await new AxeBuilder({ page: app }).analyze()).violations.map(({ id }) => id)).toEqual([])
+    await app.getByRole('textbox', { name: 'As a roster called' }).fill('From a friend')
+    await app.getByRole('button', { name: 'Take it in' }).click()
+    await expect(app.getByRole('heading', { name: /From a friend/ })).toBeVisible()
+    await expect(app.getByRole('img', { name: /Lamp seller/ }).first()).toBeVisible()
+    await app.getByRole('button', { name: 'Undo' }).click()
+    await expect(app.getByText(/^Taken back/)).toBeVisible()
+    expect((await server.get<{ rosters: unknown[] }>('rosters')).rosters).toEqual([])
+  },
+)
