@@ -33,6 +33,14 @@ test('a card shows what is chosen for it, keeps it, and takes it back', async ({
   expect(pdf.suggestedFilename()).toBe('Odile, skipper.pdf')
   expect((await bytesOf(pdf)).subarray(0, 5).toString()).toBe('%PDF-')
 
+  // What is too long is said, and not lost.
+  const note = panel.getByRole('textbox', { name: 'Note' })
+  await note.fill('x'.repeat(305))
+  await expect(panel.getByRole('alert')).toContainText('5 letters too many')
+  await expect(note).toHaveValue('x'.repeat(305))
+  await note.fill('She steers by ear.')
+  await expect(panel.getByRole('alert')).toHaveCount(0)
+
   await app.reload()
   await expect(panel.getByRole('radio', { name: /^A6/ })).toBeChecked()
   await panel.getByRole('radio', { name: /^Square/ }).check()

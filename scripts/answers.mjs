@@ -91,7 +91,8 @@ function readMore() {
         ...definition.properties,
         [field.name]: this.getDefinitionForProperty(field, field.declarations[0]),
       }
-      if (!(field.flags & ts.SymbolFlags.Optional)) definition.required = [...(definition.required ?? []), field.name].sort()
+      if (!(field.flags & ts.SymbolFlags.Optional))
+        definition.required = [...(definition.required ?? []), field.name].sort()
     }
     const values = this.tc.getIndexInfoOfType(type, ts.IndexKind.String)?.type
     definition.additionalProperties = values ? this.getTypeDefinition(values) : false

@@ -41,15 +41,7 @@ try {
         await fromTheTop(page)
       },
     ],
-    [
-      'line-up',
-      at('The Heron crew', 'line-up'),
-      async (page) => {
-        await page.getByRole('combobox', { name: 'Stand in' }).selectOption('2')
-        await page.getByRole('button', { name: 'Market stall' }).click()
-        await fromTheTop(page)
-      },
-    ],
+    ['sheet', at('Night market', 'sheet'), (page) => page.getByRole('img', { name: /^Breakdown sheet/ }).waitFor()],
     [
       'prices',
       `/outfits/${outfit('Bram')}/prices`,

@@ -1,7 +1,10 @@
-import { partWorn, type Catalogue, type Placement } from '../catalogue/index.ts'
+import { partWorn, SLOTS, type Catalogue, type Placement } from '../catalogue/index.ts'
 import { ALTERATION_WORDS } from '../roster/index.ts'
 import type { Drawing } from '../mannequin/index.ts'
 import type { CardEntry } from './card.ts'
+
+const fromHeadToFoot = (placements: readonly Placement[]) =>
+  [...placements].sort((a, b) => SLOTS.indexOf(a.slot) - SLOTS.indexOf(b.slot) || a.order - b.order)
 
 const PAIRED = /, (left|right) leg$/
 
@@ -23,7 +26,7 @@ export function cardEntries(
   { altered = true } = {},
 ): CardEntry[] {
   const entries = new Map<string, CardEntry>()
-  for (const placement of placements) {
+  for (const placement of fromHeadToFoot(placements)) {
     const { slot, part: code } = placement
     const part = partWorn(placement, catalogue)
     const anchor = drawing.anchors[slot]

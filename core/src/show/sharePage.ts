@@ -17,6 +17,16 @@ function figureSvg({ drawing, title }: CardContent): string {
   return `<svg role="img" aria-label="${svgText(`Drawing of ${title}`)}" viewBox="${box}">${svgBody(drawing.shapes)}</svg>`
 }
 
+/**
+ * All clips once, in a drawing of their own that is always there: a figure that is filtered away takes its definitions with
+ * it, also from those that share them.
+ */
+function withSharedClips(html: string): string {
+  const clips = new Set(html.match(/<clipPath .*?<\/clipPath>/g))
+  const shared = `<svg width="0" height="0" aria-hidden="true" style="position:absolute"><defs>${[...clips].join('')}</defs></svg>`
+  return html.replace(/<defs>.*?<\/defs>/g, '').replace('<main>', `${shared}<main>`)
+}
+
 const swatch = (hex: string) => `<i style="background:${hex}"></i>`
 const cell = (words: string, more = '') => `<td${more}>${words}</td>`
 const text = (words: string) => svgText(words).replace(/>/g, '&gt;')
@@ -63,7 +73,8 @@ export function sharePage(
       .join('')}${choices.credits ? `<p class="soft">${text(choices.credits)}</p>` : ''}` +
     `<p class="take"><a download="${text(fileName)}" href="data:application/json;base64,${recipe}">Take the recipe</a>: a file from which Outfit tells what of this can be built from an own drawer.</p>` +
     `<label for="find">Find a figure or a part</label><input id="find" type="search" autocomplete="off"> <span id="found" role="status"></span></header>` +
-    `<main>${articles.join('')}<section><h2>All parts</h2><table>${head(columns(true))}<tbody>${content.lines.map((line) => row(line, line.sum)).join('')}</tbody></table>${prices && content.total ? `<p><strong>${text(content.total)}</strong></p>` : ''}</section></main>` +
+    withSharedClips(`<main>${articles.join('')}`) +
+    `<section><h2>All parts</h2><table>${head(columns(true))}<tbody>${content.lines.map((line) => row(line, line.sum)).join('')}</tbody></table>${prices && content.total ? `<p><strong>${text(content.total)}</strong></p>` : ''}</section></main>` +
     `<footer class="soft">${text(content.footer)}</footer><script>${SHARE_SCRIPT}</script></body></html>`
   )
 }

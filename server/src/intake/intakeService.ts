@@ -100,7 +100,7 @@ export class IntakeService {
         ),
       ],
       moulds: [...known.moulds.filter(({ code }) => moulds.has(code)), ...madeMoulds(list.unknown)],
-      bins: [...known.bins],
+      bins: known.bins.map(({ code, name }) => ({ code, name })),
       sellers: known.sellers.map(({ code, name }) => ({ code, name })),
       unrated: list.kind === 'prices' ? await unratedIn(db, rows, today()) : [],
       before: await this.before(db, opened, rows),

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { Recipe } from '@outfit/core/show'
@@ -7,23 +7,16 @@ import type { RecipeReport } from './recipeService.ts'
 
 let recipe: Recipe
 let server: TestServer
-beforeEach(async () => {
-  recipe ??= await ferryRecipe()
+beforeAll(async () => {
+  server = await startServer()
+  const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+  recipe = (await server.get<Recipe>(`rosters/${rosters[0]!.id}/recipe.json`)).body
 })
-afterEach(() => server?.stop())
+afterAll(() => server.stop())
 
-async function ferryRecipe(): Promise<Recipe> {
-  const world = await startServer()
-  const { rosters } = (await world.get<{ rosters: RosterShelf[] }>('rosters')).body
-  const { body } = await world.get<Recipe>(`rosters/${rosters[0]!.id}/recipe.json`)
-  await world.stop()
-  return body
-}
 const copy = () => JSON.parse(JSON.stringify(recipe)) as Recipe
 
 describe('a recipe in the workspace it came from', () => {
-  beforeEach(async () => void (server = await startServer()))
-
   test('is found by its codes; what is loose and free stands in, and the rest has its price', async () => {
     const { status, body } = await server.send<RecipeReport>('POST', 'recipes/look', recipe)
     expect(status).toBe(200)
@@ -108,15 +101,15 @@ describe('a recipe in the workspace it came from', () => {
 })
 
 test('an empty workspace makes every part from the recipe, and can dress, draw and hand it on', async () => {
-  server = await startServer({ world: false })
-  const { body: report } = await server.send<RecipeReport>('POST', 'recipes/look', recipe)
+  const empty = await startServer({ world: false })
+  const { body: report } = await empty.send<RecipeReport>('POST', 'recipes/look', recipe)
   expect(report.outfits.every(({ mine, milli }) => mine.length === 0 && milli < 60_000)).toBe(true)
-  const { body } = await server.send<{ roster: string; parts: number }>('POST', 'recipes', {
+  const { body } = await empty.send<{ roster: string; parts: number }>('POST', 'recipes', {
     name: 'Handed on',
     recipe,
   })
   expect(body.parts).toBe(report.made.parts)
-  const again = (await server.get<Recipe>(`rosters/${body.roster}/recipe.json`)).body
+  const again = (await empty.get<Recipe>(`rosters/${body.roster}/recipe.json`)).body
   const bare = ({ outfits }: Recipe) =>
     outfits.map(({ name, placements }) => ({
       name,
@@ -126,9 +119,10 @@ test('an empty workspace makes every part from the recipe, and can dress, draw a
       })),
     }))
   expect(bare(again)).toEqual(bare(recipe))
-  const { body: card } = await server.get<string>(`rosters/${body.roster}/sheet.svg`)
+  const { body: card } = await empty.get<string>(`rosters/${body.roster}/sheet.svg`)
   expect(card).toContain('Odile, skipper')
   // What was made is found by words as anything else is.
-  const found = (await server.get<{ found: number }>('parts/find?text=cork%20vest')).body
+  const found = (await empty.get<{ found: number }>('parts/find?text=cork%20vest')).body
   expect(JSON.stringify(found)).toContain('Cork vest')
+  await empty.stop()
 })

@@ -93,6 +93,12 @@ describe('the page to share', () => {
     expect(html).toContain(`default-src 'none'`)
     expect(html).toContain(`script-src 'sha256-${hash}'`)
     for (const { name } of dressed()) expect(html).toContain(`<h2>${name}</h2>`)
+    // Clips stand once, where no filter takes them away.
+    const clips = [...html.matchAll(/<clipPath id="(\w+)"/g)].map(([, id]) => id!)
+    expect(clips.length).toBeGreaterThan(5)
+    expect(new Set(clips).size).toBe(clips.length)
+    expect(html.indexOf('<article')).toBeGreaterThan(html.lastIndexOf('<clipPath'))
+    for (const [, id] of html.matchAll(/clip-path="url\(#(\w+)\)"/g)) expect(clips).toContain(id)
     const [, recipe] = /data:application\/json;base64,([^"]*)/.exec(html)!
     const { body } = await server.get<Recipe>(`rosters/${ferry.id}/recipe.json`)
     expect(JSON.parse(Buffer.from(recipe!, 'base64').toString())).toEqual(body)

@@ -1,5 +1,5 @@
 import { Redo2, Undo2 } from 'lucide-react'
-import { useId, type ReactNode } from 'react'
+import { useId, useState, type ReactNode } from 'react'
 import { Button } from '../ui/Button.tsx'
 import type { Choices } from './useChoices.ts'
 
@@ -98,7 +98,7 @@ export function Ticks<T>({
   )
 }
 
-/** Words of one's own; how many letters are left is said when few are. */
+/** Words of one's own. What is too long stays in the field until it is shortened; the picture shows what fitted last. */
 export function OwnWords({
   label,
   value,
@@ -115,7 +115,15 @@ export function OwnWords({
   onChange: (value: string) => void
 }) {
   const id = useId()
-  const left = most - value.length
+  const [over, setOver] = useState({ text: '', beside: '' })
+  const shown = over.text !== '' && over.beside === value ? over.text : value
+  const left = most - shown.length
+  const change = (typed: string) => {
+    const text = typed.replace(/\s*\n\s*/g, ' ')
+    const fits = text.length <= most
+    setOver(fits ? { text: '', beside: '' } : { text, beside: value })
+    if (fits) onChange(text)
+  }
   return (
     <div>
       <label htmlFor={id} className="font-semibold">
@@ -124,13 +132,20 @@ export function OwnWords({
       <textarea
         id={id}
         rows={rows}
-        value={value}
-        maxLength={most}
+        value={shown}
         placeholder={placeholder}
-        onChange={({ target }) => onChange(target.value.replace(/\s*\n\s*/g, ' '))}
-        className="mt-1 w-full resize-none rounded-[8px] border border-rule bg-card px-2 py-1"
+        aria-invalid={left < 0}
+        onChange={({ target }) => change(target.value)}
+        className={`mt-1 w-full resize-none rounded-[8px] border bg-card px-2 py-1 ${left < 0 ? 'border-problem' : 'border-rule'}`}
       />
-      {left < 40 && <p className="text-[13px] text-soft">{left} letters left</p>}
+      {left < 0 ? (
+        <p role="alert" className="text-[13px] text-problem">
+          {-left} {left === -1 ? 'letter' : 'letters'} too many for this field. Shorten it; until then what fitted last
+          is shown and kept.
+        </p>
+      ) : (
+        left < 40 && <p className="text-[13px] text-soft">{left} letters left</p>
+      )}
     </div>
   )
 }
