@@ -62,6 +62,9 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
             ))}
           </nav>
         )}
+        <Link to={`/rosters/${outfit.roster.id}/sheet`} className="font-semibold text-act hover:underline">
+          All of {outfit.roster.name} as a sheet
+        </Link>
         <ExportBar
           onTaken={shown}
           files={[
