@@ -38,4 +38,11 @@ export {
   type RecipeSource,
 } from './recipe.ts'
 export { SHARE_SCRIPT, sharePage } from './sharePage.ts'
-export { matchRecipe, type Found, type MatchedOutfit, type MatchedPart, type RecipeMatch } from './matchRecipe.ts'
+export {
+  matchRecipe,
+  type Found,
+  type MatchedOutfit,
+  type MatchedPart,
+  type RecipeMatch,
+  type RecipeReport,
+} from './matchRecipe.ts'

@@ -4,6 +4,7 @@ import {
   mouldOf,
   type Catalogue,
   type Colour,
+  type Drawables,
   type Mould,
   type Part,
   type Placement,
@@ -52,6 +53,15 @@ export interface RecipeMatch {
   catalogue: Catalogue
   /** What would be made new to have all of the recipe here. */
   made: { colours: Colour[]; moulds: Mould[]; prints: Print[]; parts: Part[] }
+}
+
+/** A recipe held against what is here, as it goes over the wire: with everything needed to draw both figures. */
+export interface RecipeReport extends Drawables {
+  outfits: Omit<MatchedOutfit, 'brief'>[]
+  colours: Colour[]
+  moulds: Mould[]
+  /** How many parts, moulds, prints and colours would be new here. */
+  made: { parts: number; moulds: number; prints: number; colours: number }
 }
 
 /** Below this nobody would take one part for the other. */

@@ -72,7 +72,7 @@ export class CardService {
   }
 }
 
-const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`
+export const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`
 
 /** What parts cost singly, as far as somebody sells them, and of which day that is. */
 export function priceLine(

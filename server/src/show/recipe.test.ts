@@ -1,9 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
-import type { Recipe } from '@outfit/core/show'
+import type { Recipe, RecipeReport } from '@outfit/core/show'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
-import type { RecipeReport } from './recipeService.ts'
 
 let recipe: Recipe
 let server: TestServer

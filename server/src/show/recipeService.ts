@@ -2,9 +2,9 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { spareLoose } from '@outfit/core/allotment'
-import { type Catalogue, type Colour, type Drawables, type Mould, type Part } from '@outfit/core/catalogue'
+import type { Catalogue, Part } from '@outfit/core/catalogue'
 import { HOME_CURRENCY } from '@outfit/core/market'
-import { matchRecipe, type MatchedOutfit, type RecipeMatch } from '@outfit/core/show'
+import { matchRecipe, type MatchedOutfit, type RecipeMatch, type RecipeReport } from '@outfit/core/show'
 import { SharesService } from '../allotment/sharesService.ts'
 import { Changes } from '../base/changes.ts'
 import { invalid } from '../base/validation.ts'
@@ -19,15 +19,6 @@ import { RosterEntity } from '../schema/roster.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 import type { RecipeFile } from './recipeDto.ts'
-
-/** A recipe held against what is here, with everything needed to draw both figures. */
-export interface RecipeReport extends Drawables {
-  outfits: Omit<MatchedOutfit, 'brief'>[]
-  colours: Colour[]
-  moulds: Mould[]
-  /** How many parts, moulds, prints and colours would be new here. */
-  made: { parts: number; moulds: number; prints: number; colours: number }
-}
 
 /** Reads recipes of others: what of them can be built from the own drawer, and what the rest costs. */
 @Injectable()

@@ -23,7 +23,7 @@ import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { stickersOn } from '../roster/stickers.ts'
 import { RosterEntity } from '../schema/roster.ts'
-import { priceLine } from './cardService.ts'
+import { counted, priceLine } from './cardService.ts'
 import { PartsToldService, type PartsTold } from './partsTold.ts'
 import { PictureService, type Picture } from './pictureService.ts'
 
@@ -130,8 +130,6 @@ const recipeIn = ({ outfits, catalogue, told }: Shown, credits: string): Recipe 
     catalogue,
     told.sources,
   ).recipe
-
-const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`
 
 function contentOf({ roster, outfits, catalogue, told }: Shown, choices: SheetChoices): SheetContent {
   const worn = outfits.flatMap(({ placements }) => placements.map(({ part }) => part))

@@ -1,14 +1,5 @@
-import type { Colour, Drawables, Mould } from '@outfit/core/catalogue'
-import type { MatchedOutfit, Recipe } from '@outfit/core/show'
+import type { Recipe, RecipeReport } from '@outfit/core/show'
 import { api } from './api.ts'
-
-/** A recipe held against what is here, with everything needed to draw it. */
-export interface RecipeReport extends Drawables {
-  outfits: Omit<MatchedOutfit, 'brief'>[]
-  colours: Colour[]
-  moulds: Mould[]
-  made: { parts: number; moulds: number; prints: number; colours: number }
-}
 
 /** Recipes others handed on. */
 export const recipeApi = api.injectEndpoints({
