@@ -123,6 +123,11 @@ describe('a recipe from elsewhere', () => {
       expect(parts.every(({ found, price }) => found === 'new' && price === null)).toBe(true)
       expect(milli).toBeLessThan(60_000)
     }
+    // Skin stays skin, so that mitts are held against heads.
+    const skins = (one: Catalogue) =>
+      [...one.colours.values()].filter(({ family }) => family === 'skin').map(({ hex }) => hex)
+    expect(skins(all).length).toBeGreaterThan(2)
+    for (const hex of skins(all)) expect(skins(catalogue)).toContain(hex)
     // Once made, it is found.
     const again = matchRecipe(recipe, all, {}, nobody)
     expect(again.made.parts).toEqual([])

@@ -7,11 +7,13 @@ import {
   type Drawables,
   type Mould,
   type Part,
+  type PartKind,
   type Placement,
   type Print,
 } from '../catalogue/index.ts'
-import { colourDifference } from '../colour/index.ts'
+import { colourDifference, nearestColours } from '../colour/index.ts'
 import { statureWorn } from '../fitting/index.ts'
+import { STARTER_COLOURS } from '../starter/index.ts'
 import type { Recipe, RecipeMould, RecipeOutfit, RecipePart, RecipePlacement, RecipePrint } from './recipe.ts'
 
 /** How a part of a recipe was found here: by its code, by its shape, colour and print, by likeness of looks, or not at all. */
@@ -268,6 +270,14 @@ interface Growing extends Catalogue {
   parts: Map<string, Part>
 }
 
+/** The family of the nearest colour there is, here or on the starter shelf; skin is what heads and mitts show alone. */
+function familyOf(hex: string, kind: PartKind, { colours }: Catalogue): string {
+  const known = [...colours.values(), ...STARTER_COLOURS].filter(
+    ({ family }) => family !== 'skin' || kind === 'head' || kind === 'hand',
+  )
+  return nearestColours(hex, known)[0]?.colour.family ?? 'grey'
+}
+
 /** Make a part of a recipe one of the catalogue, with its mould, colours and print where they are not there; its code. */
 function makePart(wanted: RecipePart, all: Growing, made: RecipeMatch['made']): string {
   const colours = wanted.colours.map((colour) => {
@@ -275,7 +285,11 @@ function makePart(wanted: RecipePart, all: Growing, made: RecipeMatch['made']): 
       ({ hex, finish }) => finish === colour.finish && colourDifference(hex, colour.hex) <= SAME_COLOUR,
     )
     if (same) return same.code
-    const own = { ...colour, code: freeCode(colour.code, (code) => all.colours.has(code)), family: 'brought in' }
+    const own = {
+      ...colour,
+      code: freeCode(colour.code, (code) => all.colours.has(code)),
+      family: familyOf(colour.hex, wanted.mould.kind, all),
+    }
     all.colours.set(own.code, own)
     made.colours.push(own)
     return own.code
