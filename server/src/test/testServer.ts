@@ -100,15 +100,18 @@ export async function loadedWorld(): Promise<string> {
   return shared
 }
 
+/** Read once for all servers of a test file. */
+let contract: Contract | null = null
+
 /** What the server says of itself, told once a run: every answer any test gets is held against it. */
 function contractOf(app: Parameters<typeof describeApi>[0]): Contract {
   const file = join(process.env['OUTFIT_TEST_RUN']!, 'api.json')
-  if (!existsSync(file)) {
+  if (!contract && !existsSync(file)) {
     const own = `${file}-${process.pid}`
     writeFileSync(own, JSON.stringify(describeApi(app)))
     renameSync(own, file)
   }
-  return new Contract(JSON.parse(readFileSync(file, 'utf8')) as Described)
+  return (contract ??= new Contract(JSON.parse(readFileSync(file, 'utf8')) as Described))
 }
 
 /** Start a server; in a folder without data it has the sample world, unless `world` is false. */
@@ -124,7 +127,7 @@ export async function startServer({
   const app = await createApp({ port: 0, data, web: null, world: null, market, durable }, { runner, patience })
   await app.listen(0, '127.0.0.1')
   const url = (await app.getUrl()).replace('[::1]', '127.0.0.1')
-  const contract = contractOf(app)
+  const described = contractOf(app)
   const ask = async <T>(path: string, init: RequestInit = {}, sent?: unknown): Promise<Answer<T>> => {
     const response = await fetch(`${url}/api/${path}`, init)
     const { status } = response
@@ -132,7 +135,7 @@ export async function startServer({
     const text = await response.text()
     const body: unknown = type.includes('json') && text ? JSON.parse(text) : text
     const method = init.method ?? 'GET'
-    const fault = path.startsWith('docs') ? null : contract.faultOf({ method, path, sent, status, type, body })
+    const fault = path.startsWith('docs') ? null : described.faultOf({ method, path, sent, status, type, body })
     if (fault) throw new Error(fault)
     return { status, type, body: body as T }
   }
