@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { Validator } from '@seriousme/openapi-schema-validator'
 import { getMetadataStorage } from 'class-validator'
 import { readFileSync } from 'node:fs'
+import type { RosterShelf } from '@outfit/core/shelf'
 import { Contract, type Described } from '../test/described.ts'
 import { startServer, type TestServer } from '../test/testServer.ts'
 
@@ -56,6 +57,43 @@ describe('what the server says of itself', () => {
       schemas: object
     }
     expect(names.filter((name, i) => names.indexOf(name) !== i || name in schemas)).toEqual([])
+  })
+
+  test('holds of what no other test asks: entries looked up, entries taken away, and files', async () => {
+    const status = async (path: string) => (await server.get(path)).status
+    const [figure] = (await server.get<{ code: string }[]>('figures?text=a')).body
+    const [print] = (await server.get<{ code: string }[]>('prints?kind=head')).body
+    expect(await status(`figures/${figure!.code}`)).toBe(200)
+    expect(await status(`prints/${print!.code}`)).toBe(200)
+    expect(await status('releases')).toBe(200)
+    const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+    const [roster] = rosters
+    const [outfit] = roster!.outfits
+    for (const kind of ['svg', 'png', 'pdf'])
+      for (const picture of [
+        `outfits/${outfit!.id}/card`,
+        `rosters/${roster!.id}/line-up`,
+        `rosters/${roster!.id}/sheet`,
+      ])
+        expect([picture, kind, await status(`${picture}.${kind}`)]).toEqual([picture, kind, 200])
+    expect(await status(`rosters/${roster!.id}/page.html`)).toBe(200)
+    expect(await status('drawer/labels.pdf')).toBe(200)
+    const { part } = outfit!.placements.find(({ slot }) => slot === 'head')!
+    const contents = [{ kind: 'part', code: part, qty: 1 }]
+    for (const [table, entry] of [
+      ['colours', { name: 'Test', hex: '#123456', family: 'blue', finish: 'solid' }],
+      ['prints', { name: 'Test', kind: 'head', front: [], back: [], traits: {} }],
+      ['figures', { name: 'Test', year: 2024, worn: [{ slot: 'head', part, order: 0 }] }],
+      [
+        'releases',
+        { name: 'Test', kind: 'box', year: 2024, price: 100, currency: 'EUR', inProduction: true, contents, cases: [] },
+      ],
+    ] as const) {
+      const { status: made, body } = await server.send<{ code: string }>('POST', `catalogue/${table}`, entry)
+      expect([table, made, body]).toEqual([table, 201, expect.anything()])
+      expect((await server.send('PUT', `catalogue/${table}/${body.code}`, { ...entry, was: entry })).status).toBe(200)
+      expect((await server.send('DELETE', `catalogue/${table}/${body.code}`)).status).toBe(204)
+    }
   })
 
   test('is held against what is sent and answered: what differs is named', async () => {

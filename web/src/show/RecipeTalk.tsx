@@ -90,8 +90,8 @@ function Report({ report }: { report: RecipeReport }) {
   return (
     <>
       <p className="mt-1 text-soft">
-        {counted(outfits.length, 'figure')} of {counted(all.length, 'part')}; {just} of them lie loose in your drawer
-        just so. {restInWords(sum, unsold)}
+        {counted(outfits.length, 'figure')} of {counted(all.length, 'part')}; {just} of them lie loose in your drawer,
+        and no other figure of yours needs them. {restInWords(sum, unsold)}
       </p>
       <ul aria-label="Figures of the recipe">
         {outfits.map((outfit, i) => (
