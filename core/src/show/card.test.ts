@@ -126,7 +126,10 @@ describe('layout', () => {
   test('without lines there are neither dots nor numbers; notes and credits stand inside', () => {
     const content = {
       ...contentOf(takeOf('Bram')),
-      note: 'A note of some length that is wrapped. '.repeat(4),
+      subtitle:
+        'A roster with a long name, as long as it may be, and longer than the title leaves room · take Z · 60 mm tall',
+      title: 'An outfit of a name that goes on',
+      note: 'A note of some length that is wrapped. '.repeat(7),
       credits: 'Made by nobody',
     }
     for (const size of CARD_SIZE_NAMES) {

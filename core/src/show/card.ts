@@ -142,7 +142,7 @@ function textsAt(
   const titleLines = wrapText(title, titleSize, width > 160 ? inner * 0.62 : inner, 1)
   // Wide cards say the subtitle beside the title, narrow ones below it.
   const top = margin + titleSize + (width > 160 ? 4 : 3 + small * 1.5)
-  const noteLines = note ? wrapText(note, small, inner, 3) : []
+  const noteLines = note ? wrapText(note, small, inner, 6) : []
   const creditLines = credits ? wrapText(credits, small, inner, 1) : []
   const footLines = wrapText(footer, small, inner, 3)
   const foot = margin * 0.5 + small * 1.4 * (footLines.length + noteLines.length + creditLines.length) + 2
@@ -249,13 +249,15 @@ export function cardPage(
     heading: true,
   })
   const subtitle = { kind: 'text' as const, size: Math.min(3.6, small * 1.25), fill: PAPER.soft }
-  if (width > 160) marks.push({ ...subtitle, x: width - margin, y: margin + 7, anchor: 'end', value: content.subtitle })
+  const beside = width > 160 ? (width - 2 * margin) * 0.36 : width - 2 * margin
+  const [said] = wrapText(content.subtitle, subtitle.size, beside, 1)
+  if (width > 160) marks.push({ ...subtitle, x: width - margin, y: margin + 7, anchor: 'end', value: said! })
   else
     marks.push({
       ...subtitle,
       x: margin,
       y: margin + layout.title + small * 1.3,
-      value: wrapText(content.subtitle, subtitle.size, width - 2 * margin, 1)[0]!,
+      value: said!,
     })
   marks.push({ kind: 'figure', drawing: content.drawing, ...figure })
   for (const label of labels) marks.push(...labelMarks(label, layout, choices))

@@ -1,4 +1,5 @@
 import { partWorn, SLOTS, type Catalogue, type Placement } from '../catalogue/index.ts'
+import { isCopy } from '../drawer/index.ts'
 import { ALTERATION_WORDS } from '../roster/index.ts'
 import type { Drawing } from '../mannequin/index.ts'
 import type { CardEntry } from './card.ts'
@@ -35,11 +36,13 @@ export function cardEntries(
     // What was done to a part is part of the breakdown: whoever builds or buys it has to know.
     const done = (altered ? (placement.altered ?? []) : []).map(({ kind }) => ALTERATION_WORDS[kind].done)
     const name = [part.name.replace(PAIRED, ''), ...done].join(', ')
+    // A copy made by others has no price of ours.
+    const told = isCopy(placement) ? { ...toldOf(code), price: '' } : toldOf(code)
     const known = entries.get(`${name} ${colour.name}`)
     if (known) {
       known.qty += 1
       known.anchors.push(anchor)
-    } else entries.set(`${name} ${colour.name}`, { name, qty: 1, colour, ...toldOf(code), anchors: [anchor] })
+    } else entries.set(`${name} ${colour.name}`, { name, qty: 1, colour, ...told, anchors: [anchor] })
   }
   return [...entries.values()]
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
-import { catalogueOf, type Catalogue } from '../catalogue/index.ts'
+import { placementFaults } from '../anatomy/index.ts'
+import { catalogueOf, type Catalogue, type Layer } from '../catalogue/index.ts'
 import { drawFigure } from '../mannequin/index.ts'
 import { rosterFile, takeOf, worldCatalogue } from '../test/world.ts'
 import { matchRecipe } from './matchRecipe.ts'
@@ -11,7 +12,7 @@ const recipeFor = (...names: string[]): Recipe =>
     names.map((name) => ({ name, note: 'a note', credits: 'by somebody', placements: takeOf(name) })),
     catalogue,
     () => [{ release: 'Some box', figure: '', year: 2021 }],
-  ).recipe
+  )
 const owned = (name: string) => {
   const loose: Record<string, number> = {}
   for (const { part } of takeOf(name)) loose[part] = (loose[part] ?? 0) + 1
@@ -21,10 +22,21 @@ const nobody = () => undefined
 /** The same world under other codes, in which everything is called as before. */
 const recoded = (of: Catalogue): Catalogue => {
   const code = (old: string) => `X${old}`
+  const inLayer = (layer: Layer): Layer => ({
+    ...Object.fromEntries(
+      Object.entries(layer).map(([key, value]) => [key, of.colours.has(String(value)) ? code(String(value)) : value]),
+    ),
+    kind: layer.kind,
+  })
   return catalogueOf({
     colours: [...of.colours.values()].map((one) => ({ ...one, code: code(one.code) })),
     moulds: [...of.moulds.values()].map((one) => ({ ...one, code: code(one.code) })),
-    prints: [...of.prints.values()].map((one) => ({ ...one, code: code(one.code) })),
+    prints: [...of.prints.values()].map(({ front, back, ...one }) => ({
+      ...one,
+      code: code(one.code),
+      front: front.map(inLayer),
+      back: back.map(inLayer),
+    })),
     parts: [...of.parts.values()].map((one) => ({
       ...one,
       code: code(one.code),
@@ -45,7 +57,7 @@ describe('a recipe that comes home', () => {
     expect(odile!.milli).toBe(100_000)
     expect(odile!.toBuy).toEqual({ sum: 0, unsold: 0 })
     expect(odile!.brief).toMatchObject({ notes: 'a note', credits: 'by somebody' })
-    expect(made).toEqual({ colours: [], moulds: [], prints: [], parts: [] })
+    expect(made).toEqual({ colours: [], moulds: [], prints: [], parts: [], strangeLayers: 0 })
   })
 
   test('tells what of it is not in the drawer and what that costs', () => {
@@ -109,8 +121,31 @@ describe('a recipe from elsewhere', () => {
     expect(drawFigure(outfits[0]!.original, all).undrawable).toBeUndefined()
   })
 
+  test('a print that is only called the same is another, and layers nobody knows are left out and counted', () => {
+    const recipe = recipeFor('Odile, skipper')
+    const { part } = recipe.outfits[0]!.placements.find(({ slot }) => slot === 'torso')!
+    part.print = {
+      ...part.print!,
+      layers: { ...part.print!.layers, back: [{ kind: 'from-tomorrow' }, { kind: 'jacket', colour: 'gone' }] },
+    }
+    const { outfits, made } = matchRecipe(recipe, catalogue, {}, nobody)
+    expect(outfits[0]!.parts.find(({ placement }) => placement.slot === 'torso')!.found).toBe('new')
+    expect([made.prints[0]!.code, made.prints[0]!.back, made.strangeLayers]).toEqual([`${part.print.code}-r2`, [], 2])
+  })
+
+  test('copies made by others are neither given out of the drawer nor bought', () => {
+    const recipe = recipeFor('Odile, skipper')
+    const copied = recipe.outfits[0]!.placements.find(({ slot }) => slot === 'torso')!
+    copied.altered = [{ kind: 'by-others', note: '' }]
+    const { outfits } = matchRecipe(recipe, catalogue, { [copied.part.code]: 1 }, () => 100)
+    expect(outfits[0]!.mine).toEqual([])
+    expect(outfits[0]!.toBuy.sum).toBe(100 * (recipe.outfits[0]!.placements.length - 1))
+  })
+
   test('into an empty workspace everything is made, once, and every figure can be drawn', () => {
-    const names = rosterFile().rosters[0]!.characters.flatMap(({ outfits }) => outfits.map(({ name }) => name))
+    const names = rosterFile()
+      .rosters.slice(0, 4)
+      .flatMap(({ characters }) => characters.flatMap(({ outfits }) => outfits.map(({ name }) => name)))
     const recipe = recipeFor(...names)
     const empty = catalogueOf({ colours: [], moulds: [], prints: [], parts: [] })
     const { outfits, catalogue: all, made } = matchRecipe(recipe, empty, {}, nobody)
@@ -119,7 +154,9 @@ describe('a recipe from elsewhere', () => {
     for (const [i, { original, parts, milli }] of outfits.entries()) {
       const { undrawable, shapes } = drawFigure(original, all)
       expect(undrawable).toBeUndefined()
-      expect(shapes.length).toBe(drawFigure(takeOf(names[i]!), catalogue).shapes.length)
+      // To the last shade: prints and paints come with the colours they name.
+      expect(shapes).toEqual(drawFigure(takeOf(names[i]!), catalogue).shapes)
+      expect(placementFaults(original, all)).toEqual([])
       expect(parts.every(({ found, price }) => found === 'new' && price === null)).toBe(true)
       expect(milli).toBeLessThan(60_000)
     }

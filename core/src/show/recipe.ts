@@ -2,7 +2,7 @@ import {
   mouldOf,
   type Alteration,
   type Catalogue,
-  type Finish,
+  type Colour,
   type Layer,
   type PartKind,
   type Placement,
@@ -27,26 +27,36 @@ export interface RecipeMould {
   traits: Traits
 }
 
+/** A colour with all that is needed to show it. */
+export type RecipeColour = Pick<Colour, 'code' | 'name' | 'hex' | 'finish'>
+
 export interface RecipePrint {
   code: string
   name: string
-  layers: { front: Layer[]; back: Layer[] }
+  /** What it is painted with; `colours` are those its layers name by code, which are the giver's. */
+  layers: { front: Layer[]; back: Layer[]; colours?: RecipeColour[] }
 }
 
 export interface RecipePart {
   code: string
   name: string
   mould: RecipeMould
-  colours: { code: string; name: string; hex: string; finish: Finish }[]
+  colours: RecipeColour[]
   print: RecipePrint | null
   sources: RecipeSource[]
+}
+
+/** An alteration with the paint and the print it names by code. */
+export interface RecipeAlteration extends Alteration {
+  paint?: RecipeColour
+  shown?: RecipePrint
 }
 
 export interface RecipePlacement {
   slot: Slot
   order: number
   turned: boolean
-  altered: Alteration[]
+  altered: RecipeAlteration[]
   part: RecipePart
 }
 
@@ -64,55 +74,58 @@ export interface Recipe {
   outfits: RecipeOutfit[]
 }
 
-/** Outfits as a recipe. Parts the catalogue does not know are left out of it; `missing` names them. */
+/** Outfits as a recipe. Throws on parts the catalogue does not have, which is a fault of the caller. */
 export function recipeOf(
   outfits: readonly { name: string; note: string; credits: string; placements: readonly Placement[] }[],
   catalogue: Catalogue,
   sourcesOf: (part: string) => readonly RecipeSource[],
-): { recipe: Recipe; missing: string[] } {
-  const missing: string[] = []
-  const told = outfits.map(({ name, note, credits, placements }) => ({
-    name,
-    note,
-    credits,
-    placements: placements.flatMap(({ slot, order, turned, altered = [], part }): RecipePlacement[] => {
-      const recipePart = partOf(part, catalogue, sourcesOf)
-      if (!recipePart) {
-        missing.push(part)
-        return []
-      }
-      return [{ slot, order, turned, altered: [...altered], part: recipePart }]
-    }),
-  }))
-  return { recipe: { format: 'outfit.recipe', version: 1, outfits: told }, missing }
+): Recipe {
+  return {
+    format: 'outfit.recipe',
+    version: 1,
+    outfits: outfits.map(({ placements, ...outfit }) => ({
+      ...outfit,
+      placements: placements.map(({ slot, order, turned, altered = [], part }) => ({
+        slot,
+        order,
+        turned,
+        altered: altered.map((one) => toldAlteration(one, catalogue)),
+        part: partOf(part, catalogue, sourcesOf),
+      })),
+    })),
+  }
 }
 
-function partOf(
-  code: string,
-  catalogue: Catalogue,
-  sourcesOf: (part: string) => readonly RecipeSource[],
-): RecipePart | null {
+const colourOf = (code: string, { colours }: Catalogue): RecipeColour[] => {
+  const known = colours.get(code)
+  return known ? [{ code: known.code, name: known.name, hex: known.hex, finish: known.finish }] : []
+}
+
+function printOf(code: string | null | undefined, catalogue: Catalogue): RecipePrint | null {
+  const print = catalogue.prints.get(code ?? '')
+  if (!print) return null
+  const { front, back } = print
+  const words = new Set([...front, ...back].flatMap((layer) => Object.values(layer).map(String)))
+  const colours = [...words].flatMap((word) => colourOf(word, catalogue))
+  return { code: print.code, name: print.name, layers: { front, back, colours } }
+}
+
+function toldAlteration(alteration: Alteration, catalogue: Catalogue): RecipeAlteration {
+  const [paint] = alteration.colour === undefined ? [] : colourOf(alteration.colour, catalogue)
+  const shown = printOf(alteration.print, catalogue)
+  return { ...alteration, ...(paint ? { paint } : {}), ...(shown ? { shown } : {}) }
+}
+
+function partOf(code: string, catalogue: Catalogue, sourcesOf: (part: string) => readonly RecipeSource[]): RecipePart {
   const part = catalogue.parts.get(code)
-  if (!part || !catalogue.moulds.has(part.mould)) return null
-  const mould = mouldOf(catalogue, part)
-  const print = part.print === null ? undefined : catalogue.prints.get(part.print)
+  if (!part) throw new Error(`Part ${code} is not loaded. Load all parts that are worn first.`)
+  const { name, kind, silhouette, neckThickness, height, traits, code: mould } = mouldOf(catalogue, part)
   return {
     code,
     name: part.name,
-    mould: {
-      code: mould.code,
-      name: mould.name,
-      kind: mould.kind,
-      silhouette: mould.silhouette,
-      neckThickness: mould.neckThickness,
-      height: mould.height,
-      traits: { ...mould.traits },
-    },
-    colours: part.colours.flatMap((colour) => {
-      const known = catalogue.colours.get(colour)
-      return known ? [{ code: known.code, name: known.name, hex: known.hex, finish: known.finish }] : []
-    }),
-    print: print ? { code: print.code, name: print.name, layers: { front: print.front, back: print.back } } : null,
+    mould: { code: mould, name, kind, silhouette, neckThickness, height, traits: { ...traits } },
+    colours: part.colours.flatMap((colour) => colourOf(colour, catalogue)),
+    print: printOf(part.print, catalogue),
     sources: [...sourcesOf(code)],
   }
 }

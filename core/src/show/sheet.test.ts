@@ -10,8 +10,12 @@ const catalogue = worldCatalogue()
 const outfits = rosterFile().rosters.flatMap((r) => r.characters.flatMap((c) => c.outfits))
 const contentOf = (count: number): SheetContent => ({
   title: 'A roster with a rather long name that has to be broken somewhere',
-  facts: [`${count} figures`, 'and what they cost'],
-  footer: 'foot',
+  facts: [
+    `${count} figures`,
+    '€12,345.67 at the lowest single prices of 2026-11-29, without shipping; 123 parts not for sale.',
+  ],
+  footer:
+    'A roster with a name as long as the longest there may be, which is a hundred and twenty letters and no more than that · made with Outfit',
   cards: Array.from({ length: count }, (_, i) => {
     const { name, faction, takes } = outfits[i % outfits.length]!
     const { placements } = takes[0]!
@@ -59,7 +63,13 @@ describe('a breakdown sheet', () => {
     for (const count of [1, 5, 13, 60])
       for (const paper of ['A4', 'Letter'] as const) {
         const content = contentOf(count)
-        const pages = sheetPages(content, { ...SHEET_CHOICES, perPage, paper })
+        const pages = sheetPages(content, {
+          ...SHEET_CHOICES,
+          perPage,
+          paper,
+          note: 'Some words of a note. '.repeat(13),
+          credits: 'Made by somebody with a long name, and by '.repeat(2),
+        })
         const size = PAPER_SIZES[paper]
         const titles = (page: Page) =>
           page.marks.flatMap((mark) => (mark.kind === 'text' && mark.heading ? mark.value : []))
@@ -94,7 +104,10 @@ describe('a breakdown sheet', () => {
   })
 
   test('without prices and sources says nothing of them, and is one long picture page under page', () => {
-    const pages = sheetPages(contentOf(5), { ...SHEET_CHOICES, prices: false, sources: false })
+    const pages = sheetPages(
+      { ...contentOf(5), facts: ['5 figures'] },
+      { ...SHEET_CHOICES, prices: false, sources: false },
+    )
     const long = stacked('All', pages)
     expect(long.height).toBeCloseTo(pages.length * 297)
     const words = long.marks.flatMap((mark) => (mark.kind === 'text' ? mark.value : []))

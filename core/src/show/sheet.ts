@@ -95,7 +95,9 @@ export function sheetPages(content: SheetContent, choices: SheetChoices): Page[]
     height,
     marks: [
       ...marks,
-      text(MARGIN, height - 5, 2.7, content.footer, { fill: PAPER.soft }),
+      text(MARGIN, height - 5, 2.7, wrapText(content.footer, 2.7, width - 2 * MARGIN - 20, 1)[0]!, {
+        fill: PAPER.soft,
+      }),
       text(width - MARGIN, height - 5, 2.7, `${i + 1} of ${pages.length}`, { fill: PAPER.soft, anchor: 'end' }),
     ],
   }))
@@ -115,7 +117,7 @@ function cover(content: SheetContent, { paper, note, credits }: SheetChoices): M
     marks.push(text(MARGIN, y, 4, line))
     y += 5.6
   }
-  const facts = [...content.facts, ...(credits ? [credits] : [])]
+  const facts = [...content.facts, ...(credits ? [credits] : [])].flatMap((fact) => wrapText(fact, 4, inner, 2))
   const floor = height - MARGIN - FOOT - facts.length * 5.6 - 4
   marks.push(...standing(content.cards, { x: MARGIN, y: y + 2, width: inner, height: floor - y - 8 }))
   facts.forEach((fact, i) => marks.push(text(MARGIN, floor + 5.6 * (i + 1), 4, fact, i === 0 ? { strong: true } : {})))
@@ -347,8 +349,14 @@ function indexPages({ lines, total }: SheetContent, { paper, prices, sources }: 
       pages.at(-1)!.push(text(at.price, y, 2.8, price, { anchor: 'end' }), text(right, y, 2.8, sum, { anchor: 'end' }))
   }
   if (prices && total) {
-    if (y + ROW + 2 > bottom) head()
-    pages.at(-1)!.push(text(right, y + ROW + 2, 3.4, total, { anchor: 'end', strong: true }))
+    if (y + ROW + 6.6 > bottom) head()
+    pages
+      .at(-1)!
+      .push(
+        ...wrapText(total, 3.4, right - MARGIN, 2).map((line, i) =>
+          text(right, y + ROW + 2 + i * 4.6, 3.4, line, { anchor: 'end', strong: true }),
+        ),
+      )
   }
   return pages
 }

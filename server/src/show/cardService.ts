@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { catalogueOf } from '@outfit/core/catalogue'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { isCopy } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
 import { takeNamed } from '@outfit/core/roster'
 import { CARD_CHOICES, cardEntries, cardPage, type CardChoices } from '@outfit/core/show'
@@ -58,7 +59,15 @@ export class CardService {
         subtitle: `${outfit.roster.name} · take ${take.label} · ${Math.round(drawing.height)} mm tall`,
         footer: [
           `${counted(placements.length, 'part')} from ${counted(sources, 'source')}.`,
-          ...(choices.prices ? [priceLine(worn, told)] : []),
+          // A copy made by others is not bought.
+          ...(choices.prices
+            ? [
+                priceLine(
+                  placements.filter((one) => !isCopy(one)).map(({ part }) => part),
+                  told,
+                ),
+              ]
+            : []),
           'Made with Outfit.',
         ].join(' '),
         note: choices.note,

@@ -19,7 +19,7 @@ describe('a recipe in the workspace it came from', () => {
   test('is found by its codes; what is loose and free stands in, and the rest has its price', async () => {
     const { status, body } = await server.send<RecipeReport>('POST', 'recipes/look', recipe)
     expect(status).toBe(200)
-    expect(body.made).toEqual({ parts: 0, moulds: 0, prints: 0, colours: 0 })
+    expect(body.made).toEqual({ parts: 0, moulds: 0, prints: 0, colours: 0, strangeLayers: 0 })
     expect(body.outfits.map(({ name }) => name)).toEqual(recipe.outfits.map(({ name }) => name))
     for (const { parts, milli, toBuy, original } of body.outfits) {
       expect(new Set(parts.map(({ found }) => found))).toEqual(new Set(['code']))
@@ -86,7 +86,7 @@ describe('a recipe in the workspace it came from', () => {
     [
       'with two things in one place',
       (r: Recipe) => r.outfits[0]!.placements.push(r.outfits[0]!.placements[0]!),
-      /order/,
+      /placements\[\d+\]\.slot/,
     ],
   ])('%s is refused by its field, and nothing is written', async (_, spoil, field) => {
     const spoilt = copy()
@@ -97,6 +97,22 @@ describe('a recipe in the workspace it came from', () => {
     const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
     expect(rosters.some(({ name }) => name === 'Mine')).toBe(false)
   })
+})
+
+test('figures with painted and cut parts come into an empty workspace as they were, to the last shade', async () => {
+  const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+  const market = rosters.find(({ name }) => name === 'Night market')!
+  const { body: given } = await server.get<Recipe>(`rosters/${market.id}/recipe.json`)
+  expect(given.outfits.some(({ placements }) => placements.some(({ altered }) => altered.length > 0))).toBe(true)
+  const empty = await startServer({ world: false })
+  const { status, body } = await empty.send<{ roster: string }>('POST', 'recipes', { name: 'Market', recipe: given })
+  expect(status).toBe(201)
+  const figures = async (at: TestServer, roster: string) =>
+    (await at.get<string>(`rosters/${roster}/sheet.svg?sources=no&prices=no&index=no&cover=no`)).body.match(
+      /<path[^>]*>/g,
+    )
+  expect(await figures(empty, body.roster)).toEqual(await figures(server, market.id))
+  await empty.stop()
 })
 
 test('an empty workspace makes every part from the recipe, and can dress, draw and hand it on', async () => {

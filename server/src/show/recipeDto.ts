@@ -63,12 +63,21 @@ class RecipeColourBody {
 class RecipeLayersBody {
   @IsLayers() front: Layer[]
   @IsLayers() back: Layer[]
+  /** The colours its layers name by code. */
+  @IsOptional() @ListOf(() => RecipeColourBody, { most: 60 }) colours?: RecipeColourBody[]
 }
 
 class RecipePrintBody {
   @Code() code: string
   @FilledText(120) name: string
   @One(() => RecipeLayersBody) layers: RecipeLayersBody
+}
+
+class RecipeAlterationBody extends AlterationDto {
+  /** The paint it names by code … */
+  @IsOptional() @One(() => RecipeColourBody) paint?: RecipeColourBody
+  /** … and the print a sticker shows. */
+  @IsOptional() @One(() => RecipePrintBody) shown?: RecipePrintBody
 }
 
 class RecipeSourceBody {
@@ -90,7 +99,7 @@ class RecipePlacementBody {
   @IsIn(SLOTS) slot: Slot
   @Whole(0, 20) order: number
   @IsBoolean() turned: boolean
-  @ListOf(() => AlterationDto, { most: 6 }) altered: AlterationDto[]
+  @ListOf(() => RecipeAlterationBody, { most: 6 }) altered: RecipeAlterationBody[]
   @One(() => RecipePartBody) part: RecipePartBody
 }
 

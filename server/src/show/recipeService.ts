@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { SLOT_FACTS } from '@outfit/core/anatomy'
+import { placementFaults } from '@outfit/core/anatomy'
 import { spareLoose } from '@outfit/core/allotment'
 import type { Catalogue, Part } from '@outfit/core/catalogue'
 import { HOME_CURRENCY } from '@outfit/core/market'
@@ -14,6 +14,7 @@ import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
 import type { RostersFile } from '../roster/dto.ts'
 import { ImportRosters } from '../roster/importRosters.ts'
+import { stickersOn } from '../roster/stickers.ts'
 import { ColourEntity, MouldEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
 import { RosterEntity } from '../schema/roster.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
@@ -38,17 +39,19 @@ export class RecipeService {
   /** Hold a recipe against the catalogue and the loose parts nobody counts on. Writes nothing. */
   async look(recipe: RecipeFile): Promise<RecipeReport> {
     const { outfits, catalogue, made } = await this.match(recipe)
-    const parts = [...new Set(outfits.flatMap(({ original, mine }) => [...original, ...mine].map(({ part }) => part)))]
+    const shown = outfits.flatMap(({ original, mine }) => [...original, ...mine])
+    const parts = [...new Set(shown.map(({ part }) => part))]
       .map((code) => catalogue.parts.get(code))
       .filter((part) => part !== undefined)
     return {
       outfits: outfits.map(({ brief: _brief, ...outfit }) => outfit),
-      ...usedBy(parts, catalogue),
+      ...usedBy(parts, stickersOn(shown), catalogue),
       made: {
         parts: made.parts.length,
         moulds: made.moulds.length,
         prints: made.prints.length,
         colours: made.colours.length,
+        strangeLayers: made.strangeLayers,
       },
     }
   }
@@ -98,7 +101,6 @@ export class RecipeService {
   }
 
   private async match(recipe: RecipeFile): Promise<RecipeMatch> {
-    refuseUnwearable(recipe)
     const [{ catalogue: bare, ofKind }, prints, { shares }, contents, lowest] = await Promise.all([
       this.catalogue.matchable(),
       this.database.getRepository(PrintEntity).find(),
@@ -111,11 +113,13 @@ export class RecipeService {
       prints: new Map(prints.map((print) => [print.code, print])),
       parts: new Map([...ofKind.values()].flatMap((parts) => parts.map((part) => [part.code, part]))),
     }
-    return matchRecipe(recipe, catalogue, spareLoose(contents, shares), (part) => lowest.get(part))
+    const match = matchRecipe(recipe, catalogue, spareLoose(contents, shares), (part) => lowest.get(part))
+    refuseUnwearable(match)
+    return match
   }
 
   private async make({ colours, moulds, prints, parts }: RecipeMatch['made']): Promise<void> {
-    if (parts.length === 0) return
+    if (parts.length + colours.length + prints.length === 0) return
     const kinds = new Map((await this.catalogue.basics()).moulds.map(({ code, kind }) => [code, kind]))
     for (const { code, kind } of moulds) kinds.set(code, kind)
     await this.writer.transaction(async (db) => {
@@ -144,33 +148,25 @@ export class RecipeService {
   }
 }
 
-/** Refuse what nobody can wear: two things in one place, or a piece where it does not belong, by the path of the first. */
-function refuseUnwearable({ outfits }: RecipeFile): void {
-  for (const [o, { placements }] of outfits.entries()) {
-    const places = new Set<string>()
-    for (const [p, { slot, order, part }] of placements.entries()) {
-      const path = `outfits[${o}].placements[${p}]`
-      const { kind } = part.mould
-      if (!SLOT_FACTS[slot].accepts.includes(kind))
-        throw invalid([{ field: `${path}.part.mould.kind`, message: `a ${kind} is not worn as ${slot}` }])
-      if (places.has(`${slot} ${order}`))
-        throw invalid([{ field: `${path}.order`, message: `two things stand at ${slot} ${order}` }])
-      places.add(`${slot} ${order}`)
-    }
-  }
+/** Refuse what nobody can wear, such as a hat on the feet, by the path of the first fault. */
+function refuseUnwearable({ outfits, catalogue }: RecipeMatch): void {
+  const faults = outfits.flatMap(({ original }, o) =>
+    placementFaults(original, catalogue).map(({ index, field, message }) => ({
+      field: `outfits[${o}].placements[${index}].${field}`,
+      message,
+    })),
+  )
+  if (faults.length > 0) throw invalid(faults)
 }
 
 const differs = ({ original, mine }: MatchedOutfit) =>
   mine.length > 0 && JSON.stringify(mine) !== JSON.stringify(original)
 
 /** The parts with the moulds, prints and colours they are of. */
-function usedBy(parts: readonly Part[], { moulds, prints, colours }: Catalogue) {
+function usedBy(parts: readonly Part[], stickers: readonly string[], { moulds, prints, colours }: Catalogue) {
   const some = <T>(codes: readonly (string | null)[], from: ReadonlyMap<string, T>) =>
     [...new Set(codes)].flatMap((code) => (code === null ? [] : (from.get(code) ?? [])))
-  const painted = some(
-    parts.map(({ print }) => print),
-    prints,
-  )
+  const painted = some([...parts.map(({ print }) => print), ...stickers], prints)
   return {
     parts: [...parts],
     moulds: some(

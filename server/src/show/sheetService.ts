@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common'
 import { createHash } from 'node:crypto'
-import { DataSource } from 'typeorm'
+import { DataSource, In } from 'typeorm'
 import { catalogueOf, type Catalogue } from '@outfit/core/catalogue'
+import { isCopy } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import {
@@ -12,6 +13,7 @@ import {
   sharePage,
   SHEET_CHOICES,
   sheetPages,
+  type CardChoices,
   type IndexLine,
   type Recipe,
   type SheetChoices,
@@ -22,7 +24,7 @@ import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { stickersOn } from '../roster/stickers.ts'
-import { RosterEntity } from '../schema/roster.ts'
+import { OutfitEntity, RosterEntity } from '../schema/roster.ts'
 import { counted, priceLine } from './cardService.ts'
 import { PartsToldService, type PartsTold } from './partsTold.ts'
 import { PictureService, type Picture } from './pictureService.ts'
@@ -33,6 +35,8 @@ interface Shown {
   outfits: Asker[]
   catalogue: Catalogue
   told: PartsTold
+  /** What cards of outfits show, by id, where it was chosen. */
+  cards: ReadonlyMap<string, CardChoices>
 }
 
 /** What is made of a whole roster to be shown: the breakdown sheet, the page to share, the recipe. */
@@ -115,26 +119,38 @@ export class SheetService {
     const worn = outfits.flatMap(({ placements }) => placements)
     const parts = await this.catalogue.parts(worn.map(({ part }) => part))
     const prints = await this.catalogue.printsOn(parts, stickersOn(worn))
+    const chosen = await this.database.getRepository(OutfitEntity).find({
+      where: { id: In(outfits.map(({ outfit }) => outfit.id)) },
+      select: { id: true, card: true },
+    })
     return {
       roster,
       outfits,
+      cards: new Map(chosen.flatMap(({ id: own, card }) => (card ? [[own, card] as const] : []))),
       catalogue: catalogueOf({ ...(await this.catalogue.basics()), parts, prints }),
       told: await this.parts.of(worn.map(({ part }) => part)),
     }
   }
 }
 
-const recipeIn = ({ outfits, catalogue, told }: Shown, credits: string): Recipe =>
+const recipeIn = ({ outfits, catalogue, told, cards }: Shown, credits: string): Recipe =>
   recipeOf(
-    outfits.map(({ name, placements }) => ({ name, note: '', credits, placements })),
+    // What whoever made it says stands on its card.
+    outfits.map(({ name, outfit, placements }) => {
+      const card = cards.get(outfit.id)
+      return { name, note: card?.note ?? '', credits: card?.credits || credits, placements }
+    }),
     catalogue,
     told.sources,
-  ).recipe
+  )
 
 function contentOf({ roster, outfits, catalogue, told }: Shown, choices: SheetChoices): SheetContent {
-  const worn = outfits.flatMap(({ placements }) => placements.map(({ part }) => part))
+  const placed = outfits.flatMap(({ placements }) => placements)
+  const worn = placed.map(({ part }) => part)
+  // A copy made by others is not bought.
+  const bought = placed.filter((placement) => !isCopy(placement)).map(({ part }) => part)
   const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
-  const prices = priceLine(worn, told)
+  const prices = priceLine(bought, told)
   return {
     title: roster.name,
     facts: [
@@ -157,7 +173,7 @@ function contentOf({ roster, outfits, catalogue, told }: Shown, choices: SheetCh
         },
       }
     }),
-    lines: linesOf(worn, catalogue, told),
+    lines: linesOf(bought, catalogue, told),
     total: prices,
   }
 }

@@ -15,9 +15,18 @@ import { useRoster } from './useRoster.ts'
 type Found = Omit<ReturnType<typeof useRoster>, 'roster'> & { roster: RosterShelf }
 
 /** The frame of every view of a roster: what it is, how far it is, what it costs, and the ways to look at it. */
-export function RosterFrame({ wide = false, children }: { wide?: boolean; children: (found: Found) => ReactNode }) {
+export function RosterFrame({
+  wide = false,
+  ownUndo = false,
+  children,
+}: {
+  wide?: boolean
+  /** The view takes its own changes back by Ctrl or Cmd+Z. */
+  ownUndo?: boolean
+  children: (found: Found) => ReactNode
+}) {
   const found = useRoster()
-  useUndoKey()
+  useUndoKey(!ownUndo)
   const { roster, isLoading, error, refetch } = found
   if (isLoading) return <Waiting>Setting up the shelf…</Waiting>
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>

@@ -45,7 +45,7 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
   const shown = () => void (take.chosen && markShown({ outfits: [outfit.id], how: 'card' }))
   return (
     <div className="mx-auto flex h-full max-w-[1400px] flex-col px-5 py-4">
-      <div className="flex items-center gap-4">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="text-2xl">Card</h1>
         {outfit.takes.length > 1 && (
           <nav aria-label="Takes" className="flex gap-1.5">
@@ -74,7 +74,7 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
           ]}
         />
       </div>
-      <div className="mt-3 flex min-h-0 flex-1 gap-5">
+      <div className="mt-3 flex min-h-0 flex-1 flex-col gap-5 md:flex-row">
         <div className="flex min-w-0 flex-1 items-center justify-center">
           <Preview
             src={file('svg')}

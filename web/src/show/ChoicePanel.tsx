@@ -17,7 +17,7 @@ export function ChoicePanel<T>({
   return (
     <section
       aria-label={label}
-      className="flex w-[270px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule pl-5"
+      className="flex shrink-0 flex-col gap-4 border-rule md:w-[270px] md:overflow-y-auto md:border-l md:pl-5"
     >
       {children}
       <div className="flex items-center gap-1.5 border-t border-rule pt-3">

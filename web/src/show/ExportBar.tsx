@@ -9,7 +9,7 @@ export function ExportBar({
   onTaken?: () => void
 }) {
   return (
-    <div className="ml-auto flex gap-2">
+    <div className="flex flex-wrap gap-2 md:ml-auto">
       {files.map(({ name, href, hint }, i) => (
         <a
           key={name}

@@ -76,9 +76,12 @@ export function RecipeTalk({ name, recipe, onLeave }: { name: string; recipe: Re
 }
 
 const newHere = ({ made }: RecipeReport) =>
-  made.parts === 0
+  (made.parts === 0
     ? 'All its parts are known here.'
-    : `${counted(made.parts, 'part')} new to you ${made.parts === 1 ? 'comes' : 'come'} into the catalogue; nothing is counted as owned.`
+    : `${counted(made.parts, 'part')} new to you ${made.parts === 1 ? 'comes' : 'come'} into the catalogue; nothing is counted as owned.`) +
+  (made.strangeLayers > 0
+    ? ` ${counted(made.strangeLayers, 'layer')} of its prints ${made.strangeLayers === 1 ? 'is' : 'are'} not known here and left out.`
+    : '')
 
 function Report({ report }: { report: RecipeReport }) {
   const catalogue = useMemo(() => catalogueOf(report), [report])
@@ -197,4 +200,4 @@ function partsInWords(parts: readonly MatchedPart[]): string {
 const restInWords = (sum: number, unsold: number) =>
   sum === 0 && unsold === 0
     ? 'Nothing is left to buy.'
-    : `The rest costs from ${formatMoney(sum, HOME_CURRENCY)}${unsold > 0 ? `, and ${counted(unsold, 'part')} nobody sells` : ''}.`
+    : `The parts you lack cost from ${formatMoney(sum, HOME_CURRENCY)}${unsold > 0 ? `, and ${counted(unsold, 'part')} nobody sells` : ''}.`

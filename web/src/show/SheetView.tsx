@@ -12,7 +12,7 @@ import { useChoices } from './useChoices.ts'
 
 /** A whole roster to be shown: a breakdown sheet, a page to share, and the recipe. */
 export function SheetView() {
-  return <RosterFrame>{({ roster }) => <Loaded key={roster.id} roster={roster} />}</RosterFrame>
+  return <RosterFrame ownUndo>{({ roster }) => <Loaded key={roster.id} roster={roster} />}</RosterFrame>
 }
 
 function Loaded({ roster }: { roster: RosterShelf }) {
@@ -41,9 +41,9 @@ function Sheet({ roster, kept }: { roster: RosterShelf; kept: SheetChoices }) {
   const some = left.size === 0 ? {} : { outfits: shown.map(({ id }) => id).join(',') }
   const at = (file: string, asked: object = {}) => `/api/rosters/${roster.id}/${file}?${asQuery({ ...some, ...asked })}`
   return (
-    <div className="mt-3 flex gap-5">
+    <div className="mt-3 flex flex-col gap-5 md:flex-row">
       <div className="min-w-0 flex-1">
-        <div className="flex items-center gap-4">
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <p className="text-soft">
             {shown.length} of {dressed.length} dressed figures, {value.perPage} to a page of {value.paper}.
           </p>
