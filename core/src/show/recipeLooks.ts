@@ -16,7 +16,7 @@ const FAR = 40
 export const SAME_COLOUR = 2
 
 const plain = (name: string) => name.trim().toLowerCase()
-export const sameName = (a: string, b: string): boolean => plain(a) === plain(b)
+const sameName = (a: string, b: string): boolean => plain(a) === plain(b)
 
 /** How alike two shapes are, in [0, 1]: by their drawing first, then by their traits. */
 function shapeLikeness(a: RecipeMould, b: Mould): number {
