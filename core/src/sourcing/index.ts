@@ -1,5 +1,6 @@
 export * from './types.ts'
-export { readProblem, BadProblem, type ProblemFault } from './readProblem.ts'
+export { readLimits, readProblem, readSupply } from './readProblem.ts'
+export { BadProblem, fieldReader, type ProblemFault } from './fieldReader.ts'
 export { planSourcing, OPTIMAL_GAP, type PlanOptions } from './planSourcing.ts'
 export * from './planTask.ts'
 export * from './secondChoices.ts'

@@ -1,5 +1,4 @@
-import { usefulSteps } from './model.ts'
-import { gainsByFillers } from './reduce.ts'
+import { readShops, sell, startingPrices, type Shop } from './shops.ts'
 import type { SourcingProblem } from './types.ts'
 
 export interface PricedOut {
@@ -34,7 +33,7 @@ const TIMID = 0.01
  */
 export function priceOut(problem: SourcingProblem, { fewest, upper, rounds, late }: PriceOutOptions): PricedOut {
   const { parts, accepts, own, floor, shops } = read(problem)
-  const prices = startingPrices(problem, shops, floor)
+  const prices = startingPrices(shops, floor)
   const withSeller = new Float64Array(problem.sellers.length).fill(-Infinity)
   const withOffer = new Float64Array(problem.offers.length).fill(-Infinity)
   const lacking = new Float64Array(parts)
@@ -103,33 +102,6 @@ export function priceOut(problem: SourcingProblem, { fewest, upper, rounds, late
   return { bound, withSeller, withOffer }
 }
 
-interface Line {
-  offer: number
-  /** What a step costs less what parts nobody needs fetch, its goods and amount, steps of use, and the parts it brings. */
-  price: number
-  goods: number
-  amount: number
-  most: number
-  parts: Int32Array
-  counts: Float64Array
-}
-
-interface Shop {
-  lines: Line[]
-  handling: number
-  minimum: number
-  byValue: boolean
-  bands: { from: number; upTo: number; price: number }[]
-  least: number
-  /** Net money a unit of amount, and one of goods, costs when goods nobody needs bring it. */
-  fillAmount: number
-  fillGoods: number
-  /** Of the last sale: steps sold of each line, what each costs beyond the prices of its parts, and the sum before bands. */
-  steps: Float64Array
-  reduced: Float64Array
-  base: number
-}
-
 interface Reading {
   /** Number of parts that needs accept; others have the price they fetch. */
   parts: number
@@ -141,82 +113,18 @@ interface Reading {
 }
 
 function read(problem: SourcingProblem): Reading {
-  const { offers, owned } = problem
   const index = new Map<string, number>()
   const credits = new Map(problem.resale.map(({ part, price }) => [part, price]))
   for (const { qty, accept } of problem.needs)
     if (qty > 0) for (const { part } of accept) if (!index.has(part)) index.set(part, index.size)
-  const useful = usefulSteps(problem)
   const own = new Float64Array(index.size)
-  for (const { part, qty } of owned) if (index.has(part)) own[index.get(part)!]! += qty
+  for (const { part, qty } of problem.owned) if (index.has(part)) own[index.get(part)!]! += qty
   const floor = new Float64Array(index.size)
   for (const [part, p] of index) floor[p] = credits.get(part) ?? 0
-  const ofSeller = new Map(problem.sellers.map(({ id }): [string, number[]] => [id, []]))
-  offers.forEach(({ seller }, o) => ofSeller.get(seller)?.push(o))
-  const shops = problem.sellers.map((seller): Shop => {
-    const { minimum, handling, shipping } = seller
-    const amountOf = (o: number) => {
-      const { multiple, price, weight } = offers[o]!
-      return multiple * (shipping.basis === 'value' ? price : shipping.basis === 'count' ? 1 : weight)
-    }
-    const fetches = (o: number, kept: (part: string) => boolean) =>
-      offers[o]!.yields.reduce((sum, { part, qty }) => sum + (kept(part) ? qty * (credits.get(part) ?? 0) : 0), 0)
-    const all = ofSeller.get(seller.id)!
-    const fillers = gainsByFillers(seller) ? all : []
-    const rate = (per: (o: number) => number) =>
-      fillers.reduce((least, o) => {
-        const net = Math.max(0, offers[o]!.price - fetches(o, () => true)) * offers[o]!.multiple
-        return per(o) > 0 ? Math.min(least, net / per(o)) : least
-      }, Infinity)
-    const lines = all
-      .filter((o) => useful[o]! > 0)
-      .map((o): Line => {
-        const wanted = offers[o]!.yields.filter(({ part }) => index.has(part))
-        return {
-          offer: o,
-          price: (offers[o]!.price - fetches(o, (part) => !index.has(part))) * offers[o]!.multiple,
-          goods: offers[o]!.price * offers[o]!.multiple,
-          amount: amountOf(o),
-          most: useful[o]!,
-          parts: Int32Array.from(wanted, ({ part }) => index.get(part)!),
-          counts: Float64Array.from(wanted, ({ qty }) => qty * offers[o]!.multiple),
-        }
-      })
-    return {
-      lines,
-      handling,
-      minimum,
-      byValue: shipping.basis === 'value',
-      bands: shipping.bands.map(({ upTo, price }, b) => ({
-        from: b === 0 ? 0 : shipping.bands[b - 1]!.upTo!,
-        upTo: upTo ?? Infinity,
-        price,
-      })),
-      least: Math.min(...shipping.bands.map(({ price }) => price)),
-      fillAmount: rate(amountOf),
-      fillGoods: rate((o) => offers[o]!.price * offers[o]!.multiple),
-      steps: new Float64Array(lines.length),
-      reduced: new Float64Array(lines.length),
-      base: 0,
-    }
-  })
   const accepts = problem.needs
     .filter(({ qty, accept }) => qty > 0 && accept.length > 0)
     .map(({ qty, accept }) => ({ qty, ways: accept.map(({ part, penalty }) => ({ part: index.get(part)!, penalty })) }))
-  return { parts: index.size, accepts, own, floor, shops }
-}
-
-/** The cheapest each part can be had for: a place to begin from. */
-function startingPrices({ needs }: SourcingProblem, shops: readonly Shop[], floor: Float64Array): Float64Array {
-  const prices = new Float64Array(floor.length).fill(Infinity)
-  for (const { lines } of shops)
-    for (const { price, parts, counts } of lines) {
-      const brought = counts.reduce((sum, count) => sum + count, 0)
-      parts.forEach((p) => (prices[p] = Math.min(prices[p]!, price / brought)))
-    }
-  const known = prices.filter((price) => price < Infinity)
-  const typical = needs.length > 0 && known.length > 0 ? known.reduce((a, b) => a + b, 0) / known.length : 0
-  return prices.map((price, p) => Math.max(floor[p]!, price < Infinity ? price : typical))
+  return { parts: index.size, accepts, own, floor, shops: readShops(problem, index) }
 }
 
 /** What the units that may stay unmet would save at most. */
@@ -230,106 +138,4 @@ function dearest(accepts: Reading['accepts'], worth: Float64Array, fewest: numbe
     if (left === 0) break
   }
   return saved
-}
-
-/**
- * The least a parcel of a seller can come to at given prices of parts, below 0 where it pays: over all bands, with steps as
- * fractions. Leaves in the shop what is sold.
- */
-function sell(shop: Shop, prices: Float64Array): number {
-  const { lines, reduced, steps, minimum, byValue } = shop
-  let sum = 0
-  let amount = 0
-  let goods = 0
-  for (let l = 0; l < lines.length; l++) {
-    const { price, goods: worth, parts, counts, most, amount: each } = lines[l]!
-    let cost = price
-    for (let k = 0; k < parts.length; k++) cost -= prices[parts[k]!]! * counts[k]!
-    reduced[l] = cost
-    if (cost < 0) {
-      steps[l] = most
-      sum += cost * most
-      amount += each * most
-      goods += worth * most
-    } else steps[l] = 0
-  }
-  shop.base = sum + shop.handling + shop.least
-  let order: number[] | undefined
-  const sorted = () => {
-    // What weighs nothing changes no amount, and has no density to go by.
-    order ??= [...lines.keys()]
-      .filter((l) => lines[l]!.amount > 0)
-      .sort((a, b) => reduced[a]! / lines[a]!.amount - reduced[b]! / lines[b]!.amount)
-    return order
-  }
-  const short = byValue || goods >= minimum ? 0 : addition(shop, minimum - goods, shop.fillGoods, (line) => line.goods)
-  let cheapest = Infinity
-  let aim = amount
-  for (const band of shop.bands) {
-    const from = byValue ? Math.max(band.from, minimum) : band.from
-    if (from > band.upTo) continue
-    // A dearer band that has to be reached first is never better.
-    if (band.price >= cheapest && from > amount) continue
-    let change = 0
-    let to = amount
-    if (amount > band.upTo) {
-      to = band.upTo
-      change = removal(shop, sorted(), amount - to)
-    } else if (amount < from) {
-      to = from
-      change = addition(shop, from - amount, shop.fillAmount, ({ amount: each }) => each)
-    }
-    const value = band.price + Math.max(change, short)
-    if (value < cheapest) [cheapest, aim] = [value, to]
-  }
-  if (cheapest === Infinity) return Infinity
-  if (aim < amount) {
-    let excess = amount - aim
-    for (const l of [...sorted()].reverse()) {
-      if (excess <= 0) break
-      if (reduced[l]! >= 0) continue
-      const less = Math.min(steps[l]!, excess / lines[l]!.amount)
-      steps[l]! -= less
-      excess -= less * lines[l]!.amount
-    }
-  } else if (aim > amount) {
-    let lack = aim - amount
-    for (const l of sorted()) {
-      if (reduced[l]! < 0 || lack <= 0) continue
-      if (reduced[l]! / lines[l]!.amount > shop.fillAmount) break
-      steps[l] = Math.min(lines[l]!.most, lack / lines[l]!.amount)
-      lack -= steps[l]! * lines[l]!.amount
-    }
-  }
-  return shop.handling + sum + cheapest
-}
-
-/** The least that selling so much less of an amount costs. */
-function removal({ lines, reduced }: Shop, order: readonly number[], excess: number): number {
-  let cost = 0
-  for (let i = order.length - 1; i >= 0 && excess > 1e-9; i--) {
-    const { amount, most } = lines[order[i]!]!
-    const each = reduced[order[i]!]!
-    if (each >= 0) continue
-    const less = Math.min(most, excess / amount)
-    cost -= less * each
-    excess -= less * amount
-  }
-  return excess > 1e-6 ? Infinity : cost
-}
-
-/** The least that so much more of an amount costs, with lines not sold yet and goods nobody needs. */
-function addition({ lines, reduced }: Shop, lack: number, rate: number, amountOf: (line: Line) => number): number {
-  const order = [...lines.keys()]
-    .filter((l) => reduced[l]! >= 0 && amountOf(lines[l]!) > 0)
-    .sort((a, b) => reduced[a]! / amountOf(lines[a]!) - reduced[b]! / amountOf(lines[b]!))
-  let cost = 0
-  for (const l of order) {
-    const amount = amountOf(lines[l]!)
-    if (lack <= 0 || reduced[l]! / amount > rate) break
-    const more = Math.min(lines[l]!.most, lack / amount)
-    cost += more * reduced[l]!
-    lack -= more * amount
-  }
-  return lack > 1e-6 ? cost + lack * rate : cost
 }

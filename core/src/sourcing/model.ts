@@ -1,51 +1,21 @@
 import { MilpBuilder, type Milp } from '../solver/index.ts'
-import { gainsByFillers } from './reduce.ts'
-import { basketOf, type Settlement } from './settle.ts'
+import type { Settlement } from './settle.ts'
+import { INFINITE, summed, supplyModel, type SupplyModel, type Uses } from './supplyModel.ts'
 import type { SourcingProblem } from './types.ts'
 
 /** The MILP of a sourcing problem, with the columns that carry the plan. */
-export interface SourcingModel {
+export interface SourcingModel extends Pick<SupplyModel, 'steps' | 'parcels'> {
   milp: Milp
-  /** Columns whose sum is the steps bought of each offer (units = steps × multiple), aligned with problem.offers. */
-  steps: number[][]
   /** Units left unmet of each need, aligned with problem.needs. */
   unmet: number[]
-  /** Of each seller with offers: whether there is a parcel, and which band it falls into. */
-  parcels: { seller: string; open: number; bands: { pick: number; upTo: number }[] }[]
   /** Column values of a purchase that keeps all limits, for the solver to start from. */
   valuesOf: (units: ReadonlyMap<string, number>, settled: Settlement) => number[]
 }
 
-const INFINITE = 1e30
-/** Weights may be fractions; a band begins this far above the one before. */
-const JUST_ABOVE = { value: 1, count: 1, weight: 1e-4 } as const
-
 /**
- * Steps of each offer that can be of use as parts: no more than the needs could take of what it yields. Buying beyond
- * that only makes sense to earn by resale, in which case there is no such limit, or to fill a parcel up.
- */
-export function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
-  const wanted = new Map<string, number>()
-  for (const { qty, accept } of needs)
-    for (const part of new Set(accept.map((one) => one.part))) wanted.set(part, (wanted.get(part) ?? 0) + qty)
-  const worth = new Map(resale.map(({ part, price }) => [part, price]))
-  return offers.map(({ qty: stock, multiple, price, yields }) => {
-    const all = Math.floor(stock / multiple)
-    const fetches = yields.reduce((sum, { part, qty }) => sum + qty * (worth.get(part) ?? 0), 0)
-    if (fetches >= price) return all
-    const most = yields.map(({ part, qty }) => Math.ceil((wanted.get(part) ?? 0) / (qty * multiple)))
-    return Math.min(all, Math.max(0, ...most))
-  })
-}
-
-/**
- * Build the model. Without `fillers` parcels cannot be filled up with goods nobody needs. `objective` is the total
- * cost, the number of unmet units or of parcels; with `mostUnmet` the latter is held at its best while the cost is minimised.
- *
- * Each shipping band is an alternative of its own with a copy of the basket's amount, which keeps the bound strong when
- * shipping falls as baskets grow. Steps of use as parts and steps that only fill a parcel up are columns of their own: the
- * former are bounded by the needs, which ties them closely to whether there is a parcel. Size: offers + accepted parts +
- * sellers × bands columns.
+ * Build the model: needs filled by accepted parts, over `supplyModel`. Without `fillers` parcels cannot be filled up with
+ * goods nobody needs. `objective` is the total cost, the number of unmet units or of parcels; with `mostUnmet` the unmet
+ * units are held at their best while the cost is minimised.
  */
 export function sourcingModel(
   problem: SourcingProblem,
@@ -55,34 +25,10 @@ export function sourcingModel(
 ): SourcingModel {
   const build = new MilpBuilder()
   const money = (amount: number) => (objective === 'cost' ? amount : 0)
-  const { limits } = problem
-
-  const useful = usefulSteps(problem)
-  const credits = new Map(problem.resale.map(({ part, price }) => [part, price]))
-  const filled = new Set(problem.sellers.filter(gainsByFillers).map(({ id }) => id))
-  const steps = problem.offers.map((offer, i) => {
-    const price = offer.price * offer.multiple
-    const columns = [build.column(money(price), useful[i]!)]
-    const more = Math.floor(offer.qty / offer.multiple) - useful[i]!
-    if (fillers && more > 0 && filled.has(offer.seller)) {
-      const fetches = offer.yields.reduce((sum, { part, qty }) => sum + qty * (credits.get(part) ?? 0), 0)
-      columns.push(build.column(money(price - fetches * offer.multiple), more))
-    }
-    return columns
-  })
-  const mostSteps = (i: number) => steps[i]!.reduce((sum, column) => sum + build.model.columns[column]!.upper, 0)
-  const bought = new Map<string, [number, number][]>()
-  problem.offers.forEach((offer, i) => {
-    for (const { part, qty } of offer.yields) {
-      const list = bought.get(part) ?? []
-      bought.set(part, list)
-      list.push([steps[i]![0]!, qty * offer.multiple])
-    }
-  })
-
+  type Values = (filled: ReadonlyMap<string, number>, open: ReadonlyMap<string, number>) => [number, number][]
   /** What each column is worth in a purchase, collected as columns are made. */
-  const values: ((purchase: Purchase) => [column: number, value: number][])[] = []
-  const used = new Map<string, [number, number][]>()
+  const values: Values[] = []
+  const used = new Map<string, Uses>()
   const unmet = problem.needs.map((need) => {
     const missing = build.column(objective === 'unmet' ? 1 : 0, need.qty)
     const fills = need.accept.map(({ part, penalty }) => {
@@ -90,10 +36,10 @@ export function sourcingModel(
       const list = used.get(part) ?? []
       used.set(part, list)
       list.push([fill, 1])
-      values.push(({ filled }) => [[fill, filled.get(`${need.id} ${part}`) ?? 0]])
+      values.push((filled) => [[fill, filled.get(`${need.id} ${part}`) ?? 0]])
       return fill
     })
-    values.push(({ missing: open }) => [[missing, open.get(need.id) ?? 0]])
+    values.push((_, open) => [[missing, open.get(need.id) ?? 0]])
     build.row(need.qty, need.qty, [[missing, 1], ...fills.map((fill): [number, number] => [fill, 1])])
     return missing
   })
@@ -104,177 +50,14 @@ export function sourcingModel(
       unmet.map((column) => [column, 1]),
     )
 
-  const owned = new Map<string, number>()
-  for (const { part, qty } of problem.owned) owned.set(part, (owned.get(part) ?? 0) + qty)
-  const resale = new Map(problem.resale.map(({ part, price }) => [part, price]))
-  for (const part of new Set([...used.keys(), ...(objective === 'cost' ? resale.keys() : [])])) {
-    const uses = used.get(part) ?? []
-    const supply = bought.get(part) ?? []
-    const own = owned.get(part) ?? 0
-    const credit = resale.get(part) ?? 0
-    const entries: [number, number][] = [...supply, ...uses.map(([column]): [number, number] => [column, -1])]
-    // Bought + owned used − used − resold ≥ 0, where at most what is owned and used comes from the drawer.
-    if (own > 0) {
-      const fromDrawer = build.column(0, own)
-      entries.push([fromDrawer, 1])
-      build.row(0, INFINITE, [...uses, [fromDrawer, -1]])
-      values.push(({ drawn }) => [[fromDrawer, drawn.get(part) ?? 0]])
-    }
-    if (credit > 0 && supply.length > 0 && objective === 'cost') {
-      const resold = build.column(-credit, INFINITE)
-      entries.push([resold, -1])
-      values.push(({ surplus }) => [[resold, surplus.get(part) ?? 0]])
-    }
-    build.row(0, INFINITE, entries)
-  }
-
-  const spent: [number, number][] = []
-  const parcels: [number, number][] = []
-  const parcelColumns: SourcingModel['parcels'] = []
-  for (const seller of problem.sellers) {
-    const lines = problem.offers.flatMap((offer, i) =>
-      offer.seller === seller.id && mostSteps(i) > 0 ? [{ offer, columns: steps[i]!, most: mostSteps(i) }] : [],
-    )
-    if (lines.length === 0) continue
-    const open = build.column(objective === 'parcels' ? 1 : money(seller.handling), 1)
-    parcels.push([open, 1])
-    if (seller.handling > 0) spent.push([open, seller.handling])
-    for (const { columns } of lines)
-      for (const column of columns)
-        build.row(-INFINITE, 0, [
-          [column, 1],
-          [open, -build.model.columns[column]!.upper],
-        ])
-    const goods = lines.flatMap(({ offer, columns }) =>
-      columns.map((column): [number, number] => [column, offer.price * offer.multiple]),
-    )
-    spent.push(...goods)
-    if (seller.minimum > 0) build.row(0, INFINITE, [...goods, [open, -seller.minimum]])
-
-    const { basis, bands } = seller.shipping
-    const weightOf = {
-      value: (i: number) => lines[i]!.offer.price,
-      count: () => 1,
-      weight: (i: number) => lines[i]!.offer.weight,
-    }[basis]
-    const amounts = lines.flatMap(({ offer, columns }, i) =>
-      columns.map((column): [number, number] => [column, weightOf(i) * offer.multiple]),
-    )
-    const largest = lines.reduce((sum, { offer, most }, i) => sum + weightOf(i) * most * offer.multiple, 0)
-    const chosen: [number, number][] = []
-    const shares: [number, number][] = []
-    const bandColumns: { upTo: number; pick: number; share: number }[] = []
-    bands.forEach((band, i) => {
-      const from = i === 0 ? 0 : bands[i - 1]!.upTo! + JUST_ABOVE[basis]
-      const upTo = Math.min(band.upTo ?? largest, largest)
-      if (from > largest) return
-      const pick = build.column(money(band.price), 1)
-      const share = build.column(0, Math.max(0, upTo), { integer: false })
-      chosen.push([pick, 1])
-      shares.push([share, -1])
-      bandColumns.push({ upTo: band.upTo ?? Infinity, pick, share })
-      if (band.price > 0) spent.push([pick, band.price])
-      build.row(-INFINITE, 0, [
-        [share, 1],
-        [pick, -upTo],
-      ])
-      if (from > 0)
-        build.row(0, INFINITE, [
-          [share, 1],
-          [pick, -from],
-        ])
-    })
-    parcelColumns.push({ seller: seller.id, open, bands: bandColumns })
-    build.row(0, 0, [...chosen, [open, -1]])
-    build.row(0, 0, [...amounts, ...shares])
-    values.push(({ amountOf }) => {
-      const amount = amountOf.get(seller.id)
-      if (amount === undefined) return []
-      const band = bandColumns.find(({ upTo }) => upTo >= amount - 1e-6)
-      return band
-        ? [
-            [open, 1],
-            [band.pick, 1],
-            [band.share, amount],
-          ]
-        : [[open, 1]]
-    })
-  }
-  if (limits.parcels !== null) build.row(0, limits.parcels, parcels)
-  if (limits.budget !== null) build.row(-INFINITE, limits.budget, spent)
-  const valuesOf = (units: ReadonlyMap<string, number>, settled: Settlement): number[] => {
+  const { steps, parcels, pointOf } = supplyModel(build, problem, used, objective, fillers)
+  const valuesOf: SourcingModel['valuesOf'] = (units, settled) => {
     const point = build.model.columns.map(() => 0)
-    /** Parts in goods that only fill parcels up, whose resale their own price allows for. */
-    const inFillers = new Map<string, number>()
-    problem.offers.forEach(({ id, multiple, yields }, i) => {
-      let open = (units.get(id) ?? 0) / multiple
-      steps[i]!.forEach((column, nth) => {
-        const value = Math.min(open, build.model.columns[column]!.upper)
-        point[column] = value
-        open -= value
-        if (nth > 0)
-          for (const { part, qty } of yields) inFillers.set(part, (inFillers.get(part) ?? 0) + value * multiple * qty)
-      })
-    })
-    const purchase = purchaseOf(problem, units, settled, inFillers)
-    for (const of of values) for (const [column, value] of of(purchase)) point[column] = value
+    const filled = summed(settled.fills.map(({ need, part, qty }) => [`${need} ${part}`, qty]))
+    const open = summed(settled.unmet.map(({ need, qty }) => [need, qty]))
+    for (const of of values) for (const [column, value] of of(filled, open)) point[column] = value
+    for (const [column, value] of pointOf(units, settled)) point[column] = value
     return point
   }
-  return { milp: build.model, steps, unmet, parcels: parcelColumns, valuesOf }
-}
-
-/** Units by offer id that the values of a model's columns buy. */
-export function unitsOf(
-  problem: SourcingProblem,
-  steps: readonly (readonly number[])[],
-  values: readonly number[],
-): Map<string, number> {
-  return new Map(
-    problem.offers.flatMap((offer, i): [string, number][] => {
-      const bought = steps[i]!.reduce((sum, column) => sum + Math.round(values[column]!), 0) * offer.multiple
-      return bought > 0 ? [[offer.id, bought]] : []
-    }),
-  )
-}
-
-/** A settled purchase by what the columns of the model stand for. */
-interface Purchase {
-  /** Units by "need part". */
-  filled: ReadonlyMap<string, number>
-  missing: ReadonlyMap<string, number>
-  /** Units used out of the drawer, and left over from what was bought of use, by part. */
-  drawn: ReadonlyMap<string, number>
-  surplus: ReadonlyMap<string, number>
-  /** What shipping goes by, of sellers with a parcel. */
-  amountOf: ReadonlyMap<string, number>
-}
-
-function purchaseOf(
-  problem: SourcingProblem,
-  units: ReadonlyMap<string, number>,
-  { fills, unmet, surplus, baskets }: Settlement,
-  inFillers: ReadonlyMap<string, number>,
-): Purchase {
-  const summed = (entries: [string, number][]) => {
-    const sums = new Map<string, number>()
-    for (const [key, qty] of entries) sums.set(key, (sums.get(key) ?? 0) + qty)
-    return sums
-  }
-  const sellers = new Map(problem.sellers.map((seller) => [seller.id, seller]))
-  const offers = new Map(problem.offers.map((offer) => [offer.id, offer]))
-  return {
-    filled: summed(fills.map(({ need, part, qty }) => [`${need} ${part}`, qty])),
-    missing: summed(unmet.map(({ need, qty }) => [need, qty])),
-    drawn: summed(fills.flatMap(({ part, qty, from }): [string, number][] => (from === 'owned' ? [[part, qty]] : []))),
-    surplus: summed(surplus.map(({ part, qty }) => [part, qty - (inFillers.get(part) ?? 0)])),
-    amountOf: new Map(
-      baskets.map(({ seller, lines }) => [
-        seller,
-        basketOf(
-          sellers.get(seller)!,
-          lines.map(({ offer }) => ({ ...offers.get(offer)!, offer, qty: units.get(offer)! })),
-        ).amount,
-      ]),
-    ),
-  }
+  return { milp: build.model, steps, unmet, parcels, valuesOf }
 }

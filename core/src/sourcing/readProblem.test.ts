@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { offer, problem, seller } from '../test/problem.ts'
-import { BadProblem, readProblem } from './readProblem.ts'
+import { BadProblem } from './fieldReader.ts'
+import { readProblem } from './readProblem.ts'
 import type { SourcingProblem } from './types.ts'
 
 const good = (): SourcingProblem =>

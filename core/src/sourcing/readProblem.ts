@@ -1,92 +1,19 @@
 import { MOST, SHIPPING_BASES } from '../market/index.ts'
-import type { SourcingProblem } from './types.ts'
+import { fieldReader, type Fields } from './fieldReader.ts'
+import type { Limits, SourcingProblem } from './types.ts'
 
-/** One fault of a problem: where, as a path such as `offers[3].price`, and what is wrong there. */
-export interface ProblemFault {
-  field: string
-  message: string
-}
+type Reader = ReturnType<typeof fieldReader>
 
-/** After so many faults no more are looked for; nobody mends them all before asking again. */
-const ENOUGH = 50
-
-/** Thrown by readProblem; its message is one line. */
-export class BadProblem extends Error {
-  constructor(readonly faults: ProblemFault[]) {
-    super(`${faults[0]!.field}: ${faults[0]!.message}${faults.length > 1 ? ` (and ${faults.length - 1} more)` : ''}`)
-  }
-}
-
-type Fields = Record<string, unknown>
-
-/** Collects faults while reading values by path; every reader returns something usable so that reading can go on. */
-function reader() {
-  const faults: ProblemFault[] = []
-  const fault = (field: string, message: string) => {
-    faults.push({ field, message })
-    if (faults.length >= ENOUGH) throw new BadProblem(faults)
-  }
-  const object = (value: unknown, field: string): Fields => {
-    if (typeof value === 'object' && value !== null && !Array.isArray(value)) return value as Fields
-    fault(field, value === undefined ? 'is missing' : 'must be an object')
-    return {}
-  }
-  const list = <T>(value: unknown, field: string, each: (entry: Fields, field: string) => T, optional = false): T[] => {
-    if (value === undefined && optional) return []
-    if (Array.isArray(value)) return value.map((entry, i) => each(object(entry, `${field}[${i}]`), `${field}[${i}]`))
-    fault(field, value === undefined ? 'is missing' : 'must be a list')
-    return []
-  }
-  const text = (value: unknown, field: string): string => {
-    if (typeof value === 'string' && value !== '') return value
-    fault(field, value === undefined ? 'is missing' : 'must be a text that is not empty')
-    return ''
-  }
-  const number = (
-    value: unknown,
-    field: string,
-    { least = 0, most = MOST.money as number, whole = true, otherwise = undefined as number | undefined } = {},
-  ) => {
-    if (value === undefined && otherwise !== undefined) return otherwise
-    const bad = typeof value !== 'number' || !Number.isFinite(value) || (whole && !Number.isInteger(value))
-    if (bad) fault(field, value === undefined ? 'is missing' : `must be a ${whole ? 'whole ' : ''}number`)
-    else if (value < least) fault(field, `must not be ${least > 0 ? `below ${least}` : 'negative'}; it is ${value}`)
-    else if (value > most) fault(field, `must not be above ${most}; it is ${value}`)
-    else return value
-    return least
-  }
-  const orNull = (value: unknown, field: string, most: number = MOST.money) =>
-    value === null || value === undefined ? null : number(value, field, { most })
-  return { faults, fault, object, list, text, number, orNull }
-}
-
-/**
- * Read an unknown value as a sourcing problem, filling in the defaults of the format. Throws BadProblem with every
- * fault found, or the first fifty: missing fields, negative amounts, references to unknown sellers, duplicate ids, bands out
- * of order.
- */
-export function readProblem(value: unknown): SourcingProblem {
-  const { faults, fault, object, list, text, number, orNull } = reader()
-  const root = object(value, 'problem')
-  if (root['format'] !== 'outfit.sourcing-problem') fault('format', 'must be "outfit.sourcing-problem"')
-  if (root['version'] !== 1) fault('version', 'must be 1; a newer program is needed for other versions')
-  const limits = root['limits'] === undefined ? {} : object(root['limits'], 'limits')
+/** What a problem says of what there is: `owned`, `sellers`, `offers` and `resale`, each with its defaults. */
+export function readSupply(
+  { fault, object, list, text, number, unique }: Reader,
+  root: Fields,
+): Pick<SourcingProblem, 'owned' | 'sellers' | 'offers' | 'resale'> {
   const stock = (entry: Fields, at: string, least: number, most: number) => ({
     part: text(entry['part'], `${at}.part`),
     qty: number(entry['qty'], `${at}.qty`, { least, most }),
   })
-  const problem: SourcingProblem = {
-    format: 'outfit.sourcing-problem',
-    version: 1,
-    currency: text(root['currency'], 'currency'),
-    needs: list(root['needs'], 'needs', (need, at) => ({
-      id: text(need['id'], `${at}.id`),
-      qty: number(need['qty'], `${at}.qty`, { most: MOST.qty }),
-      accept: list(need['accept'], `${at}.accept`, (accept, here) => ({
-        part: text(accept['part'], `${here}.part`),
-        penalty: number(accept['penalty'], `${here}.penalty`, { otherwise: 0 }),
-      })),
-    })),
+  const supply = {
     owned: list(root['owned'], 'owned', (entry, at) => stock(entry, at, 0, MOST.qty), true),
     sellers: list(root['sellers'], 'sellers', (seller, at) => {
       const shipping = object(seller['shipping'], `${at}.shipping`)
@@ -136,28 +63,54 @@ export function readProblem(value: unknown): SourcingProblem {
       }),
       true,
     ),
-    limits: {
-      parcels: orNull(limits['parcels'], 'limits.parcels'),
-      arriveBy: orNull(limits['arriveBy'], 'limits.arriveBy'),
-      budget: orNull(limits['budget'], 'limits.budget', MOST.band),
-      seconds: number(limits['seconds'], 'limits.seconds', { whole: false, most: MOST.seconds, otherwise: 5 }),
-      gap: number(limits['gap'], 'limits.gap', { whole: false, otherwise: 0.005 }),
-    },
   }
-  const unique = (entries: readonly { id: string }[], field: string) => {
-    const seen = new Set<string>()
-    entries.forEach(({ id }, i) => {
-      if (id && seen.has(id)) fault(`${field}[${i}].id`, `"${id}" is used twice`)
-      seen.add(id)
-    })
-    return seen
-  }
-  unique(problem.needs, 'needs')
-  unique(problem.offers, 'offers')
-  const sellers = unique(problem.sellers, 'sellers')
-  problem.offers.forEach((offer, i) => {
+  unique(supply.offers, 'offers')
+  const sellers = unique(supply.sellers, 'sellers')
+  supply.offers.forEach((offer, i) => {
     if (offer.seller && !sellers.has(offer.seller)) fault(`offers[${i}].seller`, `there is no seller "${offer.seller}"`)
   })
-  if (faults.length) throw new BadProblem(faults)
+  return supply
+}
+
+/** What a problem says of its limits; `seconds` is what is taken where it says nothing. */
+export function readLimits({ object, number, orNull }: Reader, root: Fields, seconds: number): Limits {
+  const limits = root['limits'] === undefined ? {} : object(root['limits'], 'limits')
+  return {
+    parcels: orNull(limits['parcels'], 'limits.parcels'),
+    arriveBy: orNull(limits['arriveBy'], 'limits.arriveBy'),
+    budget: orNull(limits['budget'], 'limits.budget', MOST.band),
+    seconds: number(limits['seconds'], 'limits.seconds', { whole: false, most: MOST.seconds, otherwise: seconds }),
+    gap: number(limits['gap'], 'limits.gap', { whole: false, otherwise: 0.005 }),
+  }
+}
+
+/**
+ * Read an unknown value as a sourcing problem, filling in the defaults of the format. Throws BadProblem with every
+ * fault found, or the first fifty: missing fields, negative amounts, references to unknown sellers, duplicate ids, bands out
+ * of order.
+ */
+export function readProblem(value: unknown): SourcingProblem {
+  const reader = fieldReader()
+  const { fault, object, list, text, number, unique, done } = reader
+  const root = object(value, 'problem')
+  if (root['format'] !== 'outfit.sourcing-problem') fault('format', 'must be "outfit.sourcing-problem"')
+  if (root['version'] !== 1) fault('version', 'must be 1; a newer program is needed for other versions')
+  const problem: SourcingProblem = {
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: text(root['currency'], 'currency'),
+    needs: list(root['needs'], 'needs', (need, at) => ({
+      id: text(need['id'], `${at}.id`),
+      qty: number(need['qty'], `${at}.qty`, { most: MOST.qty }),
+      accept: list(need['accept'], `${at}.accept`, (accept, here) => ({
+        part: text(accept['part'], `${here}.part`),
+        penalty: number(accept['penalty'], `${here}.penalty`, { otherwise: 0 }),
+      })),
+    })),
+    ...readSupply(reader, root),
+    limits: readLimits(reader, root, 5),
+  }
+  unique(problem.needs, 'needs')
+  done()
   return problem
 }
