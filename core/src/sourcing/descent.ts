@@ -30,14 +30,14 @@ export class Descent {
   }
 
   /** Change the plan by force, so many times at the most. */
-  shake(most: number): void {
+  perturb(most: number): void {
     const { moves } = this
     let open = most
-    do this.shakeOnce()
+    do this.perturbOnce()
     while (--open > 0 && moves.random() < ANOTHER)
   }
 
-  private shakeOnce(): void {
+  private perturbOnce(): void {
     const { moves } = this
     const active = moves.active()
     const one = () => moves.oneOf(active)!

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { offer, problem, seller } from '../test/problem.ts'
-import { priceOut } from './lagrangian.ts'
+import { lagrangianBound } from './lagrangian.ts'
 import type { SourcingProblem } from './types.ts'
 
-const priced = (given: SourcingProblem, upper: number, fewest = 0) => priceOut(given, { fewest, upper, rounds: 400 })
+const priced = (given: SourcingProblem, upper: number, fewest = 0) =>
+  lagrangianBound(given, { fewest, upper, rounds: 400 })
 
 describe('the bound by prices', () => {
   test('of one seller is what it costs', () => {
@@ -60,6 +61,6 @@ describe('the bound by prices', () => {
 
   test('stops when it is told to', () => {
     const given = problem(['A'], { sellers: [seller('s', 100)], offers: [offer('a', 's', 'A', 70)] })
-    expect(priceOut(given, { fewest: 0, upper: 170, rounds: 400, late: () => true }).bound).toBe(-Infinity)
+    expect(lagrangianBound(given, { fewest: 0, upper: 170, rounds: 400, late: () => true }).bound).toBe(-Infinity)
   })
 })

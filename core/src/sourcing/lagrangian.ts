@@ -1,7 +1,7 @@
 import { readShops, sell, startingPrices, type Shop } from './shops.ts'
 import type { SourcingProblem } from './types.ts'
 
-export interface PricedOut {
+export interface LagrangianBound {
   /** A proven lower bound on the total of every plan that leaves no more units unmet. */
   bound: number
   /** A bound on every plan with a parcel of the seller, and on every plan that buys of the offer; aligned with the problem. */
@@ -9,7 +9,7 @@ export interface PricedOut {
   withOffer: Float64Array
 }
 
-export interface PriceOutOptions {
+export interface LagrangianOptions {
   /** Units that may stay unmet. */
   fewest: number
   /** Total of a plan that is known. */
@@ -19,9 +19,9 @@ export interface PriceOutOptions {
 }
 
 /** How boldly prices are changed at first (Polyak's step is 1), and after how many rounds without a gain less boldly. */
-const BOLD = 1.5
-const PATIENCE = 10
-const TIMID = 0.01
+const STEP_SCALE = 1.5
+const STALL_ROUNDS = 10
+const LEAST_SCALE = 0.01
 
 /**
  * A bound by prices put on parts (Lagrangian relaxation of the part balances; Geoffrion, Mathematical Programming Study 2,
@@ -31,7 +31,10 @@ const TIMID = 0.01
  *
  * A seller or offer with a bound above the known total is in no better plan.
  */
-export function priceOut(problem: SourcingProblem, { fewest, upper, rounds, late }: PriceOutOptions): PricedOut {
+export function lagrangianBound(
+  problem: SourcingProblem,
+  { fewest, upper, rounds, late }: LagrangianOptions,
+): LagrangianBound {
   const { parts, accepts, own, floor, shops } = read(problem)
   const prices = startingPrices(shops, floor)
   const withSeller = new Float64Array(problem.sellers.length).fill(-Infinity)
@@ -40,8 +43,8 @@ export function priceOut(problem: SourcingProblem, { fewest, upper, rounds, late
   const worth = new Float64Array(accepts.length)
   let bound = -Infinity
   let best = prices.slice()
-  let bold = BOLD
-  for (let round = 0, idle = 0; round < rounds && bold > TIMID && !late?.(); round++) {
+  let stepScale = STEP_SCALE
+  for (let round = 0, stalled = 0; round < rounds && stepScale > LEAST_SCALE && !late?.(); round++) {
     lacking.fill(0)
     let value = 0
     for (let p = 0; p < parts; p++) {
@@ -71,10 +74,10 @@ export function priceOut(problem: SourcingProblem, { fewest, upper, rounds, late
     })
     const gained = value > bound
     if (gained) {
-      idle = value > bound + Math.abs(bound) * 1e-5 ? 0 : idle + 1
+      stalled = value > bound + Math.abs(bound) * 1e-5 ? 0 : stalled + 1
       bound = value
       best = prices.slice()
-    } else idle += 1
+    } else stalled += 1
     if (gained || value > upper - 1.5 * (upper - bound))
       shops.forEach((shop, s) => {
         const closed = value - Math.min(0, sums[s]!)
@@ -84,9 +87,9 @@ export function priceOut(problem: SourcingProblem, { fewest, upper, rounds, late
           withOffer[offer] = Math.max(withOffer[offer]!, forced)
         })
       })
-    if (idle >= PATIENCE) {
-      idle = 0
-      bold /= 2
+    if (stalled >= STALL_ROUNDS) {
+      stalled = 0
+      stepScale /= 2
       prices.set(best)
       continue
     }
@@ -96,7 +99,7 @@ export function priceOut(problem: SourcingProblem, { fewest, upper, rounds, late
       norm += lacking[p]! * lacking[p]!
     }
     if (norm < 1e-9) break
-    const step = (bold * Math.max(upper - value, 1)) / norm
+    const step = (stepScale * Math.max(upper - value, 1)) / norm
     for (let p = 0; p < parts; p++) prices[p] = Math.max(floor[p]!, prices[p]! + step * lacking[p]!)
   }
   return { bound, withSeller, withOffer }

@@ -123,7 +123,7 @@ describe('what a ledger charges', () => {
     const poor = opened(problem(['A'], { sellers: [seller('s', 50)], offers: [offer('a', 's', 'A', 60)], limits }))
     fill(poor, 0, 'a')
     expect(poor.ledger.cost).toBeGreaterThanOrEqual(BROKEN)
-    poor.ledger.back(0)
+    poor.ledger.rollback(0)
     expect(poor.ledger.cost).toBe(UNMET)
   })
 

@@ -295,7 +295,7 @@ export class Ledger {
   }
 
   /** Take back all changes since a mark. */
-  back(mark: number): void {
+  rollback(mark: number): void {
     while (this.notes.length > mark) {
       const units = this.notes.pop()!
       const way = this.notes.pop()!
@@ -309,12 +309,12 @@ export class Ledger {
   }
 
   /** Forget what could be taken back. */
-  settleDown(): void {
+  commit(): void {
     this.notes.length = 0
   }
 
   /** Go over to other fills, as `fill.slice()` gave them. */
-  become(fill: Int32Array): void {
+  restore(fill: Int32Array): void {
     this.ways.forEach((ways, need) => {
       for (const way of ways) {
         const units = fill[way.at]! - this.fill[way.at]!
@@ -327,7 +327,7 @@ export class Ledger {
         if (units > 0) this.nudge(need, way, units)
       }
     })
-    this.settleDown()
+    this.commit()
   }
 
   /** Go over to the fills of a settled purchase; goods that only fill parcels up are worked out anew. */
@@ -348,7 +348,7 @@ export class Ledger {
         open -= units
       }
     }
-    this.become(target)
+    this.restore(target)
   }
 
   /** Units by offer id, with the cheapest goods that fill parcels up to what they were charged for. */

@@ -58,7 +58,7 @@ export class Moves {
     const before = this.ledger.cost
     move()
     if (this.ledger.cost < before - EPS) return true
-    this.ledger.back(mark)
+    this.ledger.rollback(mark)
     return false
   }
 
@@ -75,9 +75,9 @@ export class Moves {
       if (other === seller) continue
       this.close(other, before)
       if (ledger.cost < before - EPS) return true
-      ledger.back(opened)
+      ledger.rollback(opened)
     }
-    ledger.back(mark)
+    ledger.rollback(mark)
     return false
   }
 
@@ -196,7 +196,7 @@ export class Moves {
       const before = ledger.cost
       this.empty(offer, ledger.steps[offer]! - 1, -1, seller)
       lines.push({ offer, amount, dearer: ledger.cost - before })
-      ledger.back(mark)
+      ledger.rollback(mark)
     }
     while (!this.outOfTime()) {
       const over = ledger.amount[seller]! - most

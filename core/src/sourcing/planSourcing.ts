@@ -2,7 +2,7 @@ import { naiveUnits } from './cheapestOfEach.ts'
 import { explainUnmet, fewestUnmet, tightLimit } from './impossible.ts'
 import { keepsLimits } from './keepsLimits.ts'
 import { Ledger } from './ledger.ts'
-import { priceOut, type PricedOut } from './lagrangian.ts'
+import { lagrangianBound, type LagrangianBound } from './lagrangian.ts'
 import { sourcingModel } from './model.ts'
 import { reduceProblem } from './reduce.ts'
 import { PlanSearch } from './searchPlans.ts'
@@ -19,8 +19,8 @@ export interface PlanOptions {
   /** Seconds since some fixed moment; the core has no clock of its own. */
   now: () => number
   onProgress?: MilpOptions['onProgress']
-  /** Whether the best plan found so far is good enough for who waits for it. */
-  enough?: () => boolean
+  /** Whether the best plan found so far is good stopRequested for who waits for it. */
+  stopRequested?: () => boolean
   /** Units by offer id of a purchase known to keep the limits. */
   known?: ReadonlyMap<string, number>
 }
@@ -74,13 +74,13 @@ const MIXED = 8
  */
 export function planSourcing(
   problem: SourcingProblem,
-  { solve, now, onProgress, enough = () => false, known }: PlanOptions,
+  { solve, now, onProgress, stopRequested = () => false, known }: PlanOptions,
 ): SourcingPlan {
   const start = now()
   const { gap: wantedGap } = problem.limits
   const seconds = problem.limits.seconds * (1 - MARGIN)
   const left = () => Math.max(0, seconds - (now() - start))
-  const late = () => enough() || left() <= 0
+  const late = () => stopRequested() || left() <= 0
   const reduced = reduceProblem(problem)
   let best: Candidate | undefined
   let bound = -Infinity
@@ -105,11 +105,11 @@ export function planSourcing(
   const { units: fewest, proven: isFewest } = fewestUnmet(reduced, best?.settled, solve, left())
   const tight = fewest > 0 ? tightLimit(problem, fewest, solve, left) : undefined
   const pricing = now()
-  const priced = priceOut(reduced, {
+  const priced = lagrangianBound(reduced, {
     fewest,
     upper: best?.settled.total ?? mostSpent(reduced),
     rounds: ROUNDS,
-    late: () => enough() || now() - pricing > seconds * PRICING,
+    late: () => stopRequested() || now() - pricing > seconds * PRICING,
   })
   bound = priced.bound
   tell()
@@ -134,7 +134,7 @@ export function planSourcing(
     const { values } = solve(model.milp, {
       seconds: most,
       gap: OPTIMAL_GAP,
-      stop: enough,
+      stop: stopRequested,
       ...startFrom(model, best, mixed),
     })
     if (values) offer(unitsOf(mixed, model.steps, values))
@@ -156,7 +156,7 @@ export function planSourcing(
     const outcome = solve(model.milp, {
       seconds: Math.max(0.1, left()),
       gap: Math.min(wantedGap, OPTIMAL_GAP),
-      stop: enough,
+      stop: stopRequested,
       ...startFrom(model, best, narrow),
       onProgress: ({ best: found, bound: proven }) => {
         bound = Math.max(bound, proven ?? -Infinity)
@@ -211,7 +211,11 @@ function startFrom(
 }
 
 /** The problem without the sellers and offers that no plan under a total can have. */
-function withinReach(problem: SourcingProblem, { withSeller, withOffer }: PricedOut, total: number): SourcingProblem {
+function withinReach(
+  problem: SourcingProblem,
+  { withSeller, withOffer }: LagrangianBound,
+  total: number,
+): SourcingProblem {
   // Totals are whole, so a better plan saves one unit of money at the least.
   const within = (bound: number) => bound <= total - 1 + 1e-6
   const sellers = new Set(problem.sellers.filter((_, s) => within(withSeller[s]!)).map(({ id }) => id))
@@ -223,7 +227,7 @@ function withinReach(problem: SourcingProblem, { withSeller, withOffer }: Priced
 }
 
 /** The problem with the offers that good plans are made of: those by which the bound rises little. No bound comes of it. */
-function focus(problem: SourcingProblem, { bound, withOffer }: PricedOut): SourcingProblem {
+function focus(problem: SourcingProblem, { bound, withOffer }: LagrangianBound): SourcingProblem {
   const { sellers } = problem
   const charge = sellers.reduce((sum, s) => sum + s.handling + s.shipping.bands[0]!.price, 0) / (sellers.length || 1)
   return { ...problem, offers: problem.offers.filter((_, o) => withOffer[o]! <= bound + FOCUS * charge) }

@@ -32,7 +32,7 @@ export function doPlanTask(task: PlanTask, options: PlanOptions): PlanResults[Pl
       return planVariant(task.problem, task.variant, options)
     case 'relax':
       // "Good enough" was said of the plan; half a search would name a relaxation that is not the smallest.
-      return relaxations(task.problem, { ...options, enough: () => false })
+      return relaxations(task.problem, { ...options, stopRequested: () => false })
     case 'sensitivity':
       return {
         rises: sensitivity(task.problem, task.plan, options),

@@ -18,7 +18,7 @@ export interface SearchOptions {
 }
 
 /** Rounds that bring nothing better, for each seller, after which the search has seen enough. */
-const PATIENCE = 60
+const STALL_ROUNDS = 60
 /** After so many for each seller it goes back to one of the best plans, for that is where good ones are. */
 const WANDERING = 4
 const BEST = 3
@@ -44,7 +44,7 @@ export class PlanSearch {
   private readonly descent: Descent
   private begun = false
   private least = Infinity
-  private idle = 0
+  private stalled = 0
 
   constructor(
     private readonly ledger: Ledger,
@@ -56,7 +56,7 @@ export class PlanSearch {
 
   /** Whether nothing better came for so long that more of the same will not find it. */
   get exhausted(): boolean {
-    return this.idle >= PATIENCE * this.ledger.sellerCount
+    return this.stalled >= STALL_ROUNDS * this.ledger.sellerCount
   }
 
   /** Search for as long as `left`, which falls from 1, is above 0. */
@@ -78,14 +78,14 @@ export class PlanSearch {
       // Whole units that nobody sells are in every plan: what may be dearer is the rest.
       const money = Math.abs(this.least) % UNMET
       const warm = this.least + money * WARMTH * share
-      descent.shake(SHAKES + Math.min(MORE_SHAKES, Math.floor(this.idle / (WANDERING * count))))
+      descent.perturb(SHAKES + Math.min(MORE_SHAKES, Math.floor(this.stalled / (WANDERING * count))))
       descent.descendNear(before, warm + money * HOPE)
       if (ledger.cost < this.least - EPS) descent.descend()
-      this.idle = this.remember() ? 0 : this.idle + 1
-      if (ledger.cost < warm) ledger.settleDown()
-      else ledger.back(mark)
-      if (this.idle % (WANDERING * count) === WANDERING * count - 1)
-        ledger.become(moves.oneOf(this.sorted().slice(0, BEST))!.fill)
+      this.stalled = this.remember() ? 0 : this.stalled + 1
+      if (ledger.cost < warm) ledger.commit()
+      else ledger.rollback(mark)
+      if (this.stalled % (WANDERING * count) === WANDERING * count - 1)
+        ledger.restore(moves.oneOf(this.sorted().slice(0, BEST))!.fill)
     }
   }
 
@@ -94,7 +94,7 @@ export class PlanSearch {
     this.begun = true
     this.ledger.adopt(settled)
     this.descent.descend()
-    if (this.remember()) this.idle = 0
+    if (this.remember()) this.stalled = 0
   }
 
   /** The best plan of each of the best sets of sellers, cheapest first. */
@@ -103,10 +103,10 @@ export class PlanSearch {
     const plans = this.sorted()
       .slice(0, most)
       .map(({ fill, cost }) => {
-        this.ledger.become(fill)
+        this.ledger.restore(fill)
         return { units: this.ledger.units(), cost }
       })
-    this.ledger.become(at)
+    this.ledger.restore(at)
     return plans
   }
 

@@ -5,7 +5,7 @@ import {
   gainsByFillers,
   Ledger,
   PlanSearch,
-  priceOut,
+  lagrangianBound,
   reduceProblem,
   settle,
   spentIn,
@@ -46,7 +46,7 @@ describe('the ledger', () => {
           states.push({ mark: ledger.mark(), state: state() })
         }
         for (const { mark, state: then } of states.reverse()) {
-          ledger.back(mark)
+          ledger.rollback(mark)
           const now = state()
           expect(now.slice(0, 3)).toEqual(then.slice(0, 3))
           expect(now[3]).toBeCloseTo(then[3] as number, 2)
@@ -124,7 +124,7 @@ describe('the bound by prices', () => {
       fc.property(anyProblem(), fc.integer({ min: 1, max: 80 }), (drawn, rounds) => {
         const problem = reduceProblem(drawn)
         const best = everyPurchase(drawn)
-        const priced = priceOut(problem, { fewest: best.unmet, upper: best.total, rounds })
+        const priced = lagrangianBound(problem, { fewest: best.unmet, upper: best.total, rounds })
         expect(priced.bound).toBeLessThanOrEqual(best.total + 1e-6)
         const units = best.units
         problem.offers.forEach(({ id, seller }, o) => {

@@ -19,7 +19,7 @@ export default async function planWorker({
   return doPlanTask(task, {
     solve,
     now: () => performance.now() / 1000,
-    enough: () => Atomics.load(enough, 0) === 1,
+    stopRequested: () => Atomics.load(enough, 0) === 1,
     onProgress: (progress) => {
       const key = `${progress.best} ${progress.bound}`
       if (key !== last) port.postMessage(progress)

@@ -33,7 +33,7 @@ class InThreadPlanRunner extends PlanRunner {
       solve: await (solver ??= loadHighsSolver()),
       now: () => performance.now() / 1000,
       onProgress: report,
-      enough: () => Atomics.load(enough, 0) === 1,
+      stopRequested: () => Atomics.load(enough, 0) === 1,
     })
   }
 }
