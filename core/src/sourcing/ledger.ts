@@ -79,7 +79,7 @@ export class Ledger {
   readonly limited: boolean
   private readonly mostParcels: number
   private readonly budget: number
-  /** Changes since the beginning: place of a way or, below 0, of an offer held; and by how much. */
+  /** Changes since the beginning: need and way, below 0 where units were asked for; or an offer held; and by how much. */
   private readonly notes: number[] = []
 
   constructor(readonly problem: SourcingProblem) {
@@ -204,6 +204,7 @@ export class Ledger {
   /** The least that further units of a way add to the total. */
   leastFor(way: Way, units: number): number {
     const goods = units * (way.price + way.penalty)
+    if (this.lines[way.seller] === 0 && this.free[way.seller] === 0) return goods + this.leastCharge[way.seller]!
     return this.falls[way.seller] === 1
       ? goods - Math.max(0, this.sellerCost[way.seller]! - this.leastCharge[way.seller]!)
       : goods
@@ -212,6 +213,16 @@ export class Ledger {
   /** The most that can be saved by buying nothing of a seller. */
   mostSaved(seller: number): number {
     return this.sellerCost[seller]! + this.goods[seller]!
+  }
+
+  /** What a seller's parcel is charged beside its goods. */
+  chargeOf(seller: number): number {
+    return this.sellerCost[seller]!
+  }
+
+  /** What a seller charges for the smallest parcel, beside goods. */
+  smallParcel(seller: number): number {
+    return this.terms[seller]!.smallest
   }
 
   /** What the dearest parcel is charged beside its goods. */
@@ -277,6 +288,17 @@ export class Ledger {
     this.nudge(need, way, units)
   }
 
+  /** Ask for more units of a need than before, or with fewer than 0 for fewer; they are missing until they are filled. */
+  want(need: number, units: number): void {
+    this.notes.push(need, -1, units)
+    this.ask(need, units)
+  }
+
+  private ask(need: number, units: number): void {
+    this.missing[need]! += units
+    this.total += units * UNMET
+  }
+
   /** Buy at least so many steps of an offer, used or not. */
   hold(offer: number, steps: number): void {
     this.notes.push(-1 - offer, 0, this.held[offer]!)
@@ -300,7 +322,8 @@ export class Ledger {
       const units = this.notes.pop()!
       const way = this.notes.pop()!
       const need = this.notes.pop()!
-      if (need >= 0) this.nudge(need, this.ways[need]![way]!, -units)
+      if (need >= 0 && way < 0) this.ask(need, -units)
+      else if (need >= 0) this.nudge(need, this.ways[need]![way]!, -units)
       else {
         this.held[-1 - need] = units
         this.restock(-1 - need)
@@ -363,6 +386,25 @@ export class Ledger {
         return steps > 0 ? [[id, steps * multiple]] : []
       }),
     )
+  }
+
+  /**
+   * What goods that fill parcels up cost beyond what is charged for them: they come in whole steps, and some sellers have
+   * nothing cheap left.
+   */
+  overfill(): number {
+    let sum = 0
+    for (let s = 0; s < this.sellerCount; s++) {
+      if (this.lines[s] === 0 || this.falls[s] === 0) continue
+      let [goods, amount, price] = [this.goods[s]!, this.amount[s]!, 0]
+      for (const [offer, steps] of this.fillers(s)) {
+        goods += steps * this.stepPrice[offer]!
+        amount += steps * this.stepAmount[offer]!
+        price += steps * this.netPrice[offer]!
+      }
+      sum += price + this.terms[s]!.charge(goods, amount) - this.sellerCost[s]!
+    }
+    return sum
   }
 
   /** Steps of an offer that what is taken of it asks for, with units more of one of its yields. */

@@ -23,6 +23,8 @@ export class ParcelTerms {
   /** Whether a fuller parcel may be charged less, and the least a parcel is ever charged. */
   readonly falls: boolean
   readonly least: number
+  /** What the smallest parcel is charged. */
+  readonly smallest: number
   private readonly handling: number
   private readonly bands: readonly { from: number; upTo: number; price: number }[]
   /** What all the seller has to sell comes to. */
@@ -44,6 +46,7 @@ export class ParcelTerms {
     this.falls = gainsByFillers(seller)
     // A parcel that costs nothing is a parcel all the same.
     this.least = Math.max(CLOSE, handling + Math.min(...shipping.bands.map(({ price }) => price)))
+    this.smallest = handling + shipping.bands[0]!.price
     this.stockWorth = stock.reduce((sum, { price, most }) => sum + price * most, 0)
     this.fillRate = stock.reduce(
       (least, { price, amount }) => (amount > 0 ? Math.min(least, price / amount) : least),
