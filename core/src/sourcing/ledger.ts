@@ -220,6 +220,16 @@ export class Ledger {
     return this.sellerCost[seller]!
   }
 
+  /** What a seller's parcel of such goods, and such an amount of what shipping goes by, is charged beside its goods. */
+  quoteParcel(seller: number, goods: number, amount: number): number {
+    return this.terms[seller]!.charge(goods, amount)
+  }
+
+  /** Whether a step of an offer is one part. */
+  isSimple(offer: number): boolean {
+    return this.simple[offer] === 1
+  }
+
   /** What a seller charges for the smallest parcel, beside goods. */
   smallParcel(seller: number): number {
     return this.terms[seller]!.smallest

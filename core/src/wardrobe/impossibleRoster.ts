@@ -1,5 +1,6 @@
-import { UNMET } from '../sourcing/index.ts'
-import { mostLikeness } from './rosterModel.ts'
+import type { Milp, MilpOutcome } from '../solver/index.ts'
+import { UNMET, type SourcingProblem } from '../sourcing/index.ts'
+import { mostLikeness, rosterModel } from './rosterModel.ts'
 import type { RosterPlan } from './types.ts'
 import type { Wardrobe } from './wardrobe.ts'
 
@@ -7,26 +8,90 @@ import type { Wardrobe } from './wardrobe.ts'
 export type Impossible = Pick<RosterPlan, 'why' | 'limit' | 'outfit'>
 
 /**
- * What can be told at once to stand in the way of every plan: an outfit with a place of which nothing can be had, or whose
+ * What can be told at once to stand in the way of every plan: an outfit with a slot of which nothing can be had, or whose
  * floor no choice reaches; and fewer faces than outfits that must wear one. Null where nothing of that is so.
  */
 export function impossibleIn(wardrobe: Wardrobe): Impossible | null {
-  const { problem, places, placesOf, leastPrice, ledger } = wardrobe
+  const { problem, placesOf, leastPrice } = wardrobe
+  const { arriveBy } = problem.limits
   for (const [i, { id, floor, slots }] of problem.outfits.entries()) {
     const bare = placesOf[i]!.findIndex((place) => leastPrice[place]!.every((price) => price >= UNMET))
-    if (bare >= 0)
+    if (bare >= 0) {
+      const late = arriveBy !== null && problem.sellers.some(({ arrivesInDays }) => arrivesInDays > arriveBy)
       return {
         outfit: id,
-        why: `outfit ${id}: nothing for slot ${slots[bare]!.id} is owned or for sale within the limits`,
+        ...(late ? { limit: 'arriveBy' } : {}),
+        why: `outfit ${id}: nothing for slot ${slots[bare]!.id} is owned or for sale${late ? ' in time' : ''}`,
       }
+    }
     const most = mostLikeness(wardrobe, i)
     if (most < floor)
       return {
         outfit: id,
-        why: `outfit ${id}: no choice of candidates comes to its floor of ${floor}; the most is ${Math.floor(most)}`,
+        why: `outfit ${id}: nothing that can be had comes to its floor of ${floor}; the most is ${Math.floor(most)}`,
       }
   }
-  void ledger
-  void places
+  return problem.limits.faces === 'distinct' ? fewFaces(wardrobe) : null
+}
+
+/** Outfits that must wear a face, matched with faces; the first that finds none (augmenting paths; Kuhn 1955). */
+function fewFaces({ problem, places, placesOf, leastPrice }: Wardrobe): Impossible | null {
+  const facesOf = problem.outfits.map((_, i) => {
+    const had = (place: number) => places[place]!.choices.filter((_, c) => leastPrice[place]![c]! < UNMET)
+    const must = placesOf[i]!.find((place) => had(place).every(({ face }) => face >= 0))
+    return must === undefined ? null : [...new Set(had(must).map(({ face }) => face))]
+  })
+  const wearer = new Map<number, number>()
+  const place = (outfit: number, seen: Set<number>): boolean =>
+    facesOf[outfit]!.some((face) => {
+      if (seen.has(face)) return false
+      seen.add(face)
+      const other = wearer.get(face)
+      if (other !== undefined && !place(other, seen)) return false
+      wearer.set(face, outfit)
+      return true
+    })
+  for (const [i, { id }] of problem.outfits.entries()) {
+    const seen = new Set<number>()
+    if (!facesOf[i] || place(i, seen)) continue
+    return {
+      limit: 'faces',
+      outfit: id,
+      why: `outfit ${id} finds no face of its own: ${seen.size + 1} outfits choose among ${seen.size} faces`,
+    }
+  }
+  return null
+}
+
+/**
+ * Whether a limit on money or parcels stands in the way of every plan, found out by minimising what it limits; with the
+ * smallest one that would do. What is found within the limits is handed to `take`.
+ */
+export function tightIn(
+  wardrobe: Wardrobe,
+  supply: SourcingProblem,
+  solve: (model: Milp, seconds: number) => MilpOutcome,
+  left: () => number,
+  take: (choices: number[], units: Map<string, number>) => void,
+): Impossible | null {
+  const all = wardrobe.places.map(({ choices }) => [...choices.keys()])
+  for (const [limit, objective, words] of [
+    ['budget', 'spending', 'a budget'],
+    ['parcels', 'parcels', 'a number of parcels'],
+  ] as const) {
+    const most = supply.limits[limit]
+    if (most === null) continue
+    const without = { ...supply, limits: { ...supply.limits, [limit]: null } }
+    const model = rosterModel(wardrobe, without, all, objective)
+    const { values, bound, status } = solve(model.milp, left() / 2)
+    if (values) take(model.choicesOf(values), model.unitsOf(values))
+    if (status === 'infeasible') continue
+    const least = Math.ceil(bound - 1e-4)
+    if (least > most)
+      return {
+        limit,
+        why: `${words} of ${most} cannot be kept; it would have to be ${least}${status === 'optimal' ? '' : ' at least'}`,
+      }
+  }
   return null
 }

@@ -1,10 +1,11 @@
 import type { MilpOptions, SolveMilp } from '../solver/index.ts'
 import { OPTIMAL_GAP, type SourcingProblem } from '../sourcing/index.ts'
 import { castFirst } from './castFirst.ts'
-import { impossibleIn, type Impossible } from './impossibleRoster.ts'
+import { impossibleIn, tightIn, type Impossible } from './impossibleRoster.ts'
 import { rosterBound, type RosterBound } from './rosterBound.ts'
 import { rosterModel } from './rosterModel.ts'
 import { RosterSearch } from './searchRoster.ts'
+import { SellerSets } from './sellerSets.ts'
 import { settleRoster, type SettledRoster } from './settleRoster.ts'
 import { supplyOf } from './supply.ts'
 import type { RosterPlan, RosterProblem } from './types.ts'
@@ -19,27 +20,25 @@ export interface RosterOptions {
   stopRequested?: () => boolean
 }
 
-/** A plan that keeps everything. */
-interface Candidate {
-  choices: Int32Array
-  units: Map<string, number>
-  settled: SettledRoster
-}
-
 /** Kept back of the seconds, since the solver looks at the clock only now and then. */
 const MARGIN = 0.06
 /** Rounds for the prices, and the most of the seconds they get with the plans begun from them. */
 const ROUNDS = 400
 const PRICING = 0.35
-/** Rounds between two plans begun from what everybody would wear; fewer where there are few places. */
+/** Rounds between two plans begun from what everybody would wear: more where there are many places. */
 const EVERY = 4
 const PLACES_A_ROUND = 16
-/** Shares of the seconds of each turn of search, and the most for mixing plans after it. */
-const TURNS = [0.12, 0.12, 0.12, 0.12]
-const MIXING = 0.1
-/** Plans that are mixed, and choices of a place that are mixed in besides, the most promising. */
+/** Shares of the seconds for sets of sellers at first and in each turn, of a turn of search, and of a mixing at the most. */
+const FIRST_SCOUTING = 0.2
+const SCOUTING = 0.1
+const SEARCHING = 0.06
+const MIXING = 0.35
+/** How much dearer than the best a set of sellers may seem for a plan to be begun from it. */
+const PROMISING = 0.15
+/** Plans that are mixed, and choices mixed in: of a place, and of all together, at the most. */
 const MIXED = 8
-const MIXED_IN = 3
+const MOST_CHOICES = 9
+const MIXED_CHOICES = 900
 /** Choices and offers up to which all that can be in a better plan goes to the exact solver. */
 const WHOLE_MODEL = 3000
 
@@ -48,83 +47,221 @@ const WHOLE_MODEL = 3000
  * every part of every choice is owned or bought and all limits are kept.
  *
  * Prices on parts (`rosterBound`) give a bound, leave out what is in no better plan, and say what everybody would wear at
- * them, which is where the search (`RosterSearch`) begins. In turns with it the exact solver finds the best mix of the best
- * plans; where little is left, it proves the optimum.
+ * them; sets of sellers are judged by what everybody would choose of them (`SellerSets`). Plans begin from both and are
+ * improved (`RosterSearch`). In turns with that the exact solver finds the best mix of the best plans; where little is left
+ * that can be better, it proves the optimum.
  */
 export function planRoster(problem: RosterProblem, options: RosterOptions): RosterPlan {
-  const { solve, now, onProgress, stopRequested = () => false } = options
-  const start = now()
-  const seconds = problem.limits.seconds * (1 - MARGIN)
-  const left = () => Math.max(0, seconds - (now() - start))
-  const late = () => left() <= 0 || stopRequested()
-  const supply = supplyOf(problem)
-  const wardrobe = new Wardrobe(problem, supply, late)
-  const known = impossibleIn(wardrobe)
-  if (known) return nothing(problem, known, now() - start)
+  const start = options.now()
+  const seconds = () => Math.round((options.now() - start) * 1000) / 1000
+  const planner = new RosterPlanner(problem, options)
+  const impossible = planner.run()
+  const { best, bound } = planner
+  return best ? published(problem, best, bound, seconds()) : nothing(impossible ?? planner.notFound(), seconds())
+}
 
-  let best: Candidate | undefined
-  let bound = -Infinity
-  const tell = () => onProgress?.({ best: best?.settled.value ?? null, bound: bound > -Infinity ? bound : null })
-  const value = () => best?.settled.value ?? Infinity
-  const offer = (choices: ArrayLike<number>, units: Map<string, number>) => {
-    const settled = settleRoster(problem, namesOf(wardrobe, choices), units)
-    if (settled.faults.length > 0 || settled.value >= value()) return
-    best = { choices: Int32Array.from(choices), units, settled }
-    tell()
+class RosterPlanner {
+  best: SettledRoster | undefined
+  bound = -Infinity
+  private choices: Int32Array | undefined
+  private units = new Map<string, number>()
+  private readonly start: number
+  private readonly seconds: number
+  private readonly supply: SourcingProblem
+  private readonly wardrobe: Wardrobe
+  private readonly search: RosterSearch
+  /** Plans of the search that were settled, and sets of sellers a plan was begun from. */
+  private readonly settled = new Set<Standing>()
+  private readonly begun = new Set<string>()
+  /** Sets of sellers the exact solver was given. */
+  private readonly solved = new Set<string>()
+
+  constructor(
+    private readonly problem: RosterProblem,
+    private readonly options: RosterOptions,
+  ) {
+    this.start = options.now()
+    this.seconds = problem.limits.seconds * (1 - MARGIN)
+    this.supply = supplyOf(problem)
+    this.wardrobe = new Wardrobe(problem, this.supply, this.late)
+    this.search = new RosterSearch(this.wardrobe, this.late)
   }
-  const search = new RosterSearch(wardrobe, late)
-  /** What the search found since it was asked last. */
-  const offered = new Set<Standing>()
-  const collect = () => {
+
+  /** Plan; why there is no plan, where that was found out. */
+  run(): Impossible | null {
+    const { wardrobe, search } = this
+    const impossible = impossibleIn(wardrobe)
+    if (impossible) return impossible
+    search.begin(castFirst(wardrobe))
+    this.collect()
+    const priced = this.price()
+    const sets = new SellerSets(wardrobe, this.late, priced)
+    this.scout(
+      sets,
+      search.best().map((plan) => activeIn(wardrobe, plan)),
+      FIRST_SCOUTING,
+    )
+    if (!this.best) {
+      const tight = this.tight()
+      if (tight) return tight
+    }
+    const order = priced.rises.map((rises) => [...rises.keys()].sort((a, b) => rises[a]! - rises[b]!))
+    while (!this.late() && !this.proven) {
+      const { allowed, sellers } = this.within(priced)
+      const offers = this.supply.offers.filter(({ seller }) => sellers.has(seller)).length
+      if (allowed.reduce((sum, own) => sum + own.length, offers) <= WHOLE_MODEL) {
+        this.solve(allowed, sellers, this.left(), true)
+        break
+      }
+      wardrobe.allowed = allowed
+      this.look(SEARCHING)
+      if (!this.late()) this.mix(order)
+      if (!this.late()) this.scout(sets, [this.sellersOfBest()], SCOUTING)
+    }
+    while (!this.late() && !this.proven) this.look(SEARCHING)
+    return null
+  }
+
+  notFound(): Impossible {
+    const { budget, parcels, seconds } = this.problem.limits
+    const limit = budget !== null ? 'budget' : parcels !== null ? 'parcels' : undefined
+    return {
+      why: `no plan that keeps every limit was found in ${seconds} seconds; whether there is one is not proven`,
+      ...(limit ? { limit } : {}),
+    }
+  }
+
+  private readonly late = (): boolean => this.left() <= 0 || (this.options.stopRequested?.() ?? false)
+
+  private left(): number {
+    return Math.max(0, this.seconds - (this.options.now() - this.start))
+  }
+
+  private get value(): number {
+    return this.best?.value ?? Infinity
+  }
+
+  private get proven(): boolean {
+    return this.bound >= this.value
+  }
+
+  private tell(): void {
+    const { bound, best } = this
+    this.options.onProgress?.({ best: best?.value ?? null, bound: bound > -Infinity ? bound : null })
+  }
+
+  /** Take a plan if it keeps everything and is better than the best. */
+  private offer(choices: ArrayLike<number>, units: Map<string, number>): void {
+    const settled = settleRoster(this.problem, namesOf(this.wardrobe, choices), units)
+    if (settled.faults.length > 0 || settled.value >= this.value) return
+    this.best = settled
+    this.choices = Int32Array.from(choices)
+    this.units = units
+    this.tell()
+  }
+
+  /** Settle what the search found since it was asked last. */
+  private collect(): void {
+    const { wardrobe, settled } = this
     const at = wardrobe.standing()
-    for (const plan of search.best()) {
-      if (offered.has(plan) || plan.cost >= value()) continue
-      offered.add(plan)
+    for (const plan of this.search.best()) {
+      if (settled.has(plan) || plan.cost >= this.value) continue
+      settled.add(plan)
       wardrobe.restore(plan)
-      offer(plan.choice, wardrobe.ledger.units())
+      this.offer(plan.choice, wardrobe.ledger.units())
     }
     wardrobe.restore(at)
   }
-  search.begin(castFirst(wardrobe))
-  collect()
 
-  const every = Math.max(EVERY, Math.round(wardrobe.places.length / PLACES_A_ROUND))
-  const priced = rosterBound(wardrobe, {
-    upper: Math.min(value(), search.best()[0]?.cost ?? Infinity),
-    rounds: ROUNDS,
-    late: () => late() || now() - start > seconds * PRICING,
-    onRound: (round, choices) => {
-      if (round % every !== every - 1) return
-      search.begin(choices.slice())
-      collect()
-    },
-  })
-  bound = Math.ceil(priced.bound - 1e-4)
-  tell()
-  const within = () => narrowed(wardrobe, supply, priced, value())
-
-  const mix = () => {
-    const plans = search.best().slice(0, MIXED)
-    const allowed = wardrobe.places.map((_, place) => [
-      ...new Set([
-        ...plans.map(({ choice }) => choice[place]!),
-        ...(best ? [best.choices[place]!] : []),
-        ...[...wardrobe.allowed[place]!]
-          .sort((a, b) => priced.rises[place]![a]! - priced.rises[place]![b]!)
-          .slice(0, MIXED_IN),
-      ]),
-    ])
-    const sellers = new Set(plans.flatMap((plan) => sellersOf(wardrobe, plan)))
-    run(allowed, (seller) => sellers.has(seller), Math.min(left(), seconds * MIXING))
+  /** Prices on parts, with plans begun from what everybody would wear at them. */
+  private price(): RosterBound {
+    const { wardrobe, search } = this
+    const from = this.options.now()
+    const every = Math.max(EVERY, Math.round(wardrobe.places.length / PLACES_A_ROUND))
+    const priced = rosterBound(wardrobe, {
+      upper: Math.min(this.value, search.best()[0]?.cost ?? Infinity),
+      rounds: ROUNDS,
+      late: () => this.late() || this.options.now() - from > this.seconds * PRICING,
+      onRound: (round, choices) => {
+        if (round % every !== every - 1) return
+        search.begin(choices.slice())
+        this.collect()
+      },
+    })
+    this.bound = Math.ceil(priced.bound - 1e-4)
+    this.tell()
+    return priced
   }
-  /** Solve the model of some choices and sellers; whether all of it was settled. */
-  const run = (
+
+  /** Search for a share of the seconds. */
+  private look(share: number): void {
+    const from = this.options.now()
+    this.search.run(() => 1 - (this.options.now() - from) / (this.seconds * share))
+    this.collect()
+  }
+
+  /** Look for sets of sellers around some, and begin plans from the most promising none was begun from. */
+  private scout(sets: SellerSets, around: readonly (readonly number[])[], share: number): void {
+    const { search, wardrobe } = this
+    const from = this.options.now()
+    const spent = () => (this.options.now() - from) / (this.seconds * share)
+    for (let n = 0; spent() < 0.3 && !this.late(); n++) {
+      const near = around[n % Math.max(1, around.length)] ?? []
+      sets.improve(n < around.length ? near : changed(near, this.supply.sellers.length, wardrobe.moves.random))
+    }
+    const found = sets.best()
+    for (const { choices, sellers, value } of found) {
+      if (spent() > 1 || this.late() || value > found[0]!.value + Math.abs(found[0]!.value) * PROMISING) break
+      const key = sellers.join(' ')
+      if (this.begun.has(key)) continue
+      this.begun.add(key)
+      search.begin(choices, sellers)
+      this.collect()
+    }
+    if (this.choices) search.adopt(this.choices)
+    this.collect()
+  }
+
+  private sellersOfBest(): number[] {
+    const [best] = this.search.best()
+    return best ? activeIn(this.wardrobe, best) : []
+  }
+
+  /**
+   * The best plan out of the sellers of a good one: of the best whose sellers were not solved yet; where there is none, out of
+   * the choices and sellers of several good plans together.
+   */
+  private mix(order: readonly (readonly number[])[]): void {
+    const { wardrobe } = this
+    const plans = this.search.best().slice(0, MIXED)
+    const open = plans.find((plan) => !this.solved.has(activeIn(wardrobe, plan).join(' ')))
+    const mixed = open ? [open] : plans
+    if (open) this.solved.add(activeIn(wardrobe, open).join(' '))
+    const sellers = new Set(mixed.flatMap((plan) => activeIn(wardrobe, plan)))
+    const ids = new Set([...sellers].map((s) => this.supply.sellers[s]!.id))
+    const drawer = this.supply.sellers.length
+    const had = wardrobe.ledger.ways.map((ways) => ways.some(({ seller }) => seller === drawer || sellers.has(seller)))
+    const most = Math.max(2, Math.min(MOST_CHOICES, Math.round(MIXED_CHOICES / Math.max(1, wardrobe.places.length))))
+    const allowed = wardrobe.places.map(({ choices }, place) => {
+      const own = new Set(mixed.map(({ choice }) => choice[place]!))
+      for (const choice of order[place]!) {
+        if (own.size >= most + mixed.length - 1) break
+        if (choices[choice]!.needs.every((need) => had[need])) own.add(choice)
+      }
+      return [...own]
+    })
+    this.solve(allowed, ids, Math.min(this.left(), this.seconds * MIXING), false)
+  }
+
+  /** Solve the model of some choices and sellers; with `all`, these are all that can be better, so that its bound counts. */
+  private solve(
     allowed: readonly (readonly number[])[],
-    from: (seller: string) => boolean,
-    most: number,
-    prove = false,
-  ) => {
-    if (most < 0.05) return
+    sellers: ReadonlySet<string>,
+    seconds: number,
+    all: boolean,
+  ): void {
+    const { wardrobe, supply, options } = this
+    if (seconds < 0.05) return
     const parts = new Set(
       allowed.flatMap((choices, place) =>
         choices.flatMap((c) => [...wardrobe.places[place]!.choices[c]!.needs].map((need) => supply.needs[need]!.id)),
@@ -134,61 +271,61 @@ export function planRoster(problem: RosterProblem, options: RosterOptions): Rost
       ...supply,
       needs: supply.needs.filter(({ id }) => parts.has(id)),
       offers: supply.offers.filter(
-        ({ seller, yields }) => from(seller) && (prove || yields.some(({ part }) => parts.has(part))),
+        ({ seller, yields }) => sellers.has(seller) && (all || yields.some(({ part }) => parts.has(part))),
       ),
-      sellers: supply.sellers.filter(({ id }) => from(id)),
+      sellers: supply.sellers.filter(({ id }) => sellers.has(id)),
     }
     const model = rosterModel(wardrobe, some, allowed)
-    const point = best && model.pointOf(best.choices, best.units)
-    const outcome = solve(model.milp, {
-      seconds: most,
+    const point = this.choices && model.pointOf(this.choices, this.units)
+    const raise = (bound: number) => {
+      // What is left out is in no plan better than the best known, which the value never exceeds.
+      this.bound = Math.max(this.bound, Math.min(this.value, Math.ceil(bound - 1e-4)))
+      this.tell()
+    }
+    const outcome = options.solve(model.milp, {
+      seconds,
       gap: OPTIMAL_GAP / 2,
-      stop: stopRequested,
+      stop: options.stopRequested ?? (() => false),
       ...(point ? { start: point } : {}),
-      ...(prove
-        ? {
-            onProgress: ({ bound: proven }) => {
-              bound = Math.max(bound, Math.min(proven ?? -Infinity, value()))
-              tell()
-            },
-          }
-        : {}),
+      ...(all ? { onProgress: ({ bound }) => raise(bound ?? -Infinity) } : {}),
     })
     if (outcome.values) {
-      offer(model.choicesOf(outcome.values), model.unitsOf(outcome.values))
-      search.adopt(model.choicesOf(outcome.values))
-      collect()
+      const found = model.choicesOf(outcome.values)
+      this.offer(found, model.unitsOf(outcome.values))
+      this.search.adopt(found)
+      this.collect()
     }
-    // What is left out is in no plan better than the best known, which the value never exceeds.
-    if (prove) bound = Math.max(bound, Math.min(value(), Math.ceil(outcome.bound - 1e-4)))
+    if (all) raise(outcome.bound)
   }
 
-  const small = () => {
-    const { allowed, sellers } = within()
-    const offers = supply.offers.filter(({ seller }) => sellers.has(seller)).length
-    return allowed.reduce((sum, own) => sum + own.length, offers) <= WHOLE_MODEL
+  /** Choices and sellers that can be in a plan better than the best. */
+  private within({ withChoice, withSeller }: RosterBound): { allowed: number[][]; sellers: Set<string> } {
+    // Values are whole, so a better plan saves one unit of money at the least.
+    const within = (bound: number) => bound <= this.value - 1 + 1e-6
+    return {
+      allowed: this.wardrobe.places.map(({ choices }, place) => {
+        const own = [...choices.keys()].filter((choice) => within(withChoice[place]![choice]!))
+        // Where nothing can be better, the best is the optimum; the solver is shown all the same.
+        return own.length > 0 ? own : [...choices.keys()]
+      }),
+      sellers: new Set(this.supply.sellers.flatMap(({ id }, s) => (within(withSeller[s]!) ? [id] : []))),
+    }
   }
-  for (const share of TURNS) {
-    if (late() || bound >= value()) break
-    wardrobe.allowed = within().allowed
-    if (small()) break
-    const from = now()
-    search.run(() => 1 - (now() - from) / (seconds * share))
-    collect()
-    if (!late()) mix()
+
+  /** Whether a limit stands in the way of every plan; a plan found on the way is taken. */
+  private tight(): Impossible | null {
+    const { wardrobe, supply, options } = this
+    return tightIn(
+      wardrobe,
+      supply,
+      (model, seconds) => options.solve(model, { seconds, gap: 0, stop: this.late }),
+      () => this.left(),
+      (choices, units) => {
+        this.offer(choices, units)
+        this.search.adopt(choices)
+      },
+    )
   }
-  if (!late() && bound < value() && small()) {
-    const { allowed, sellers } = within()
-    run(allowed, (seller) => sellers.has(seller), left(), true)
-  }
-  if (!late() && bound < value()) {
-    const from = now()
-    const rest = left()
-    search.run(() => 1 - (now() - from) / rest)
-    collect()
-  }
-  if (!best) return nothing(problem, notFound(problem), now() - start)
-  return published(problem, best.settled, bound, now() - start)
 }
 
 /** Choices by their ids, for each outfit. */
@@ -198,26 +335,19 @@ function namesOf({ problem, placesOf }: Wardrobe, choices: ArrayLike<number>): R
   )
 }
 
-/** Ids of the sellers a plan buys from. */
-function sellersOf(wardrobe: Wardrobe, { fill }: Standing): string[] {
-  const { ledger, supply } = wardrobe
-  const found = new Set<number>()
-  for (const ways of ledger.ways) for (const { at, seller } of ways) if (fill[at]! > 0) found.add(seller)
-  return [...found].flatMap((seller) => supply.sellers[seller]?.id ?? [])
+/** A set of sellers changed at random: some gone, some more. */
+function changed(sellers: readonly number[], count: number, random: () => number): number[] {
+  const kept = sellers.filter(() => random() > 0.3)
+  const more = Array.from({ length: 1 + Math.floor(random() * 3) }, () => Math.floor(random() * count))
+  return count > 0 ? [...new Set([...kept, ...more])] : []
 }
 
-/** Choices and sellers that can be in a plan better than one of a value. */
-function narrowed(wardrobe: Wardrobe, supply: SourcingProblem, priced: RosterBound, value: number) {
-  // Values are whole, so a better plan saves one unit of money at the least.
-  const within = (bound: number) => bound <= value - 1 + 1e-6
-  return {
-    allowed: wardrobe.places.map(({ choices }, place) => {
-      const own = [...choices.keys()].filter((choice) => within(priced.withChoice[place]![choice]!))
-      // Where nothing can be better the best known is the optimum; the solver is shown all the same.
-      return own.length > 0 ? own : [...choices.keys()]
-    }),
-    sellers: new Set(supply.sellers.flatMap(({ id }, s) => (within(priced.withSeller[s]!) ? [id] : []))),
-  }
+/** Sellers a plan buys from, by index. */
+function activeIn({ ledger }: Wardrobe, { fill }: Standing): number[] {
+  const found = new Set<number>()
+  for (const ways of ledger.ways) for (const { at, seller } of ways) if (fill[at]! > 0) found.add(seller)
+  found.delete(ledger.sellerCount)
+  return [...found]
 }
 
 function published(problem: RosterProblem, settled: SettledRoster, bound: number, seconds: number): RosterPlan {
@@ -231,7 +361,7 @@ function published(problem: RosterProblem, settled: SettledRoster, bound: number
     value,
     bound: whole,
     gap: Math.round(gap * 1e6) / 1e6,
-    seconds: Math.round(seconds * 1000) / 1000,
+    seconds,
     spending,
     outfits,
     baskets,
@@ -239,27 +369,17 @@ function published(problem: RosterProblem, settled: SettledRoster, bound: number
   }
 }
 
-function nothing(_: RosterProblem, impossible: Impossible, seconds: number): RosterPlan {
-  return {
-    format: 'outfit.roster-plan',
-    version: 1,
-    status: 'impossible',
-    value: 0,
-    bound: 0,
-    gap: 0,
-    seconds: Math.round(seconds * 1000) / 1000,
-    spending: 0,
-    outfits: [],
-    baskets: [],
-    surplus: [],
-    ...impossible,
-  }
-}
-
-function notFound({ limits }: RosterProblem): Impossible {
-  const limit = limits.budget !== null ? 'budget' : limits.parcels !== null ? 'parcels' : undefined
-  return {
-    why: `no plan that keeps every limit was found in ${limits.seconds} seconds; whether there is one is not proven`,
-    ...(limit ? { limit } : {}),
-  }
-}
+const nothing = (impossible: Impossible, seconds: number): RosterPlan => ({
+  format: 'outfit.roster-plan',
+  version: 1,
+  status: 'impossible',
+  value: 0,
+  bound: 0,
+  gap: 0,
+  seconds,
+  spending: 0,
+  outfits: [],
+  baskets: [],
+  surplus: [],
+  ...impossible,
+})

@@ -15,6 +15,9 @@ export interface RosterBound {
   choices: Int32Array
   /** By how much each choice raises the bound at the best prices. */
   rises: Float64Array[]
+  /** What limits make dearer at the best prices: all that is spent by so much of itself, each parcel by so much. */
+  markup: number
+  toll: number
 }
 
 export interface RosterBoundOptions {
@@ -72,6 +75,8 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
     withChoice: places.map(({ choices }) => new Float64Array(choices.length).fill(-Infinity)),
     choices: chosen.slice(),
     rises: places.map(({ choices }) => new Float64Array(choices.length)),
+    markup: 0,
+    toll: 0,
   }
   let best = prices.slice()
   let stepScale = STEP_SCALE
@@ -146,6 +151,8 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
       stalled = value > result.bound + Math.abs(result.bound) * 1e-5 ? 0 : stalled + 1
       result.bound = value
       result.choices.set(chosen)
+      result.markup = markup
+      result.toll = toll
       best = prices.slice()
     } else stalled += 1
     if (gained || value > upper - 1.2 * (upper - result.bound)) {

@@ -1,5 +1,5 @@
 import { MilpBuilder, type Milp } from '../solver/index.ts'
-import { INFINITE, settle, supplyModel, unitsOf, type SourcingProblem, type Uses } from '../sourcing/index.ts'
+import { INFINITE, settle, UNMET, supplyModel, unitsOf, type SourcingProblem, type Uses } from '../sourcing/index.ts'
 import { LookTree } from './lookTree.ts'
 import { missedWorth, WHOLE } from './types.ts'
 import type { Wardrobe } from './wardrobe.ts'
@@ -21,13 +21,13 @@ type Entry = [column: number, coefficient: number]
  * Build the model over the choices `allowed` of each place and the offers of `supply`: a binary a choice, what pairs take off
  * as a column for each choice that has any (at least what its partner takes off, unless it is not worn), the missed worth of
  * each outfit as a whole number (rounded as the format rounds), floors, faces, and the parts through `supplyModel`.
- * With `objective` "spending" goods, shipping and handling alone are minimised.
+ * With another `objective` what is spent, or the number of parcels, is minimised.
  */
 export function rosterModel(
   wardrobe: Wardrobe,
   supply: SourcingProblem,
   allowed: readonly (readonly number[])[],
-  objective: 'cost' | 'spending' = 'cost',
+  objective: 'cost' | 'spending' | 'parcels' = 'cost',
 ): RosterModel {
   const { problem, places } = wardrobe
   const { worth, outfits, limits } = problem
@@ -64,6 +64,7 @@ export function rosterModel(
     }
   })
   const model = supplyModel(build, supply, used, objective)
+  fromOpenSellers(wardrobe, build, columns, new Map(model.parcels.map(({ seller, open }) => [seller, open])))
   const known = new Set(supply.offers.map(({ id }) => id))
   return {
     milp: build.model,
@@ -84,6 +85,43 @@ export function rosterModel(
       return point
     },
   }
+}
+
+/**
+ * Rows that follow from the others and make the relaxation tighter: of the choices of a place that only some sellers bring,
+ * no more is worn than these sellers are open, together.
+ */
+function fromOpenSellers(
+  { places, ledger, supply }: Wardrobe,
+  build: MilpBuilder,
+  columns: readonly ReadonlyMap<number, number>[],
+  openOf: ReadonlyMap<string, number>,
+): void {
+  const opens = supply.sellers.map(({ id }) => openOf.get(id))
+  /** Columns of the parcels that bring a need; null where the drawer may. */
+  const bringing = ledger.ways.map((ways) =>
+    ways.some(({ seller }) => seller === ledger.sellerCount)
+      ? null
+      : new Set(ways.flatMap(({ seller }) => opens[seller] ?? [])),
+  )
+  columns.forEach((own, place) => {
+    const groups = new Map<string, { sellers: Set<number>; worn: number[] }>()
+    for (const [choice, column] of own) {
+      const sets = [...places[place]!.choices[choice]!.needs].flatMap((need) => bringing[need] ?? [])
+      const fewest = sets.reduce<Set<number> | null>((few, set) => (!few || set.size < few.size ? set : few), null)
+      if (!fewest) continue
+      const key = [...fewest].sort((a, b) => a - b).join(' ')
+      if (!groups.has(key)) groups.set(key, { sellers: fewest, worn: [] })
+      groups.get(key)!.worn.push(column)
+    }
+    for (const { sellers } of groups.values()) {
+      const within = [...groups.values()].filter((other) => [...other.sellers].every((seller) => sellers.has(seller)))
+      build.row(0, INFINITE, [
+        ...[...sellers].map((open): Entry => [open, 1]),
+        ...within.flatMap(({ worn }) => worn.map((column): Entry => [column, -1])),
+      ])
+    }
+  })
 }
 
 /** The parts that choices take together, as needs of the supply. */
@@ -170,11 +208,13 @@ function wornLikeness({ places, placesOf }: Wardrobe, outfit: number, chosen: Ar
   return sum
 }
 
-/** No choice of an outfit has a greater likeness than this; of a forest of pairs it is the greatest. */
+/** Nothing that can be had has a greater likeness than this; of a forest of pairs it is the greatest. */
 export function mostLikeness(wardrobe: Wardrobe, outfit: number): number {
   const tree = new LookTree(wardrobe, outfit)
   for (const place of wardrobe.placesOf[outfit]!)
-    wardrobe.places[place]!.choices.forEach(({ score }, c) => (tree.costOf(place)[c] = -score))
+    wardrobe.places[place]!.choices.forEach(
+      ({ score }, c) => (tree.costOf(place)[c] = wardrobe.leastPrice[place]![c]! < UNMET ? -score : Infinity),
+    )
   return -tree.solve(1, new Int32Array(wardrobe.places.length))
 }
 

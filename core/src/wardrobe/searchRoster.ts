@@ -57,33 +57,16 @@ export class RosterSearch {
     return [...this.pool.values()].sort((a, b) => a.cost - b.cost)
   }
 
-  /** Begin anew from given choices, -1 where any will do, and improve them. */
-  begin(choices: ArrayLike<number>): void {
+  /** Begin anew from given choices, bought of given sellers as far as these have them, and improve them. */
+  begin(choices: ArrayLike<number>, sellers: readonly number[] = []): void {
     const { wardrobe } = this
+    for (let place = 0; place < choices.length; place++) wardrobe.choose(place, -1)
+    for (const seller of sellers) wardrobe.ledger.setFree(seller, true)
     for (let place = 0; place < choices.length; place++) wardrobe.choose(place, choices[place]!)
+    for (const seller of sellers) wardrobe.ledger.setFree(seller, false)
     this.settle()
     this.remember()
     wardrobe.commit()
-  }
-
-  /** Begin from sets of sellers that seem good, so many at the most; everybody chooses among what these sell. */
-  scout(most: number): void {
-    const { wardrobe } = this
-    const { ledger, moves } = wardrobe
-    const sets = new SellerOutlook(wardrobe, false).sets(4 * most, moves.random).slice(0, most)
-    for (const set of sets) {
-      if (this.outOfTime()) return
-      const kept = new Set(set)
-      for (const seller of set) ledger.setFree(seller, true)
-      for (const seller of moves.active()) if (!kept.has(seller)) this.close(seller)
-      this.exchangeFrom(moves.shuffled(wardrobe.places.length))
-      for (const seller of set) ledger.setFree(seller, false)
-      this.settle()
-      this.remember()
-      wardrobe.commit()
-    }
-    const [best] = this.best()
-    if (best) wardrobe.restore(best)
   }
 
   /** Improve until no move of a choice, a unit, a figure or a seller saves. */

@@ -46,45 +46,6 @@ export class SellerOutlook {
     return this.movesFrom(this.active).sort((a, b) => b.saves - a.saves)
   }
 
-  /**
-   * Sets of sellers that seem good, the best first: from random sets, the best change is made until none saves. It is the
-   * local search of facility location, where a swap costs no more than a look at the two best sellers of each place (Resende
-   * and Werneck, European Journal of Operational Research 174, 2006). O(tries × changes × places × sellers).
-   */
-  sets(tries: number, random: () => number): number[][] {
-    const count = this.width - 1
-    const found = new Map<string, { sellers: number[]; cost: number }>()
-    for (let n = 0; n < tries && count > 0; n++) {
-      const set = new Uint8Array(this.width)
-      set[count] = 1
-      if (n === 0) set.set(this.active)
-      else
-        for (let picks = 1 + Math.floor(random() * Math.min(8, count)); picks > 0; picks--)
-          set[Math.floor(random() * count)] = 1
-      for (let left = 4 * count; left > 0; left--) {
-        const [best] = this.movesFrom(set).sort((a, b) => b.saves - a.saves)
-        if (!best || best.saves <= 0) break
-        if (best.open >= 0) set[best.open] = 1
-        if (best.close >= 0) set[best.close] = 0
-      }
-      const sellers = [...set.keys()].filter((s) => s < count && set[s] === 1)
-      found.set(sellers.join(' '), { sellers, cost: this.costOf(set) })
-    }
-    return [...found.values()].sort((a, b) => a.cost - b.cost).map(({ sellers }) => sellers)
-  }
-
-  private costOf(set: Uint8Array): number {
-    const { costs, charges, width } = this
-    let sum = 0
-    for (let s = 0; s + 1 < width; s++) if (set[s] === 1) sum += charges[s]!
-    for (let at = 0; at < costs.length; at += width) {
-      let least = MOST
-      for (let s = 0; s < width; s++) if (set[s] === 1 && costs[at + s]! < least) least = costs[at + s]!
-      sum += least
-    }
-    return sum
-  }
-
   private movesFrom(set: Uint8Array): SellerMove[] {
     const { costs, charges, width } = this
     const count = width - 1
