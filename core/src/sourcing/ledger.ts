@@ -316,8 +316,9 @@ export class Ledger {
     this.restock(offer)
   }
 
-  /** Whether a seller charges nothing for now, so that what it could bring shows. */
+  /** Whether a seller charges nothing for now, so that what it could bring shows; the drawer never charges anything. */
   setFree(seller: number, free: boolean): void {
+    if (seller === this.sellerCount) return
     this.free[seller] = free ? 1 : 0
     this.charge(seller)
   }

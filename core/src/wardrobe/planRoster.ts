@@ -33,6 +33,8 @@ const FIRST_SCOUTING = 0.2
 const SCOUTING = 0.1
 const SEARCHING = 0.06
 const MIXING = 0.35
+/** Tries that bring no new set of sellers after which no more are made. */
+const NOTHING_NEW = 12
 /** How much dearer than the best a set of sellers may seem for a plan to be begun from it. */
 const PROMISING = 0.15
 /** Plans that are mixed, and choices mixed in: of a place, and of all together, at the most. */
@@ -95,6 +97,7 @@ class RosterPlanner {
     search.begin(castFirst(wardrobe))
     this.collect()
     const priced = this.price()
+    if (this.proven) return null
     const sets = new SellerSets(wardrobe, this.late, priced)
     this.scout(
       sets,
@@ -205,9 +208,11 @@ class RosterPlanner {
     const { search, wardrobe } = this
     const from = this.options.now()
     const spent = () => (this.options.now() - from) / (this.seconds * share)
-    for (let n = 0; spent() < 0.3 && !this.late(); n++) {
+    for (let n = 0, stalled = 0; spent() < 0.3 && stalled < NOTHING_NEW && !this.late(); n++) {
       const near = around[n % Math.max(1, around.length)] ?? []
+      const known = sets.count
       sets.improve(n < around.length ? near : changed(near, this.supply.sellers.length, wardrobe.moves.random))
+      stalled = sets.count > known ? 0 : stalled + 1
     }
     const found = sets.best()
     for (const { choices, sellers, value } of found) {
@@ -218,7 +223,7 @@ class RosterPlanner {
       search.begin(choices, sellers)
       this.collect()
     }
-    if (this.choices) search.adopt(this.choices)
+    if (this.choices) search.adopt(this.choices, this.units)
     this.collect()
   }
 
@@ -291,8 +296,9 @@ class RosterPlanner {
     })
     if (outcome.values) {
       const found = model.choicesOf(outcome.values)
-      this.offer(found, model.unitsOf(outcome.values))
-      this.search.adopt(found)
+      const units = model.unitsOf(outcome.values)
+      this.offer(found, units)
+      this.search.adopt(found, units)
       this.collect()
     }
     if (all) raise(outcome.bound)
@@ -322,7 +328,7 @@ class RosterPlanner {
       () => this.left(),
       (choices, units) => {
         this.offer(choices, units)
-        this.search.adopt(choices)
+        this.search.adopt(choices, units)
       },
     )
   }
@@ -352,7 +358,8 @@ function activeIn({ ledger }: Wardrobe, { fill }: Standing): number[] {
 
 function published(problem: RosterProblem, settled: SettledRoster, bound: number, seconds: number): RosterPlan {
   const { value, spending, outfits, baskets, surplus } = settled
-  const whole = Math.min(value, bound)
+  // Not -0.
+  const whole = Math.min(value, bound) + 0
   const gap = value === whole ? 0 : value === 0 ? 1 : Math.abs((value - whole) / value)
   return {
     format: 'outfit.roster-plan',

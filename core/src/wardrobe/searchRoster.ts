@@ -1,4 +1,5 @@
-import { Descent, EPS } from '../sourcing/index.ts'
+import { Descent, EPS, settle } from '../sourcing/index.ts'
+import { needsOf } from './rosterModel.ts'
 import { SellerOutlook, type SellerMove } from './sellerMoves.ts'
 import type { Standing, Wardrobe } from './wardrobe.ts'
 
@@ -65,6 +66,7 @@ export class RosterSearch {
     for (let place = 0; place < choices.length; place++) wardrobe.choose(place, choices[place]!)
     for (const seller of sellers) wardrobe.ledger.setFree(seller, false)
     this.settle()
+    this.lightenAll()
     this.remember()
     wardrobe.commit()
   }
@@ -74,6 +76,7 @@ export class RosterSearch {
     for (let before = Infinity; this.wardrobe.cost < before - EPS && !this.outOfTime();) {
       before = this.wardrobe.cost
       this.settle()
+      this.lightenAll()
       this.changeSellers()
       this.changeBundles()
       this.chainAll()
@@ -89,7 +92,10 @@ export class RosterSearch {
       const [choices, lines] = [wardrobe.choice.slice(), wardrobe.ledger.lines.slice()]
       this.perturb()
       this.settleNear(choices, lines)
-      if (wardrobe.cost < this.least + Math.abs(this.least) * WARMTH) this.changeSellers()
+      if (wardrobe.cost < this.least + Math.abs(this.least) * WARMTH) {
+        this.lightenAll()
+        this.changeSellers()
+      }
       if (wardrobe.cost < this.least - EPS) this.improve()
       this.stalled = this.remember() ? 0 : this.stalled + 1
       if (wardrobe.cost < this.least + Math.abs(this.least) * WARMTH * share) wardrobe.commit()
@@ -101,15 +107,15 @@ export class RosterSearch {
     }
   }
 
-  /** Go on from choices and a purchase found elsewhere. */
-  adopt(choices: ArrayLike<number>): void {
+  /** Go on from choices and what is bought for them, found elsewhere. */
+  adopt(choices: ArrayLike<number>, units: ReadonlyMap<string, number>): void {
     const { wardrobe } = this
-    const mark = wardrobe.mark()
-    for (let place = 0; place < choices.length; place++) wardrobe.choose(place, choices[place]!)
+    wardrobe.become(choices, settle({ ...wardrobe.supply, needs: needsOf(wardrobe, choices) }, units))
     this.improve()
     if (this.remember()) this.stalled = 0
-    if (wardrobe.cost > this.least + EPS) wardrobe.rollback(mark)
-    else wardrobe.commit()
+    wardrobe.commit()
+    const [best] = this.best()
+    if (best && wardrobe.cost > best.cost + EPS) wardrobe.restore(best)
   }
 
   /** Choices and units where they cost least, sellers left as they are. */
@@ -200,19 +206,63 @@ export class RosterSearch {
 
   /** Buy nothing of a seller; who wore of it chooses anew. */
   private close(seller: number): void {
-    const { wardrobe } = this
-    const { ledger, moves } = wardrobe
-    const touched = new Set<number>()
+    const touched = this.servedBy(seller)
+    this.wardrobe.moves.close(seller)
+    for (const place of touched) this.wardrobe.exchange(place)
+  }
+
+  /** Places whose choice takes a part that something bought of a seller is used for. */
+  private servedBy(seller: number): number[] {
+    const { ledger, takers, choice: chosen } = this.wardrobe
+    const served = new Set<number>()
     for (const offer of ledger.offersOf[seller]!) {
       if (ledger.steps[offer] === 0) continue
       for (let y = ledger.firstSource[offer]!; y < ledger.firstSource[offer + 1]!; y++)
         if (ledger.taken[y]! > 0)
           for (const { need } of ledger.takers[y]!)
-            for (const { place, choice } of wardrobe.takers[need]!)
-              if (wardrobe.choice[place] === choice) touched.add(place)
+            for (const { place, choice } of takers[need]!) if (chosen[place] === choice) served.add(place)
     }
-    moves.close(seller)
-    for (const place of touched) wardrobe.exchange(place)
+    return [...served]
+  }
+
+  private lightenAll(): void {
+    const { ledger, moves } = this.wardrobe
+    for (const seller of moves.active()) {
+      if (this.outOfTime()) return
+      while (ledger.lines[seller]! > 0 && ledger.lighter(seller) >= 0 && this.attempt(() => this.lighten(seller)));
+    }
+  }
+
+  /** Bring a parcel into the band below: of those it serves, who loses least for what shipping goes by chooses elsewhere. */
+  private lighten(seller: number): void {
+    const { wardrobe } = this
+    const { ledger } = wardrobe
+    const most = ledger.lighter(seller)
+    if (most < 0) return
+    ledger.setFree(seller, true)
+    wardrobe.banned = seller
+    const leave = (place: number) => {
+      const choice = wardrobe.choice[place]!
+      wardrobe.choose(place, -1)
+      // Whatever it costs: the seller charges nothing for now.
+      if (!wardrobe.fill(place)) wardrobe.choose(place, choice)
+    }
+    const rates = this.servedBy(seller).map((place) => {
+      const mark = wardrobe.mark()
+      const [cost, amount] = [wardrobe.cost, ledger.amount[seller]!]
+      leave(place)
+      const freed = amount - ledger.amount[seller]!
+      const rate = freed > 0 ? (wardrobe.cost - cost) / Math.min(freed, amount - most) : Infinity
+      wardrobe.rollback(mark)
+      return { place, rate }
+    })
+    rates.sort((a, b) => a.rate - b.rate)
+    for (const { place, rate } of rates) {
+      if (ledger.amount[seller]! <= most + 1e-6 || rate === Infinity) break
+      leave(place)
+    }
+    wardrobe.banned = -1
+    ledger.setFree(seller, false)
   }
 
   /** Let everybody choose as if a seller charged nothing beside its goods. */
@@ -316,7 +366,8 @@ export class RosterSearch {
     } else if (this.bundles.length > 0 && moves.random() < 0.5) {
       const offer = moves.oneOf(this.bundles)!
       if (ledger.canBuyMore(offer)) this.bring(offer)
-    } else descent.perturb(3)
+    } else if (moves.random() < 0.4 && moves.active().length > 0) this.lighten(moves.oneOf(moves.active())!)
+    else descent.perturb(3)
   }
 
   /** Keep the plan if it is the best of its sellers; whether it is the best of all. */

@@ -61,6 +61,11 @@ export class SellerSets {
     this.shipped = new Float64Array(ledger.sellerCount)
   }
 
+  /** How many sets were looked at. */
+  get count(): number {
+    return this.known.size
+  }
+
   /** The best sets found, the best first. */
   best(): SellerSet[] {
     return [...this.known.values()].sort((a, b) => a.value - b.value)

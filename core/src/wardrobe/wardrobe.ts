@@ -1,4 +1,4 @@
-import { EPS, Ledger, Moves, UNMET, type SourcingProblem } from '../sourcing/index.ts'
+import { EPS, Ledger, Moves, UNMET, type Settlement, type SourcingProblem } from '../sourcing/index.ts'
 import { summedParts } from './supply.ts'
 import { missedWorth, type RosterProblem } from './types.ts'
 
@@ -52,6 +52,8 @@ export class Wardrobe {
   readonly leastPrice: readonly Float64Array[]
   /** Choices of each place that are looked at. */
   allowed: readonly (readonly number[])[]
+  /** A seller nothing more is taken from for now; -1 for none. */
+  banned = -1
   private missed = 0
   private readonly floors: Float64Array
   private readonly distinct: boolean
@@ -143,7 +145,6 @@ export class Wardrobe {
       this.look(this.notes.pop()!, choice)
     }
     this.ledger.rollback(ledger)
-    // What was asked for follows from the choices.
   }
 
   /** Forget what could be taken back. */
@@ -196,6 +197,21 @@ export class Wardrobe {
     return false
   }
 
+  /** Wear the best choice in an empty place, whatever it costs; whether there is one. */
+  fill(place: number): boolean {
+    let best = -1
+    let least = Infinity
+    for (const choice of this.allowed[place]!) {
+      const worn = this.missedWith(place, choice)
+      if (worn + this.leastPrice[place]![choice]! >= least) continue
+      const its = worn + this.costOf(this.places[place]!.choices[choice]!)
+      if (its < least) [best, least] = [choice, its]
+    }
+    if (best < 0) return false
+    this.choose(place, best)
+    return true
+  }
+
   /** Where the plan stands, to come back to. */
   standing(): Standing {
     return { choice: this.choice.slice(), fill: this.ledger.fill.slice(), asked: this.demand(), cost: this.cost }
@@ -207,6 +223,13 @@ export class Wardrobe {
     choice.forEach((one, place) => this.look(place, one))
     this.ledger.restore(fill)
     this.commit()
+  }
+
+  /** Go over to choices with what was bought for them, as it was settled. */
+  become(choices: ArrayLike<number>, settled: Pick<Settlement, 'fills'>): void {
+    for (let place = 0; place < choices.length; place++) this.choose(place, choices[place]!)
+    this.commit()
+    this.ledger.adopt(settled)
   }
 
   /** Units of each need that all choices take. */
@@ -327,7 +350,7 @@ export class Wardrobe {
     const { ledger } = this
     let least = UNMET
     for (const way of ledger.ways[need]!) {
-      if (ledger.leastFor(way, 1) >= least || ledger.room(way) <= 0) continue
+      if (way.seller === this.banned || ledger.leastFor(way, 1) >= least || ledger.room(way) <= 0) continue
       const cost = ledger.quote(way, 1) + UNMET
       if (cost < least) least = cost
     }
@@ -338,7 +361,7 @@ export class Wardrobe {
     needs.forEach((need, k) => {
       for (let units = counts[k]!; units > 0; units--) {
         this.ledger.want(need, 1)
-        this.moves.fillBest(need, -1, -1, true)
+        this.moves.fillBest(need, -1, this.banned, true)
       }
     })
   }

@@ -193,3 +193,47 @@ describe('the plan command', () => {
     expect(spawnSync(process.execPath, [cli], { encoding: 'utf8' }).status).toBe(2)
   })
 })
+
+describe('the roster command', () => {
+  const run = (input: string) =>
+    spawnSync(process.execPath, [join(DIST, 'wardrobe/rosterCli.js'), '-'], { input, encoding: 'utf8' })
+  const head = (id: string, score: number) => ({ id, parts: [{ part: id, qty: 1 }], score, face: id })
+  const problem = {
+    format: 'outfit.roster-problem',
+    version: 1,
+    currency: 'EUR',
+    worth: 40,
+    outfits: ['o1', 'o2'].map((id) => ({
+      id,
+      slots: [{ id: 'head', candidates: [head('P1', 90_000), head('P2', 80_000)] }],
+    })),
+    owned: [{ part: 'P1', qty: 2 }],
+    sellers: [{ id: 'S1', shipping: { basis: 'count', bands: [{ upTo: null, price: 350 }] } }],
+    offers: [{ id: 'f1', seller: 'S1', price: 120, qty: 1, yields: [{ part: 'P2', qty: 1 }] }],
+    limits: { faces: 'distinct', seconds: 2 },
+  }
+
+  test('prints the plan as JSON, and nothing else, on standard output', () => {
+    const { status, stdout, stderr } = run(JSON.stringify(problem))
+    expect([status, stderr]).toEqual([0, expect.stringContaining('at least')])
+    // Both heads differ, so one is bought: 470, and 10 and 20 points missed.
+    expect(JSON.parse(stdout)).toMatchObject({
+      format: 'outfit.roster-plan',
+      status: 'optimal',
+      value: 1670,
+      bound: 1670,
+      spending: 470,
+      baskets: [{ seller: 'S1', lines: [{ offer: 'f1', qty: 1 }], goods: 120, shipping: 350, handling: 0 }],
+      surplus: [],
+    })
+  })
+
+  test.each([
+    ['{', /is not JSON/],
+    [JSON.stringify({ ...problem, worth: -1 }), /^worth: must not be negative; it is -1$/],
+    [JSON.stringify({ ...problem, limits: { faces: 'same' } }), /^limits\.faces: must be "distinct" or null$/],
+  ])('ends with 2 and one line for bad input', (input, message) => {
+    const { status, stdout, stderr } = run(input)
+    expect([status, stdout, stderr.trim()]).toEqual([2, '', expect.stringMatching(message)])
+  })
+})

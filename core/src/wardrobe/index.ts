@@ -1,0 +1,8 @@
+export * from './types.ts'
+export { readRosterProblem } from './readRosterProblem.ts'
+export { planRoster, type RosterOptions } from './planRoster.ts'
+export { settleRoster } from './settleRoster.ts'
+export { castFirst } from './castFirst.ts'
+export { rosterBound } from './rosterBound.ts'
+export { supplyOf } from './supply.ts'
+export { Wardrobe } from './wardrobe.ts'
