@@ -1,7 +1,7 @@
 /**
  * `npm run bench`: measure what docs/architecture.md sets budgets for. Prints one JSON line a measurement,
  * `{"name", "measured", "unit", "budget", "notes"}` (budget null where none is set); nothing is asserted. With a name
- * only that benchmark runs: draw, pins, team, drawer, market, brief, search, plan, change, show, start, script.
+ * only that benchmark runs: draw, pins, team, drawer, market, brief, search, plan, roster, change, show, start, script.
  */
 import { gzipSync } from 'node:zlib'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
@@ -10,6 +10,7 @@ import { join } from 'node:path'
 import { drawer } from '../bench/drawer.mjs'
 import { market } from '../bench/market.mjs'
 import { pins } from '../bench/pins.mjs'
+import { roster } from '../bench/roster.mjs'
 import { show } from '../bench/show.mjs'
 import { team } from '../bench/team.mjs'
 import { build, CHROMIUM, install, ROOT, serve } from './tree.mjs'
@@ -77,6 +78,7 @@ const benchmarks = {
 
   team: () => team({ tell, timed, median, at }),
 
+  roster: () => roster(tell),
   show: () => show({ tell, at, median, timed, withServer, outfitsOf }),
   market: () => market({ serve, tell, timed }),
   drawer: () => withServer(({ url }) => drawer({ url, tell, median })),

@@ -1,0 +1,88 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { planSourcing } from '@outfit/core/sourcing'
+import { castFirst, planRoster, readRosterProblem, settleRoster, supplyOf, Wardrobe } from '@outfit/core/wardrobe'
+import { loadHighsSolver } from '../server/dist/solver/highsSolver.js'
+import { randomRoster } from './randomRoster.mjs'
+
+const KNOWN = new URL('bestKnown.json', import.meta.url)
+/** Outfits, slots, candidates, sellers, seconds; and how many problems of each kind. */
+const SIZES = [
+  { size: [3, 5, 12, 8], seconds: 5, seeds: 3 },
+  { size: [9, 8, 40, 20], seconds: 20, seeds: 2 },
+  { size: [50, 8, 60, 40], seconds: 60, seeds: 1 },
+]
+const KINDS = ['even', 'log-normal', 'drawer']
+
+/**
+ * Casting and buying decided together, over three kinds of random rosters: how far the value is from the best anybody found
+ * (`bestKnown.json`, which better values are written to), from the bound, and below casting first and buying after.
+ */
+export async function roster(tell) {
+  const solve = await loadHighsSolver()
+  const now = () => performance.now() / 1000
+  const known = JSON.parse(readFileSync(KNOWN, 'utf8'))
+  for (const { size, seconds, seeds } of SIZES)
+    for (const [kind, name] of KINDS.entries())
+      for (let seed = 1; seed <= seeds; seed++) {
+        const draw = (limits) =>
+          readRosterProblem(randomRoster(...size, seed, { kind, limits: { seconds, ...limits } }))
+        const problem = draw({})
+        const plan = planRoster(problem, { solve, now })
+        report(tell, known, `${size.join('x')} ${name} ${seed}`, problem, plan, afterwards(problem, solve, now))
+        // A budget that binds: three quarters of what was spent on goods and shipping.
+        if (size[0] !== 9) continue
+        const spent = plan.baskets.reduce((sum, one) => sum + one.goods + one.shipping + one.handling, 0)
+        const budget = Math.round(spent * 0.75)
+        if (budget === 0) continue
+        const tight = draw({ budget })
+        report(
+          tell,
+          known,
+          `${size.join('x')} ${name} ${seed} for ${budget}`,
+          tight,
+          planRoster(tight, { solve, now }),
+          null,
+        )
+      }
+  writeFileSync(KNOWN, `${JSON.stringify(known, Object.keys(known).sort(), 2)}\n`)
+}
+
+function report(tell, known, name, problem, plan, after) {
+  const key = `roster ${name}`
+  const better = plan.status !== 'impossible' && plan.value < (known[key] ?? Infinity)
+  if (better) known[key] = plan.value
+  const percent = (share) => `${Math.round(share * 1000) / 10} %`
+  tell('cast a roster', plan.seconds, 's', {
+    budget: problem.limits.seconds,
+    problem: name,
+    status: plan.status,
+    value: plan.value,
+    'over the best known': plan.status === 'impossible' ? '–' : percent(plan.value / known[key] - 1),
+    'bound below': percent(plan.gap),
+    ...(after === null ? {} : { 'cast first, buy after': after, below: percent(1 - plan.value / after) }),
+  })
+}
+
+/** The value of casting each outfit first, with faces of their own, and then buying as well as possible; null where that fails. */
+function afterwards(problem, solve, now) {
+  const wardrobe = new Wardrobe(problem, supplyOf(problem), () => false)
+  const first = castFirst(wardrobe)
+  const choices = problem.outfits.map(({ slots }, i) =>
+    Object.fromEntries(slots.map(({ id, candidates }, s) => [id, candidates[first[wardrobe.placesOf[i][s]]].id])),
+  )
+  const wanted = new Map()
+  problem.outfits.forEach(({ slots }, i) => {
+    for (const { id, candidates } of slots)
+      for (const { part, qty } of candidates.find((one) => one.id === choices[i][id]).parts)
+        wanted.set(part, (wanted.get(part) ?? 0) + qty)
+  })
+  const needs = [...wanted].map(([part, qty]) => ({ id: part, qty, accept: [{ part, penalty: 0 }] }))
+  const { seconds } = problem.limits
+  const bought = planSourcing(
+    { ...problem, format: 'outfit.sourcing-problem', needs, limits: { ...problem.limits, seconds } },
+    { solve, now },
+  )
+  if (bought.unmet.length > 0) return null
+  const units = new Map(bought.baskets.flatMap(({ lines }) => lines.map(({ offer, qty }) => [offer, qty])))
+  return settleRoster(problem, choices, units).value
+}
