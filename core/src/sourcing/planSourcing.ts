@@ -45,16 +45,29 @@ interface Candidate {
  * until the search finds nothing more.
  */
 interface Schedule {
-  /** Shares of the seconds for the turns of search, and the most for each mixing after it. */
-  search: readonly number[]
+  offers: number
+  /** Shares of the seconds for the first turn of search, and for those that follow, each with a mixing of so much at most. */
+  first: number
+  turns: readonly number[]
   mixing: number
   whole: boolean
 }
-const SCHEDULES: readonly (Schedule & { offers: number })[] = [
-  { offers: 260, search: [0.07], mixing: 0.03, whole: true },
-  { offers: 1000, search: [0.2, 0.1, 0.1, 0.1], mixing: 0.07, whole: true },
-  { offers: Infinity, search: [0.5, 0.2], mixing: 0.2, whole: false },
+const SCHEDULES: readonly Schedule[] = [
+  { offers: 260, first: 0.07, turns: [0], mixing: 0.03, whole: true },
+  { offers: 1000, first: 0.12, turns: [0.08, 0.1, 0.1, 0.1], mixing: 0.07, whole: true },
+  { offers: Infinity, first: 0.25, turns: [0.25, 0.2], mixing: 0.2, whole: false },
 ]
+/**
+ * The same where much is open between bound and plan after the first turn, as a share of the plan: shipping weighs heavily
+ * then, and what is to be decided is who is bought from; the exact solver is given the sellers of one good plan after the
+ * other.
+ */
+const BY_SELLERS: readonly Pick<Schedule, 'turns' | 'mixing'>[] = [
+  { turns: [0], mixing: 0.1 },
+  { turns: [0, 0.08, 0.08], mixing: 0.15 },
+  { turns: [0, 0.1], mixing: 0.35 },
+]
+const MUCH_OPEN = 0.05
 /** Kept back of the seconds, since the solver looks at the clock only now and then. */
 const MARGIN = 0.08
 /** Rounds for the prices that prove a bound, and the most of the seconds they get. */
@@ -115,9 +128,11 @@ export function planSourcing(
   tell()
   /** All of the problem that can be in a better plan than the best so far. */
   const reach = () => (unmetIn(best?.settled) <= fewest ? withinReach(reduced, priced, best!.settled.total) : reduced)
-  const [small] = SCHEDULES
-  const schedule =
-    reach().offers.length < small!.offers ? small! : SCHEDULES.find(({ offers }) => reduced.offers.length < offers)!
+  const size =
+    reach().offers.length < SCHEDULES[0]!.offers
+      ? 0
+      : SCHEDULES.findIndex(({ offers }) => reduced.offers.length < offers)
+  const { first: firstTurn, whole: proves } = SCHEDULES[size]!
   const search = new PlanSearch(new Ledger(focus(reduced, priced)), { late })
   if (best) search.adopt(best.settled)
   /** One turn of search for a share of the seconds. */
@@ -126,11 +141,27 @@ export function planSourcing(
     search.run(() => 1 - (now() - from) / (seconds * share))
     for (const { units } of search.best(1)) offer(units)
   }
-  /** The best plan out of the offers that the best plans use; the search goes on from there. */
+  if (!late()) look(firstTurn)
+  const bySellers = gapOf(best?.settled.total ?? 0, bound) > MUCH_OPEN
+  const { turns, mixing } = (bySellers ? BY_SELLERS : SCHEDULES)[size]!
+  const solved = new Set<string>()
+  /**
+   * The best plan out of the offers that the best plans use or, `bySellers`, out of all that the sellers of one of them have,
+   * goods to fill its parcels up with among it: of the best whose sellers were not solved yet. The search goes on from there.
+   */
   const mix = (most: number) => {
-    const mixed = onlyOffers(reduced, new Set(search.best(MIXED).flatMap(({ units }) => [...units.keys()])))
-    if (mixed.offers.length === 0 || most < 0.02) return
-    const model = sourcingModel(mixed, 'cost', fewest, { fillers: false })
+    if (most < 0.02) return
+    const plans = search.best(MIXED).map(({ units }) => ({ units, sellers: sellersOf(reduced, units) }))
+    const ready = best && { units: best.units, sellers: sellersOf(reduced, best.units) }
+    const open = bySellers
+      ? [...(ready ? [ready] : []), ...plans].find(({ sellers }) => !solved.has([...sellers].join(' ')))
+      : undefined
+    const mixed = open
+      ? onlyOffers(reduced, ({ seller }) => open.sellers.has(seller))
+      : onlyOffers(reduced, ({ id }) => plans.some(({ units }) => units.has(id)))
+    if (open) solved.add([...open.sellers].join(' '))
+    if (mixed.offers.length === 0) return
+    const model = sourcingModel(mixed, 'cost', fewest, { fillers: open !== undefined })
     const { values } = solve(model.milp, {
       seconds: most,
       gap: OPTIMAL_GAP,
@@ -141,15 +172,12 @@ export function planSourcing(
     if (best) search.adopt(best.settled)
     for (const plan of search.best(1)) offer(plan.units)
   }
-  schedule.search.forEach((share) => {
-    if (!late()) look(share)
-    if (!late()) mix(Math.min(left(), seconds * schedule.mixing))
-  })
-  if (!schedule.whole)
-    while (!late() && !search.exhausted) {
-      look(schedule.search.at(-1)!)
-      if (!late()) mix(Math.min(left(), seconds * schedule.mixing))
-    }
+  const turn = (share: number) => {
+    if (!late() && share > 0) look(share)
+    if (!late()) mix(Math.min(left(), seconds * mixing))
+  }
+  turns.forEach(turn)
+  if (!proves) while (!late() && !search.exhausted) turn(turns.at(-1)!)
   if (!late()) {
     const narrow = reach()
     const model = sourcingModel(narrow, 'cost', fewest)
@@ -192,9 +220,15 @@ function isBetter(one: Settlement, other: Settlement): boolean {
   return a < b || (a === b && one.total < other.total)
 }
 
+/** Sellers of whom something is bought, in the order of the problem. */
+function sellersOf({ offers, sellers }: SourcingProblem, units: ReadonlyMap<string, number>): Set<string> {
+  const bought = new Set(offers.flatMap(({ id, seller }) => (units.has(id) ? [seller] : [])))
+  return new Set(sellers.flatMap(({ id }) => (bought.has(id) ? [id] : [])))
+}
+
 /** The problem with some of its offers alone. */
-function onlyOffers(problem: SourcingProblem, ids: ReadonlySet<string>): SourcingProblem {
-  const offers = problem.offers.filter(({ id }) => ids.has(id))
+function onlyOffers(problem: SourcingProblem, kept: (offer: Offer) => boolean): SourcingProblem {
+  const offers = problem.offers.filter(kept)
   const sellers = new Set(offers.map(({ seller }) => seller))
   return { ...problem, offers, sellers: problem.sellers.filter(({ id }) => sellers.has(id)) }
 }

@@ -182,7 +182,8 @@ class RosterPlanner {
     const from = this.options.now()
     const every = Math.max(EVERY, Math.round(wardrobe.places.length / PLACES_A_ROUND))
     const priced = rosterBound(wardrobe, {
-      upper: Math.min(this.value, search.best()[0]?.cost ?? Infinity),
+      // A plan that breaks a limit is charged so much for it that it says nothing of what plans come to.
+      upper: this.best ? this.value : wardrobe.roughly,
       rounds: ROUNDS,
       late: () => this.late() || this.options.now() - from > this.seconds * PRICING,
       onRound: (round, choices) => {

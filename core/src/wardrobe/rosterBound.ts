@@ -33,6 +33,8 @@ export interface RosterBoundOptions {
 const STEP_SCALE = 1.5
 const STALL_ROUNDS = 12
 const LEAST_SCALE = 0.004
+/** How boldly when limits join. */
+const LATE_SCALE = 0.5
 /** Where a limit is priced, a share of it counts as a unit. */
 const UNIT = 0.02
 /** What rounding of missed likeness may take off each outfit. */
@@ -80,7 +82,16 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
   }
   let best = prices.slice()
   let stepScale = STEP_SCALE
-  for (let round = 0, stalled = 0; round < rounds && stepScale > LEAST_SCALE && !late(); round++) {
+  // Limits get their prices once parts have theirs: before, what is spent says little.
+  let priceLimits = false
+  const limited = limits.budget !== null || limits.parcels !== null
+  for (let round = 0, stalled = 0; round < rounds && !late(); round++) {
+    if (stepScale <= LEAST_SCALE || (limited && !priceLimits && round * 2 >= rounds)) {
+      if (!limited || priceLimits) break
+      priceLimits = true
+      stepScale = LATE_SCALE
+      prices.set(best)
+    }
     lacking.fill(0)
     let value = 0
     findTops(takes, prices, tops)
@@ -125,13 +136,13 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
       }
       lacking[atFloor + i] = outfit.floor > -Infinity ? (outfit.floor - likeness) / 1000 : 0
     })
-    const markup = limits.budget === null ? 0 : prices[atBudget]! / budgetUnit
-    const toll = limits.parcels === null ? 0 : prices[atParcels]!
-    if (limits.budget !== null) {
+    const markup = priceLimits && limits.budget !== null ? prices[atBudget]! / budgetUnit : 0
+    const toll = priceLimits && limits.parcels !== null ? prices[atParcels]! : 0
+    if (priceLimits && limits.budget !== null) {
       value -= markup * limits.budget
       lacking[atBudget] = -limits.budget / budgetUnit
     }
-    if (limits.parcels !== null) {
+    if (priceLimits && limits.parcels !== null) {
       value -= toll * limits.parcels
       lacking[atParcels] = -limits.parcels
     }
@@ -140,8 +151,8 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
       const its = stall.sell(prices, tops, markup, toll, sold)
       if (its < 0) {
         value += its
-        if (limits.budget !== null) lacking[atBudget]! += stall.paid / budgetUnit
-        if (limits.parcels !== null) lacking[atParcels]! += 1
+        if (priceLimits && limits.budget !== null) lacking[atBudget]! += stall.paid / budgetUnit
+        if (priceLimits && limits.parcels !== null) lacking[atParcels]! += 1
         for (let e = 0; e < parts; e++) lacking[e]! += sold[e]!
       }
       return its

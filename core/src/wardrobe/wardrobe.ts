@@ -135,6 +135,14 @@ export class Wardrobe {
     return this.missed
   }
 
+  /** About what the plan comes to where limits, floors and faces are not looked at. */
+  get roughly(): number {
+    const { places, choice, leastPrice, likeness, problem, ledger } = this
+    const parts = places.reduce((sum, _, place) => sum + (leastPrice[place]![choice[place]!] ?? 0), 0)
+    const charges = this.moves.active().reduce((sum, seller) => sum + Math.min(ledger.chargeOf(seller), UNMET), 0)
+    return likeness.reduce((sum, own) => sum + missedWorth(problem.worth, own), parts + charges)
+  }
+
   mark(): { ledger: number; own: number } {
     return { ledger: this.ledger.mark(), own: this.notes.length }
   }
