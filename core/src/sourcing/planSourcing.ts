@@ -51,11 +51,13 @@ interface Schedule {
   turns: readonly number[]
   mixing: number
   whole: boolean
+  /** Seconds that the shares are of at the most: who is given more begins with what fewer would have found. */
+  most: number
 }
 const SCHEDULES: readonly Schedule[] = [
-  { offers: 260, first: 0.07, turns: [0], mixing: 0.03, whole: true },
-  { offers: 1000, first: 0.12, turns: [0.08, 0.1, 0.1, 0.1], mixing: 0.07, whole: true },
-  { offers: Infinity, first: 0.25, turns: [0.25, 0.2], mixing: 0.2, whole: false },
+  { offers: 260, first: 0.07, turns: [0], mixing: 0.03, whole: true, most: 5 },
+  { offers: 1000, first: 0.12, turns: [0.08, 0.1, 0.1, 0.1], mixing: 0.07, whole: true, most: 5 },
+  { offers: Infinity, first: 0.25, turns: [0.25, 0.2], mixing: 0.2, whole: false, most: 10 },
 ]
 /**
  * The same where much is open between bound and plan after the first turn, as a share of the plan: shipping weighs heavily
@@ -68,6 +70,8 @@ const BY_SELLERS: readonly Pick<Schedule, 'turns' | 'mixing'>[] = [
   { turns: [0, 0.1], mixing: 0.35 },
 ]
 const MUCH_OPEN = 0.05
+/** Share of all seconds up to which turns go on where a proof follows. */
+const TURNING = 0.4
 /** Kept back of the seconds, since the solver looks at the clock only now and then. */
 const MARGIN = 0.08
 /** Rounds for the prices that prove a bound, and the most of the seconds they get. */
@@ -132,13 +136,14 @@ export function planSourcing(
     reach().offers.length < SCHEDULES[0]!.offers
       ? 0
       : SCHEDULES.findIndex(({ offers }) => reduced.offers.length < offers)
-  const { first: firstTurn, whole: proves } = SCHEDULES[size]!
+  const { first: firstTurn, whole: proves, most: longest } = SCHEDULES[size]!
+  const unit = Math.min(seconds, longest)
   const search = new PlanSearch(new Ledger(focus(reduced, priced)), { late })
   if (best) search.adopt(best.settled)
   /** One turn of search for a share of the seconds. */
   const look = (share: number) => {
     const from = now()
-    search.run(() => 1 - (now() - from) / (seconds * share))
+    search.run(() => 1 - (now() - from) / (unit * share))
     for (const { units } of search.best(1)) offer(units)
   }
   if (!late()) look(firstTurn)
@@ -174,10 +179,12 @@ export function planSourcing(
   }
   const turn = (share: number) => {
     if (!late() && share > 0) look(share)
-    if (!late()) mix(Math.min(left(), seconds * mixing))
+    if (!late()) mix(Math.min(left(), unit * mixing))
   }
   turns.forEach(turn)
-  if (!proves) while (!late() && !search.exhausted) turn(turns.at(-1)!)
+  const again = turns.at(-1)!
+  const turning = () => again > 0 && !late() && !search.exhausted && (!proves || now() - start < seconds * TURNING)
+  while (turning()) turn(again)
   if (!late()) {
     const narrow = reach()
     const model = sourcingModel(narrow, 'cost', fewest)

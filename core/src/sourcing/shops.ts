@@ -2,7 +2,7 @@ import { gainsByFillers } from './reduce.ts'
 import { usefulSteps } from './supplyModel.ts'
 import type { SourcingProblem } from './types.ts'
 
-export interface Line {
+interface Line {
   offer: number
   /** What a step costs less what parts nobody needs fetch, its goods and amount, steps of use, and the parts it brings. */
   price: number

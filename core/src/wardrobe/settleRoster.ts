@@ -9,7 +9,7 @@ export interface SettledRoster extends Pick<RosterPlan, 'value' | 'spending' | '
 }
 
 /** Likeness of an outfit in given choices: their scores less what pairs of them take off. */
-export function likenessIn({ slots, pairs }: RosterOutfit, choices: Readonly<Record<string, string>>): number {
+function likenessIn({ slots, pairs }: RosterOutfit, choices: Readonly<Record<string, string>>): number {
   const scores = slots.reduce(
     (sum, { id, candidates }) => sum + candidates.find((one) => one.id === choices[id])!.score,
     0,
@@ -25,7 +25,7 @@ export function likenessIn({ slots, pairs }: RosterOutfit, choices: Readonly<Rec
 }
 
 /** The parts that choices take together, as needs of a sourcing problem. */
-export function wantedBy(
+function wantedBy(
   problem: RosterProblem,
   choices: readonly Readonly<Record<string, string>>[],
 ): SourcingProblem['needs'] {
