@@ -158,7 +158,7 @@ export interface NewLater {
 }
 
 /** What to plan for: a take of an outfit, several outfits, or a whole roster. */
-export type PlanAsk = { options?: BuyingOptions } & (
+export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
   { outfit: string; take: string } | { outfits: string[] } | { roster: string }
 )
 

@@ -5,6 +5,7 @@ import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { useBuyingOptions } from './buyingOptions.ts'
 import { Planning, Report } from './Report.tsx'
+import { useFurther } from './useFurther.ts'
 import { usePlan } from './usePlan.ts'
 
 interface BuyingProps {
@@ -24,6 +25,7 @@ export function Buying({ ask, version, currency, back, prices, aside }: BuyingPr
   const [options, setOptions] = useBuyingOptions()
   const [again, setAgain] = useState(0)
   const plan = usePlan({ ...ask, options }, version, again)
+  const further = useFurther({ ...ask, options }, version, plan.report)
   if (basics.error) return <ErrorNote onRetry={() => void basics.refetch()}>{errorText(basics.error)}</ErrorNote>
   if (plan.problem) return <ErrorNote onRetry={() => setAgain(again + 1)}>{plan.problem}</ErrorNote>
   if (plan.state === 'cancelled')
@@ -36,14 +38,17 @@ export function Buying({ ask, version, currency, back, prices, aside }: BuyingPr
       </EmptyNote>
     )
   if (!basics.data) return <Waiting>Looking up what is missing…</Waiting>
-  if (!plan.report)
+  const report = further.report ?? plan.report
+  if (!report)
     return <Planning progress={plan.progress} currency={currency} onCancel={plan.cancel} onEnough={plan.enough} />
-  const { parts, prints } = plan.report
+  const { parts, prints } = report
+  const job = further.better ? further.job! : plan.job!
   return (
     <Report
-      key={plan.job}
-      report={plan.report}
-      job={plan.job!}
+      key={job}
+      report={report}
+      job={job}
+      further={further}
       catalogue={catalogueOf({ ...basics.data, parts, prints })}
       options={options}
       onOptions={setOptions}

@@ -17,6 +17,7 @@ import { EmptyNote } from '../ui/Notes.tsx'
 import { OrderDialog } from './OrderDialog.tsx'
 import { Bag } from './Bag.tsx'
 import { Firmness } from './Firmness.tsx'
+import type { Further } from './useFurther.ts'
 import { OptionsBar } from './OptionsBar.tsx'
 import { planNotes } from './planNotes.ts'
 import { Terms } from './Terms.tsx'
@@ -32,12 +33,24 @@ interface ReportProps {
   onOptions: (change: BuyingOptions) => void
   back: { to: string; label: string }
   prices: string
+  /** Looking for a better plan while this one is shown. */
+  further: Further
   /** What stands beside the heading. */
   aside?: ReactNode
 }
 
 /** Ways to buy what is missing, side by side; the one looked at opened into its parcels and terms. */
-export function Report({ report, job, catalogue: known, options, onOptions, back, prices, aside }: ReportProps) {
+export function Report({
+  report,
+  job,
+  catalogue: known,
+  options,
+  onOptions,
+  back,
+  prices,
+  further,
+  aside,
+}: ReportProps) {
   const [shown, show] = useState<Way['key']>('best')
   const [asked, ask] = useState<readonly string[]>([])
   const [ordering, order] = useState<readonly string[] | null>(null)
@@ -81,13 +94,13 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
     favoured: '★ Favoured first',
   } as const
   const ways: Way[] = [
-    { key: 'best', title: 'Best plan', plan, remark: remarkOf(plan, 'best') },
-    { key: 'each', title: 'Cheapest of each', plan: naive, remark: remarkOf(naive, 'each') },
+    { key: 'best', title: 'Best plan', plan, remark: remarkOf(plan, 'best', money) },
+    { key: 'each', title: 'Cheapest of each', plan: naive, remark: remarkOf(naive, 'each', money) },
     ...(anything ? ([...STRATEGIES, ...(favoured.length > 0 ? (['favoured'] as const) : [])] as const) : []).map(
       (key): Way => {
         const { report: variant, problem: failed } = variants[key]
         const found = variant?.plan ?? null
-        return { key, title: titles[key], plan: found, remark: found ? remarkOf(found, key) : (failed ?? '') }
+        return { key, title: titles[key], plan: found, remark: found ? remarkOf(found, key, money) : (failed ?? '') }
       },
     ),
   ]
@@ -106,7 +119,6 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
             {!anything
               ? 'Nothing can be bought'
               : `${count(plan.baskets.length, 'parcel')}, ${money(plan.total)}, ${plan.unmet.length > 0 ? 'what can be had is here' : 'all here'} in ${count(daysOf(plan.baskets, problem), 'day')}`}
-            <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{proofOf(plan, money)}</span>
           </h1>
           <span className="ml-auto flex shrink-0 items-baseline gap-4">
             <Link to={prices} className="text-act underline">
@@ -115,6 +127,10 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
             {aside}
           </span>
         </div>
+        <p className="mt-0.5 flex h-6 items-center gap-3 text-sm text-soft">
+          {proofOf(plan, money)}
+          {anything && <FurtherBar further={further} open={plan.status !== 'optimal'} money={money} />}
+        </p>
         {report.relaxed && (
           <p role="alert" className="mt-1 font-semibold text-problem">
             A limit is too tight: {count(missing(plan), 'part')} cannot be bought within it.{' '}
@@ -142,9 +158,10 @@ export function Report({ report, job, catalogue: known, options, onOptions, back
               </span>
               <span className="block text-[13px] text-soft">
                 {found
-                  ? `${count(found.baskets.length, 'parcel')} · ${count(daysOf(found.baskets, problem), 'day')} · ${remark}`
+                  ? `${count(found.baskets.length, 'parcel')} · ${count(daysOf(found.baskets, problem), 'day')}`
                   : remark || 'is being worked out'}
               </span>
+              {found && <span className="block text-[13px] text-soft">{remark}</span>}
             </button>
           ))}
         </div>
@@ -266,6 +283,36 @@ function useFavoured({ sellers }: SourcingReport['problem']): string[] {
   const { data } = marketApi.endpoints.market.useQuery()
   const liked = new Set(data?.sellers.filter(({ standing }) => standing === 'favoured').map(({ code }) => code))
   return sellers.map(({ id }) => id).filter((id) => liked.has(id))
+}
+
+/** Looking for a better plan, and what came of it. */
+function FurtherBar({
+  further: { running, best, said, start, enough },
+  open,
+  money,
+}: {
+  further: Further
+  open: boolean
+  money: (amount: number) => string
+}) {
+  const look = 'cursor-pointer font-semibold text-act underline'
+  if (running)
+    return (
+      <>
+        <span role="status">looking further{best !== null && `: best so far ${money(Math.round(best))}`}</span>
+        <button type="button" className={look} onClick={enough}>
+          That will do
+        </button>
+      </>
+    )
+  if (said) return <span role="status">{said}</span>
+  return (
+    open && (
+      <button type="button" className={look} onClick={start}>
+        Look further for a minute
+      </button>
+    )
+  )
 }
 
 /** While a plan is made: the best so far, the bound, and the ways to end it. */

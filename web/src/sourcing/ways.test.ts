@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import type { NaivePlan, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
-import { daysOf, proofOf, relaxedInWords, remarkOf } from './ways.ts'
+import { daysOf, furtherInWords, isBetter, proofOf, relaxedInWords, remarkOf } from './ways.ts'
 
 const money = (amount: number) => `€${amount}`
 const plan = (change: Partial<SourcingPlan>) =>
@@ -9,15 +9,15 @@ const naive = (change: Partial<NaivePlan>) => ({ unmet: [], refused: [], filledU
 
 describe('what a card says', () => {
   test('what is missing first', () => {
-    expect(remarkOf(plan({ unmet: [{ need: 'n', qty: 2, why: '' }] }), 'one')).toBe('lacks 2 parts')
-    expect(remarkOf(naive({ unmet: [{ need: 'n', qty: 1 }], refused: ['s'] }), 'each')).toBe('lacks 1 part')
+    expect(remarkOf(plan({ unmet: [{ need: 'n', qty: 2, why: '' }] }), 'one', money)).toBe('lacks 2 parts')
+    expect(remarkOf(naive({ unmet: [{ need: 'n', qty: 1 }], refused: ['s'] }), 'each', money)).toBe('lacks 1 part')
   })
   test('else how far it is proven, or how it would go', () => {
-    expect(remarkOf(plan({}), 'best')).toBe('proven best')
-    expect(remarkOf(plan({}), 'fewest')).toBe('proven')
-    expect(remarkOf(plan({ status: 'time-limit', gap: 0.0234 }), 'best')).toBe('2.3 % open')
-    expect(remarkOf(naive({ refused: ['s'] }), 'each')).toBe('would be refused')
-    expect(remarkOf(naive({}), 'each')).toBe('true cost')
+    expect(remarkOf(plan({}), 'best', money)).toBe('proven best')
+    expect(remarkOf(plan({}), 'fewest', money)).toBe('proven')
+    expect(remarkOf(plan({ status: 'time-limit', bound: 97, gap: 0.03 }), 'best', money)).toBe('at most €3 less')
+    expect(remarkOf(naive({ refused: ['s'] }), 'each', money)).toBe('would be refused')
+    expect(remarkOf(naive({}), 'each', money)).toBe('true cost')
   })
 })
 
@@ -35,9 +35,7 @@ test('the last parcel says when all is here', () => {
 
 test('the proof, in a sentence', () => {
   expect(proofOf(plan({}), money)).toBe('proven: no plan is cheaper than €100')
-  expect(proofOf(plan({ status: 'within-gap', bound: 98, gap: 0.02 }), money)).toBe(
-    'no plan can be cheaper than €98; 2.0 % open',
-  )
+  expect(proofOf(plan({ status: 'within-gap', bound: 98, gap: 0.02 }), money)).toBe('at most €2 could still be saved')
   expect(proofOf(plan({ status: 'impossible' }), money)).toContain('no plan keeps the limits')
 })
 
@@ -51,4 +49,18 @@ test('what would do instead of a limit that is too tight', () => {
     'and 2 parcels instead of 1 together',
   )
   expect(relaxedInWords({ alone: [], together: [] }, money)).toContain('No relaxation')
+})
+
+test('what looking further brought; a plan that is no better changes nothing', () => {
+  const lacking = plan({ unmet: [{ need: 'n', qty: 1, why: '' }], total: 40 })
+  expect([isBetter(plan({ total: 90 }), plan({})), isBetter(plan({}), plan({})), isBetter(lacking, plan({}))]).toEqual([
+    true,
+    false,
+    false,
+  ])
+  const open = { status: 'time-limit', bound: 80 } as const
+  expect(furtherInWords(plan(open), plan({ ...open, total: 97 }), money)).toBe('Looking further saved €3.')
+  expect(furtherInWords(lacking, plan({}), money)).toBe('Looking further found parts that were missing.')
+  expect(furtherInWords(plan(open), plan({ ...open, bound: 90 }), money)).toContain('nothing better, and more of it')
+  expect(furtherInWords(plan(open), plan({ ...open, total: 103 }), money)).toBe('Looking further found nothing better.')
 })

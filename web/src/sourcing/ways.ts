@@ -15,22 +15,42 @@ export const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's
 export const daysOf = (baskets: readonly Basket[], { sellers }: SourcingReport['problem']) =>
   Math.max(0, ...baskets.map((b) => sellers.find((s) => s.id === b.seller)?.arrivesInDays ?? 0))
 
-const openOf = ({ status, gap }: SourcingPlan) => (status === 'optimal' ? 'proven' : `${(gap * 100).toFixed(1)} % open`)
+/** What could still be saved at most. */
+const openOf = ({ status, total, bound }: SourcingPlan, money: (amount: number) => string) =>
+  status === 'optimal' ? 'proven' : `at most ${money(total - bound)} less`
 
 /** What a card says besides money, parcels and days: what is missing comes before anything else. */
-export function remarkOf(plan: SourcingPlan | NaivePlan, key: Way['key']): string {
+export function remarkOf(plan: SourcingPlan | NaivePlan, key: Way['key'], money: (amount: number) => string): string {
   const missing = plan.unmet.reduce((sum, { qty }) => sum + qty, 0)
   if (missing > 0) return `lacks ${count(missing, 'part')}`
   if ('refused' in plan)
     return plan.refused.length > 0 ? 'would be refused' : plan.filledUp.length > 0 ? 'filled up' : 'true cost'
-  return key === 'best' && plan.status === 'optimal' ? 'proven best' : openOf(plan)
+  return key === 'best' && plan.status === 'optimal' ? 'proven best' : openOf(plan, money)
 }
 
 /** In how far a plan is proven, in a sentence. */
 export function proofOf(plan: SourcingPlan, money: (amount: number) => string): string {
   if (plan.status === 'impossible') return 'no plan keeps the limits and meets more'
   if (plan.status === 'optimal') return `proven: no plan is cheaper than ${money(plan.total)}`
-  return `no plan can be cheaper than ${money(plan.bound)}; ${(plan.gap * 100).toFixed(1)} % open`
+  return `at most ${money(plan.total - plan.bound)} could still be saved`
+}
+
+/** Fewer missing parts first, then less money. */
+export function isBetter(one: SourcingPlan, other: SourcingPlan): boolean {
+  const missing = ({ unmet }: SourcingPlan) => unmet.reduce((sum, { qty }) => sum + qty, 0)
+  const more = missing(one) - missing(other)
+  return more < 0 || (more === 0 && one.total < other.total)
+}
+
+/** What looking further brought, in a sentence. */
+export function furtherInWords(before: SourcingPlan, after: SourcingPlan, money: (amount: number) => string): string {
+  if (isBetter(after, before))
+    return after.unmet.length < before.unmet.length
+      ? 'Looking further found parts that were missing.'
+      : `Looking further saved ${money(before.total - after.total)}.`
+  return after.bound > before.bound && after.status !== 'optimal'
+    ? 'Looking further found nothing better, and more of it is proven now.'
+    : 'Looking further found nothing better.'
 }
 
 const LIMITS = { parcels: 'parcels', arriveBy: 'days', budget: 'money' } as const
