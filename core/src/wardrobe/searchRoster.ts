@@ -1,6 +1,6 @@
 import { Descent, EPS, settle } from '../sourcing/index.ts'
 import { needsOf } from './rosterModel.ts'
-import { SellerOutlook, type SellerMove } from './sellerMoves.ts'
+import { sellerMoves, type SellerMove } from './sellerMoves.ts'
 import type { Standing, Wardrobe } from './wardrobe.ts'
 
 /** Best choices of a place that are tried together with what stands in their way. */
@@ -33,7 +33,6 @@ export class RosterSearch {
   private readonly bundles: readonly number[]
   /** Places that have a choice with a face, by face. */
   private readonly ofFace: readonly (readonly { place: number }[])[]
-  private readonly allowed: readonly ReadonlySet<number>[]
   private least = Infinity
   private stalled = 0
 
@@ -43,7 +42,6 @@ export class RosterSearch {
   ) {
     const { ledger, moves } = wardrobe
     this.descent = new Descent(ledger, moves, outOfTime)
-    this.allowed = wardrobe.allowed.map((choices) => new Set(choices))
     this.reach = wardrobe.supply.sellers.map((_, seller) => this.reachOf(ledger.offersOf[seller]!))
     const ofFace: { place: number }[][] = wardrobe.faces.map(() => [])
     wardrobe.places.forEach(({ choices }, place) => {
@@ -190,7 +188,7 @@ export class RosterSearch {
     const { wardrobe } = this
     for (let better = true; better && !this.outOfTime();) {
       better = false
-      for (const move of new SellerOutlook(wardrobe, true).moves().slice(0, PROMISING)) {
+      for (const move of sellerMoves(wardrobe).slice(0, PROMISING)) {
         if (this.outOfTime()) return
         if (!this.attempt(() => this.make(move))) continue
         better = true
@@ -278,13 +276,11 @@ export class RosterSearch {
   /** Places that can wear something of some offers, with the choices that take it. */
   private reachOf(offers: readonly number[]): { place: number; choices: number[] }[] {
     const { ledger, takers } = this.wardrobe
-    const allowed = this.allowed
     const reached = new Map<number, Set<number>>()
     for (const offer of offers)
       for (let y = ledger.firstSource[offer]!; y < ledger.firstSource[offer + 1]!; y++)
         for (const { need } of ledger.takers[y]!)
           for (const { place, choice } of takers[need]!) {
-            if (!allowed[place]!.has(choice)) continue
             if (!reached.has(place)) reached.set(place, new Set())
             reached.get(place)!.add(choice)
           }
@@ -356,7 +352,7 @@ export class RosterSearch {
     const kind = moves.random()
     if (kind < SELLERS && ledger.sellerCount > 0) {
       // The more promising, the likelier.
-      const promising = new SellerOutlook(wardrobe, true).moves().slice(0, FORCED)
+      const promising = sellerMoves(wardrobe).slice(0, FORCED)
       for (let n = moves.random() < 0.5 ? 2 : 1; n > 0; n--)
         this.make(promising[Math.floor(moves.random() ** 2 * promising.length)]!)
     } else if (kind < SELLERS + RECAST) {

@@ -172,11 +172,6 @@ export class Wardrobe {
     if (choice >= 0) this.take(choices[choice]!)
   }
 
-  /** What wearing a choice in an empty place would add to the value. */
-  quote(place: number, choice: number): number {
-    return this.missedWith(place, choice) + this.costOf(this.places[place]!.choices[choice]!)
-  }
-
   /** The best choice of a place, and whether that saves; `among` limits which are looked at. */
   exchange(place: number, among = this.allowed[place]!): boolean {
     const { choices } = this.places[place]!
