@@ -56,6 +56,8 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
   const own = new Int32Array(supply.needs.length)
   const needAt = new Map(supply.needs.map(({ id }, need) => [id, need]))
   for (const { part, qty } of supply.owned) if (needAt.has(part)) own[needAt.get(part)!]! += qty
+  // No more of a part is of use than everybody could wear at once.
+  supply.needs.forEach(({ qty }, need) => (own[need] = Math.min(own[need]!, qty)))
   const stalls = supply.sellers.map((seller) => new Stall(supply, seller, wardrobe, takes))
   const tops = emptyTops(supply.needs.length)
   const trees = outfits.map((_, i) => new LookTree(wardrobe, i))

@@ -105,6 +105,17 @@ interface Bundle {
   credits: Float64Array
 }
 
+/** Units of an offer that can be of use for what they bring, in steps. */
+function mostOf(
+  wanted: readonly { part: string; qty: number }[],
+  supply: SourcingProblem,
+  needAt: ReadonlyMap<string, number>,
+  multiple: number,
+): number {
+  const units = Math.max(...wanted.map(({ part, qty }) => Math.ceil(supply.needs[needAt.get(part)!]!.qty / qty)))
+  return Math.ceil(units / multiple) * multiple
+}
+
 /**
  * A seller as the bound asks it: what it could sell to each place, at most one choice each, with figures and boxes. Stocks
  * of single parts are not looked at, and whatever is left over may be sold at once; so it never earns less than in a plan.
@@ -168,7 +179,8 @@ export class Stall {
         goods: price,
         fetches: fetchedBy(yields.filter(({ part }) => !needAt.has(part))),
         amount,
-        stock: qty - (qty % multiple),
+        // No more are of use than everybody could wear at once; what more would earn is in `trade`.
+        stock: Math.min(qty - (qty % multiple), mostOf(wanted, supply, needAt, multiple)),
         needs: Int32Array.from(wanted, ({ part }) => needAt.get(part)!),
         counts: Int32Array.from(wanted, ({ qty: each }) => each),
         credits: Float64Array.from(wanted, ({ part }) => credits.get(part) ?? 0),
