@@ -1,0 +1,82 @@
+import { expect, test } from '@jest/globals'
+import { planSourcing, readProblem } from '@outfit/core/sourcing'
+import { MilpBuilder } from '@outfit/core/solver'
+import { loadHighsSolver } from './highsSolver.ts'
+
+/** A problem for which the presolve of HiGHS writes past its memory. */
+const ruinous = readProblem({
+  format: 'outfit.sourcing-problem',
+  version: 1,
+  currency: 'EUR',
+  needs: [{ id: 'n', qty: 9, accept: [{ part: 'B', penalty: 23 }, { part: 'A' }] }],
+  sellers: [
+    {
+      id: 's',
+      minimum: 1_399_988,
+      handling: 15,
+      shipping: {
+        basis: 'weight',
+        bands: [
+          { upTo: 841_365_046_918, price: 58 },
+          { upTo: null, price: 57 },
+        ],
+      },
+    },
+  ],
+  offers: [
+    { id: 'o0', seller: 's', price: 0, qty: 1_000_000, multiple: 4, weight: 5, yields: [{ part: 'B', qty: 3924 }] },
+    {
+      id: 'o1',
+      seller: 's',
+      price: 100_000_000,
+      qty: 1_000_000,
+      multiple: 10_000,
+      weight: 8,
+      yields: [{ part: 'C', qty: 1411 }],
+    },
+    {
+      id: 'o4',
+      seller: 's',
+      price: 0,
+      qty: 652_216,
+      multiple: 8,
+      weight: 1_000_000,
+      yields: [
+        { part: 'B', qty: 8 },
+        { part: 'A', qty: 11 },
+      ],
+    },
+    { id: 'o2', seller: 's', price: 0, qty: 6, multiple: 10_000, weight: 9, yields: [{ part: 'C', qty: 3762 }] },
+    {
+      id: 'o3',
+      seller: 's',
+      price: 0,
+      qty: 3,
+      multiple: 1629,
+      weight: 1_000_000,
+      yields: [{ part: 'A', qty: 10_000 }],
+    },
+  ],
+  limits: { parcels: 1, budget: 19, seconds: 0.3, gap: 0 },
+})
+
+test('a model that breaks the solver is solved by another, and so is what comes after it', async () => {
+  const solve = await loadHighsSolver()
+  const models: string[] = []
+  const watched: typeof solve = (model, options) => {
+    const outcome = solve(model, options)
+    models.push(outcome.status)
+    return outcome
+  }
+  for (let i = 0; i < 2; i++) {
+    const plan = planSourcing(ruinous, { solve: watched, now: () => performance.now() / 1000 })
+    // The minimum cannot be reached within the budget.
+    expect([plan.status, plan.unmet.map(({ qty }) => qty), plan.baskets]).toEqual(['impossible', [9], []])
+    // Time for another to be loaded.
+    await new Promise((resolve) => setTimeout(resolve, 200))
+  }
+  expect(models.length).toBeGreaterThan(0)
+  const build = new MilpBuilder()
+  build.row(3, Infinity, [[build.column(2, 9), 2]])
+  expect(solve(build.model, { seconds: 1, gap: 0 })).toMatchObject({ status: 'optimal', values: [2] })
+})
