@@ -1,4 +1,7 @@
-/** `npm run screenshots`: remake docs/screenshots/ from a fresh demo world, one picture of each main view. */
+/**
+ * `npm run screenshots`: remake docs/screenshots/ from a fresh demo world, one picture of each main view; with names
+ * (`-- sourcing card`) these alone.
+ */
 import { mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -9,7 +12,8 @@ build()
 const { chromium } = await import('@playwright/test')
 const OUT = join(ROOT, 'docs/screenshots')
 mkdirSync(OUT, { recursive: true })
-for (const name of readdirSync(OUT)) if (name.endsWith('.png')) rmSync(join(OUT, name))
+const only = process.argv.slice(2)
+if (only.length === 0) for (const name of readdirSync(OUT)) if (name.endsWith('.png')) rmSync(join(OUT, name))
 const data = mkdtempSync(join(tmpdir(), 'outfit-pictures-'))
 const { url, child } = await serve(['--port', '0', '--data', data, '--world', join(ROOT, 'demo/world')])
 const browser = await chromium.launch({
@@ -131,6 +135,7 @@ try {
     ],
   ]
   for (const [name, address, ready, colorScheme = 'light'] of views) {
+    if (only.length > 0 && !only.includes(name)) continue
     const page = await browser.newPage({
       viewport: { width: 1280, height: 800 },
       colorScheme,
