@@ -1,3 +1,4 @@
+import { Subgradient, type SubgradientOptions } from '../solver/index.ts'
 import { readShops, sell, startingPrices, type Shop } from './shops.ts'
 import type { SourcingProblem } from './types.ts'
 
@@ -18,16 +19,13 @@ export interface LagrangianOptions {
   late?: () => boolean
 }
 
-/** How boldly prices are changed at first (Polyak's step is 1), and after how many rounds without a gain less boldly. */
-const STEP_SCALE = 1.5
-const STALL_ROUNDS = 10
-const LEAST_SCALE = 0.01
+const STEPS: SubgradientOptions = { scale: 1.5, stallRounds: 10, leastScale: 0.01 }
 
 /**
  * A bound by prices put on parts (Lagrangian relaxation of the part balances; Geoffrion, Mathematical Programming Study 2,
  * 1974). At given prices each need takes the part that is cheapest for it and each seller, alone, sells or does not: every
  * shipping band is tried, with a fractional knapsack for what it allows, which bounds the seller's best parcel from below.
- * The prices are improved by subgradient steps. O(rounds × offers × log offers of a seller).
+ * The prices are improved by `Subgradient` steps. O(rounds × offers × log offers of a seller).
  *
  * A seller or offer with a bound above the known total is in no better plan.
  */
@@ -41,10 +39,8 @@ export function lagrangianBound(
   const withOffer = new Float64Array(problem.offers.length).fill(-Infinity)
   const lacking = new Float64Array(parts)
   const worth = new Float64Array(accepts.length)
-  let bound = -Infinity
-  let best = prices.slice()
-  let stepScale = STEP_SCALE
-  for (let round = 0, stalled = 0; round < rounds && stepScale > LEAST_SCALE && !late?.(); round++) {
+  const steps = new Subgradient(prices, floor, STEPS)
+  for (let round = 0; round < rounds && !steps.spent && !late?.(); round++) {
     lacking.fill(0)
     let value = 0
     for (let p = 0; p < parts; p++) {
@@ -72,13 +68,7 @@ export function lagrangianBound(
       }
       return sold
     })
-    const gained = value > bound
-    if (gained) {
-      stalled = value > bound + Math.abs(bound) * 1e-5 ? 0 : stalled + 1
-      bound = value
-      best = prices.slice()
-    } else stalled += 1
-    if (gained || value > upper - 1.5 * (upper - bound))
+    if (steps.gains(value) || value > upper - 1.5 * (upper - steps.bound))
       shops.forEach((shop, s) => {
         const closed = value - Math.min(0, sums[s]!)
         withSeller[s] = Math.max(withSeller[s]!, closed + sums[s]!)
@@ -87,22 +77,9 @@ export function lagrangianBound(
           withOffer[offer] = Math.max(withOffer[offer]!, forced)
         })
       })
-    if (stalled >= STALL_ROUNDS) {
-      stalled = 0
-      stepScale /= 2
-      prices.set(best)
-      continue
-    }
-    let norm = 0
-    for (let p = 0; p < parts; p++) {
-      if (lacking[p]! < 0 && prices[p]! <= floor[p]!) lacking[p] = 0
-      norm += lacking[p]! * lacking[p]!
-    }
-    if (norm < 1e-9) break
-    const step = (stepScale * Math.max(upper - value, 1)) / norm
-    for (let p = 0; p < parts; p++) prices[p] = Math.max(floor[p]!, prices[p]! + step * lacking[p]!)
+    if (!steps.step(value, lacking, upper)) break
   }
-  return { bound, withSeller, withOffer }
+  return { bound: steps.bound, withSeller, withOffer }
 }
 
 interface Reading {

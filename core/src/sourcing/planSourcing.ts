@@ -7,7 +7,7 @@ import { sourcingModel } from './model.ts'
 import { reduceProblem } from './reduce.ts'
 import { PlanSearch } from './searchPlans.ts'
 import { unitsOf } from './supplyModel.ts'
-import { settle, unmetIn, type Settlement } from './settle.ts'
+import { isBetter, settle, unmetIn, type Settlement } from './settle.ts'
 import type { MilpOptions, SolveMilp } from '../solver/index.ts'
 import type { Offer, SourcingPlan, SourcingProblem } from './types.ts'
 
@@ -219,12 +219,6 @@ export function planSourcing(
     unmet: explainUnmet(problem, settled, tight),
     ...(tight ? { limit: tight } : {}),
   }
-}
-
-/** Fewest unmet units first, then the least total. */
-function isBetter(one: Settlement, other: Settlement): boolean {
-  const [a, b] = [unmetIn(one), unmetIn(other)]
-  return a < b || (a === b && one.total < other.total)
 }
 
 /** Sellers of whom something is bought, in the order of the problem. */

@@ -25,8 +25,17 @@ export function basketOf(
 export type Settlement = Pick<SourcingPlan, 'total' | 'baskets' | 'fills' | 'surplus' | 'unmet'>
 
 /** Units that stay unmet. */
-export const unmetIn = (settled: Pick<Settlement, 'unmet'> | undefined): number =>
+export const unmetIn = (settled: { unmet: readonly { qty: number }[] } | undefined): number =>
   settled ? settled.unmet.reduce((sum, { qty }) => sum + qty, 0) : Infinity
+
+/** Fewest unmet units first, then the least total. */
+export function isBetter(
+  one: Pick<Settlement, 'total' | 'unmet'>,
+  other: Pick<Settlement, 'total' | 'unmet'>,
+): boolean {
+  const [a, b] = [unmetIn(one), unmetIn(other)]
+  return a < b || (a === b && one.total < other.total)
+}
 
 interface Source {
   from: string

@@ -110,7 +110,13 @@ class RosterPlanner {
     }
     const order = priced.rises.map((rises) => [...rises.keys()].sort((a, b) => rises[a]! - rises[b]!))
     while (!this.late() && !this.proven) {
-      const { allowed, sellers } = this.within(priced)
+      const reach = this.within(priced)
+      if (!reach) {
+        this.bound = this.value
+        this.tell()
+        break
+      }
+      const { allowed, sellers } = reach
       const offers = this.supply.offers.filter(({ seller }) => sellers.has(seller)).length
       if (allowed.reduce((sum, own) => sum + own.length, offers) <= WHOLE_MODEL) {
         this.solve(allowed, sellers, this.left(), true)
@@ -224,8 +230,7 @@ class RosterPlanner {
       search.begin(choices, sellers)
       this.collect()
     }
-    if (this.choices) search.adopt(this.choices, this.units)
-    this.collect()
+    search.resume()
   }
 
   private sellersOfBest(): number[] {
@@ -251,7 +256,7 @@ class RosterPlanner {
     const allowed = wardrobe.places.map(({ choices }, place) => {
       const own = new Set(mixed.map(({ choice }) => choice[place]!))
       for (const choice of order[place]!) {
-        if (own.size >= most + mixed.length - 1) break
+        if (own.size >= most) break
         if (choices[choice]!.needs.every((need) => had[need])) own.add(choice)
       }
       return [...own]
@@ -305,16 +310,14 @@ class RosterPlanner {
     if (all) raise(outcome.bound)
   }
 
-  /** Choices and sellers that can be in a plan better than the best. */
-  private within({ withChoice, withSeller }: RosterBound): { allowed: number[][]; sellers: Set<string> } {
+  /** Choices and sellers that can be in a plan better than the best; null where none can, so that it is proven. */
+  private within({ withChoice, withSeller }: RosterBound): { allowed: number[][]; sellers: Set<string> } | null {
     // Values are whole, so a better plan saves one unit of money at the least.
     const within = (bound: number) => bound <= this.value - 1 + 1e-6
+    const allowed = withChoice.map((bounds) => [...bounds.keys()].filter((choice) => within(bounds[choice]!)))
+    if (allowed.some((own) => own.length === 0)) return null
     return {
-      allowed: this.wardrobe.places.map(({ choices }, place) => {
-        const own = [...choices.keys()].filter((choice) => within(withChoice[place]![choice]!))
-        // Where nothing can be better, the best is the optimum; the solver is shown all the same.
-        return own.length > 0 ? own : [...choices.keys()]
-      }),
+      allowed,
       sellers: new Set(this.supply.sellers.flatMap(({ id }, s) => (within(withSeller[s]!) ? [id] : []))),
     }
   }

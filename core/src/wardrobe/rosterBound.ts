@@ -1,3 +1,4 @@
+import { Subgradient, type SubgradientOptions } from '../solver/index.ts'
 import { UNMET } from '../sourcing/index.ts'
 import { LookTree } from './lookTree.ts'
 import { emptyTops, findTops, Stall, takesOf, type Takes } from './stall.ts'
@@ -29,11 +30,8 @@ export interface RosterBoundOptions {
   onRound?: (round: number, choices: Int32Array, value: number) => void
 }
 
-/** How boldly prices are changed at first (Polyak's step is 1), and after how many rounds without a gain less boldly. */
-const STEP_SCALE = 1.5
-const STALL_ROUNDS = 12
-const LEAST_SCALE = 0.004
-/** How boldly when limits join. */
+const STEPS: SubgradientOptions = { scale: 1.5, stallRounds: 12, leastScale: 0.004 }
+/** How boldly prices are changed when limits join. */
 const LATE_SCALE = 0.5
 /** Where a limit is priced, a share of it counts as a unit. */
 const UNIT = 0.02
@@ -82,17 +80,15 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
     markup: 0,
     toll: 0,
   }
-  let best = prices.slice()
-  let stepScale = STEP_SCALE
+  const steps = new Subgradient(prices, new Float64Array(prices.length), STEPS)
   // Limits get their prices once parts have theirs: before, what is spent says little.
   let priceLimits = false
   const limited = limits.budget !== null || limits.parcels !== null
-  for (let round = 0, stalled = 0; round < rounds && !late(); round++) {
-    if (stepScale <= LEAST_SCALE || (limited && !priceLimits && round * 2 >= rounds)) {
+  for (let round = 0; round < rounds && !late(); round++) {
+    if (steps.spent || (limited && !priceLimits && round * 2 >= rounds)) {
       if (!limited || priceLimits) break
       priceLimits = true
-      stepScale = LATE_SCALE
-      prices.set(best)
+      steps.restart(LATE_SCALE)
     }
     lacking.fill(0)
     let value = 0
@@ -159,15 +155,13 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
       }
       return its
     })
-    const gained = value > result.bound
+    const gained = steps.gains(value)
     if (gained) {
-      stalled = value > result.bound + Math.abs(result.bound) * 1e-5 ? 0 : stalled + 1
       result.bound = value
       result.choices.set(chosen)
       result.markup = markup
       result.toll = toll
-      best = prices.slice()
-    } else stalled += 1
+    }
     if (gained || value > upper - 1.2 * (upper - result.bound)) {
       sums.forEach((sum, s) => {
         result.withSeller[s] = Math.max(result.withSeller[s]!, value - Math.min(0, sum) + sum)
@@ -181,20 +175,7 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
       })
     }
     onRound?.(round, chosen, value)
-    if (stalled >= STALL_ROUNDS) {
-      stalled = 0
-      stepScale /= 2
-      prices.set(best)
-      continue
-    }
-    let norm = 0
-    for (let p = 0; p < prices.length; p++) {
-      if (lacking[p]! < 0 && prices[p]! <= 0) lacking[p] = 0
-      norm += lacking[p]! * lacking[p]!
-    }
-    if (norm < 1e-9) break
-    const step = (stepScale * Math.max(upper - value, 1)) / norm
-    for (let p = 0; p < prices.length; p++) prices[p] = Math.max(0, prices[p]! + step * lacking[p]!)
+    if (!steps.step(value, lacking, upper)) break
   }
   return result
 }

@@ -112,8 +112,13 @@ export class RosterSearch {
     this.improve()
     if (this.remember()) this.stalled = 0
     wardrobe.commit()
+    this.resume()
+  }
+
+  /** Go on from the best plan. */
+  resume(): void {
     const [best] = this.best()
-    if (best && wardrobe.cost > best.cost + EPS) wardrobe.restore(best)
+    if (best) this.wardrobe.restore(best)
   }
 
   /** Choices and units where they cost least, sellers left as they are. */

@@ -313,8 +313,11 @@ export class Stall {
         let its = -cost
         for (let k = 0; k < needs.length; k++)
           for (let n = 0; n < counts[k]!; n++) {
-            const nth = Math.min(tops.depth - 1, copy * counts[k]! + n)
-            its += Math.max(credits[k]!, tops.price[needs[k]! * tops.depth + nth]!)
+            const nth = copy * counts[k]! + n
+            const last = nth >= tops.depth - 1
+            const worth = Math.max(credits[k]!, tops.price[needs[k]! * tops.depth + (last ? tops.depth - 1 : nth)]!)
+            its += last ? worth * (counts[k]! - n) : worth
+            if (last) break
           }
         if (its <= 0) break
         // Copies beyond those told apart are all worth the same.

@@ -6,6 +6,7 @@ import { CAUTIONS } from '@outfit/core/fitting'
 import { formatMoney } from '@outfit/core/market'
 import {
   STRATEGIES,
+  unmetIn,
   type BuyingOptions,
   type ReportWithParts,
   type SourcingPlan,
@@ -109,8 +110,7 @@ export function Report({
   const solved = 'fills' in looked ? looked : null
   const variantJob = shown === 'best' || shown === 'each' ? null : variants[shown].job
   const difference = looked.total - plan.total
-  const missing = (one: { unmet: readonly { qty: number }[] }) => one.unmet.reduce((sum, { qty }) => sum + qty, 0)
-  const comparable = missing(looked) === missing(plan)
+  const comparable = unmetIn(looked) === unmetIn(plan)
   return (
     <div className="flex h-full min-w-[1180px] flex-col">
       <div className="min-h-0 flex-1 overflow-y-auto px-5 pt-4 pb-6">
@@ -133,7 +133,7 @@ export function Report({
         </p>
         {report.relaxed && (
           <p role="alert" className="mt-1 font-semibold text-problem">
-            A limit is too tight: {count(missing(plan), 'part')} cannot be bought within it.{' '}
+            A limit is too tight: {count(unmetIn(plan), 'part')} cannot be bought within it.{' '}
             {relaxedInWords(report.relaxed, money)}
           </p>
         )}
@@ -186,7 +186,7 @@ export function Report({
             <Terms plan={looked} problem={problem} sellerName={sellerName} nameOf={nameOf} />
             {shown === 'best'
               ? naive.total > plan.total &&
-                missing(naive) === missing(plan) && (
+                unmetIn(naive) === unmetIn(plan) && (
                   <p className="mt-1 text-right font-bold text-good">
                     {money(naive.total - plan.total)} under cheapest of each
                   </p>
@@ -295,23 +295,20 @@ function FurtherBar({
   open: boolean
   money: (amount: number) => string
 }) {
-  const look = 'cursor-pointer font-semibold text-act underline'
-  if (running)
-    return (
-      <>
-        <span role="status">looking further{best !== null && `: best so far ${money(Math.round(best))}`}</span>
-        <button type="button" className={look} onClick={enough}>
-          That will do
-        </button>
-      </>
-    )
-  if (said) return <span role="status">{said}</span>
+  const told = running ? `looking further${best === null ? '' : `: best so far ${money(Math.round(best))}`}` : said
   return (
-    open && (
-      <button type="button" className={look} onClick={start}>
-        Look further for a minute
-      </button>
-    )
+    <>
+      {told && <span role="status">{told}</span>}
+      {(running || (open && !said)) && (
+        <button
+          type="button"
+          className="cursor-pointer font-semibold text-act underline"
+          onClick={running ? enough : start}
+        >
+          {running ? 'That will do' : 'Look further for a minute'}
+        </button>
+      )}
+    </>
   )
 }
 

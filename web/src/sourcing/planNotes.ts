@@ -1,7 +1,7 @@
 import { daysBetween } from '@outfit/core/base'
 import { formatMoney } from '@outfit/core/market'
 import { STALE_DAYS } from '@outfit/core/prices'
-import type { NaivePlan, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
+import { unmetIn, type NaivePlan, type SourcingPlan, type SourcingReport } from '@outfit/core/sourcing'
 
 export interface PlanNote {
   title: string
@@ -114,8 +114,7 @@ export function withoutSeller(
   other: SourcingPlan,
 ): string {
   const name = (id: string) => problem.sellers.find((one) => one.id === id)?.name ?? id
-  const missing = (one: SourcingPlan) => one.unmet.reduce((sum, { qty }) => sum + qty, 0)
-  const lacking = missing(other) - missing(plan)
+  const lacking = unmetIn(other) - unmetIn(plan)
   const known = new Set(plan.baskets.map((basket) => basket.seller))
   const instead = other.baskets.filter((basket) => !known.has(basket.seller)).map((basket) => name(basket.seller))
   const more = other.total - plan.total

@@ -1,9 +1,9 @@
 import { useState } from 'react'
 import { formatMoney } from '@outfit/core/market'
-import type { ReportWithParts } from '@outfit/core/sourcing'
+import { isBetter, unmetIn, type ReportWithParts } from '@outfit/core/sourcing'
 import type { PlanAsk } from '../data/api.ts'
 import { usePlan } from './usePlan.ts'
-import { furtherInWords, isBetter } from './ways.ts'
+import { furtherInWords } from './ways.ts'
 
 /** Seconds a plan is looked for further. */
 const SECONDS = 60
@@ -32,10 +32,10 @@ export function useFurther(ask: PlanAsk, version: string, first: ReportWithParts
   const found = asked === of ? plan.report : undefined
   const better = found !== undefined && first !== undefined && isBetter(found.plan, first.plan)
   return {
-    report: found && first && withBoth(better ? found : first, Math.max(found.plan.bound, first.plan.bound)),
+    report: found && first && (better ? found : withBoth(first, found)),
     better,
     job: plan.job,
-    running: asked === of && (plan.state === 'running' || (plan.state === 'done' && !found)),
+    running: asked === of && !found && !plan.problem && plan.state !== 'cancelled',
     best: plan.progress?.best ?? null,
     said:
       plan.problem ??
@@ -47,9 +47,10 @@ export function useFurther(ask: PlanAsk, version: string, first: ReportWithParts
   }
 }
 
-/** A report with what either plan proved. */
-function withBoth(report: ReportWithParts, bound: number): ReportWithParts {
+/** A report with what a plan that is no better proved about it: both leave as much unmet, or the bound is of another thing. */
+function withBoth(report: ReportWithParts, { plan: other }: ReportWithParts): ReportWithParts {
   const { plan } = report
-  if (bound < plan.total || plan.unmet.length > 0) return { ...report, plan: { ...plan, bound } }
+  if (unmetIn(plan) !== unmetIn(other) || other.bound <= plan.bound) return report
+  if (other.bound < plan.total) return { ...report, plan: { ...plan, bound: other.bound } }
   return { ...report, plan: { ...plan, bound: plan.total, gap: 0, status: 'optimal' } }
 }

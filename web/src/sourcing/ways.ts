@@ -1,4 +1,11 @@
-import type { Basket, NaivePlan, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
+import {
+  isBetter,
+  unmetIn,
+  type Basket,
+  type NaivePlan,
+  type SourcingPlan,
+  type SourcingReport,
+} from '@outfit/core/sourcing'
 
 /** A way to buy as its card shows it. */
 export interface Way {
@@ -21,7 +28,7 @@ const openOf = ({ status, total, bound }: SourcingPlan, money: (amount: number) 
 
 /** What a card says besides money, parcels and days: what is missing comes before anything else. */
 export function remarkOf(plan: SourcingPlan | NaivePlan, key: Way['key'], money: (amount: number) => string): string {
-  const missing = plan.unmet.reduce((sum, { qty }) => sum + qty, 0)
+  const missing = unmetIn(plan)
   if (missing > 0) return `lacks ${count(missing, 'part')}`
   if ('refused' in plan)
     return plan.refused.length > 0 ? 'would be refused' : plan.filledUp.length > 0 ? 'filled up' : 'true cost'
@@ -35,17 +42,10 @@ export function proofOf(plan: SourcingPlan, money: (amount: number) => string): 
   return `at most ${money(plan.total - plan.bound)} could still be saved`
 }
 
-/** Fewer missing parts first, then less money. */
-export function isBetter(one: SourcingPlan, other: SourcingPlan): boolean {
-  const missing = ({ unmet }: SourcingPlan) => unmet.reduce((sum, { qty }) => sum + qty, 0)
-  const more = missing(one) - missing(other)
-  return more < 0 || (more === 0 && one.total < other.total)
-}
-
 /** What looking further brought, in a sentence. */
 export function furtherInWords(before: SourcingPlan, after: SourcingPlan, money: (amount: number) => string): string {
   if (isBetter(after, before))
-    return after.unmet.length < before.unmet.length
+    return unmetIn(after) < unmetIn(before)
       ? 'Looking further found parts that were missing.'
       : `Looking further saved ${money(before.total - after.total)}.`
   return after.bound > before.bound && after.status !== 'optimal'
