@@ -2,8 +2,11 @@ import { MOST } from '../market/index.ts'
 import { fieldReader, readLimits, readSupply } from '../sourcing/index.ts'
 import type { RosterOutfit, RosterPair, RosterProblem } from './types.ts'
 
-/** Most thousandths of a point a score, a floor or a deduction may say: a thousand whole outfits. */
-const MOST_LIKENESS = 1e8
+/**
+ * Most thousandths of a point a score, a floor or a deduction may say: ten whole outfits. More than that, times what a point
+ * is worth, is no number for a solver.
+ */
+const MOST_LIKENESS = 1e6
 
 /**
  * Read an unknown value as a roster problem, filling in the defaults of the format. Throws BadProblem with the faults found:

@@ -15,6 +15,9 @@ export interface RosterModel {
   pointOf: (choices: ArrayLike<number>, units: ReadonlyMap<string, number>) => number[] | null
 }
 
+/** Whole numbers up to this are counted as such by the exact solver, which does not end with far larger ones. */
+const MOST_COUNTED = 1e9
+
 type Entry = [column: number, coefficient: number]
 
 /**
@@ -44,13 +47,15 @@ export function rosterModel(
   outfits.forEach((outfit, i) => {
     const likeness = likenessOf(wardrobe, i, build, columns, values)
     if (outfit.floor > 0) build.row(outfit.floor, INFINITE, likeness)
-    // Rounded half up: the least whole number with 1000 of it at least what is missed less 499.
+    // Rounded half up: the least whole number that is at least what is missed less 0.499, in whole thousandths.
     const lower = missedWorth(worth, mostLikeness(wardrobe, i))
     const upper = Math.max(lower, missedWorth(worth, leastLikeness(wardrobe, i)))
-    const missed = build.column(objective === 'cost' ? 1 : 0, upper, { lower })
-    build.row(worth * WHOLE - 499, INFINITE, [
-      [missed, 1000],
-      ...likeness.map(([column, points]): Entry => [column, worth * points]),
+    // Beyond what a solver counts in, a fraction of a unit of money is nothing; the bound stays one.
+    const integer = Math.max(Math.abs(lower), upper) < MOST_COUNTED
+    const missed = build.column(objective === 'cost' ? 1 : 0, upper, { lower, integer })
+    build.row((worth * WHOLE - 499) / 1000, INFINITE, [
+      [missed, 1],
+      ...likeness.map(([column, points]): Entry => [column, (worth * points) / 1000]),
     ])
     values.push([missed, (chosen) => missedWorth(worth, wornLikeness(wardrobe, i, chosen))])
   })

@@ -11,6 +11,9 @@ const loadHighs = loader as unknown as (typeof loader)['default']
  */
 setFlagsFromString('--wasm-tiering-budget=300000000')
 
+/** The name of the error HiGHS raises where its simplex comes to grief over numbers too far apart. */
+const RUN_FAILED = 'HighsError'
+
 /** What is said of a model the solver could not work on. */
 const UNKNOWN: MilpOutcome = { status: 'unknown', values: null, bound: -Infinity }
 
@@ -19,7 +22,7 @@ const UNKNOWN: MilpOutcome = { status: 'unknown', values: null, bound: -Infinity
  *
  * Its presolve writes past its memory for some models (tiny ones with numbers far apart), and what has done that is good for
  * nothing more. A second one stands ready for that, which is given the model without presolve; while no other is loaded,
- * models stay unsolved.
+ * models stay unsolved. So do models that fail both ways.
  */
 export async function loadHighsSolver(): Promise<SolveMilp> {
   const ready: Highs[] = await Promise.all([loadHighs(), loadHighs()])
@@ -29,10 +32,12 @@ export async function loadHighsSolver(): Promise<SolveMilp> {
     try {
       return solve(highs, model, options, presolve)
     } catch (error) {
-      // By its name, since a test's realm has a class of its own.
-      if ((error as Error).name !== 'RuntimeError') throw error
-      ready.shift()
-      void loadHighs().then((fresh) => ready.push(fresh))
+      // By their names, since a test's realm has classes of its own.
+      const { name } = error as Error
+      if (name === 'RuntimeError') {
+        ready.shift()
+        void loadHighs().then((fresh) => ready.push(fresh))
+      } else if (name !== RUN_FAILED) throw error
       return null
     }
   }

@@ -12,6 +12,7 @@ import {
   type RosterProblem,
 } from '@outfit/core/wardrobe'
 import { anyRoster, everyRoster } from '../test/anyRoster.ts'
+import { extremeRoster } from '../test/extremes.ts'
 import { runs } from '../test/runs.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 
@@ -83,6 +84,20 @@ test('prices bound every plan, and every plan with a choice worn', () => {
           if (forced !== null) expect(withChoice[place]![c]).toBeLessThanOrEqual(forced + 1e-6)
         }),
       )
+    }),
+    { numRuns: runs(60) },
+  )
+})
+
+test('whatever the numbers, a plan comes within its seconds and one more, and adds up', () => {
+  fc.assert(
+    fc.property(extremeRoster(), (problem) => {
+      // Processor time, so that a busy machine is not taken for a loop that does not end.
+      const begun = process.cpuUsage()
+      const answer = plan(problem)
+      const used = process.cpuUsage(begun)
+      expect((used.user + used.system) / 1e6).toBeLessThan(problem.limits.seconds + 1)
+      if (answer.status !== 'impossible') expectHonest(problem, answer)
     }),
     { numRuns: runs(60) },
   )
