@@ -1,6 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs'
-import { planSourcing } from '@outfit/core/sourcing'
-import { castFirst, planRoster, readRosterProblem, settleRoster, supplyOf, Wardrobe } from '@outfit/core/wardrobe'
+import { buyAfter, planRoster, readRosterProblem } from '@outfit/core/wardrobe'
 import { loadHighsSolver } from '../server/dist/solver/highsSolver.js'
 import { randomRoster } from './randomRoster.mjs'
 
@@ -28,7 +27,14 @@ export async function roster(tell) {
           readRosterProblem(randomRoster(...size, seed, { kind, limits: { seconds, ...limits } }))
         const problem = draw({})
         const plan = planRoster(problem, { solve, now })
-        report(tell, known, `${size.join('x')} ${name} ${seed}`, problem, plan, afterwards(problem, solve, now))
+        report(
+          tell,
+          known,
+          `${size.join('x')} ${name} ${seed}`,
+          problem,
+          plan,
+          buyAfter(problem, { solve, now })?.value ?? null,
+        )
         // A budget that binds: three quarters of what was spent on goods and shipping.
         if (size[0] !== 9) continue
         const spent = plan.baskets.reduce((sum, one) => sum + one.goods + one.shipping + one.handling, 0)
@@ -61,28 +67,4 @@ function report(tell, known, name, problem, plan, after) {
     'bound below': percent(plan.gap),
     ...(after === null ? {} : { 'cast first, buy after': after, below: percent(1 - plan.value / after) }),
   })
-}
-
-/** The value of casting each outfit first, with faces of their own, and then buying as well as possible; null where that fails. */
-function afterwards(problem, solve, now) {
-  const wardrobe = new Wardrobe(problem, supplyOf(problem), () => false)
-  const first = castFirst(wardrobe)
-  const choices = problem.outfits.map(({ slots }, i) =>
-    Object.fromEntries(slots.map(({ id, candidates }, s) => [id, candidates[first[wardrobe.placesOf[i][s]]].id])),
-  )
-  const wanted = new Map()
-  problem.outfits.forEach(({ slots }, i) => {
-    for (const { id, candidates } of slots)
-      for (const { part, qty } of candidates.find((one) => one.id === choices[i][id]).parts)
-        wanted.set(part, (wanted.get(part) ?? 0) + qty)
-  })
-  const needs = [...wanted].map(([part, qty]) => ({ id: part, qty, accept: [{ part, penalty: 0 }] }))
-  const { seconds } = problem.limits
-  const bought = planSourcing(
-    { ...problem, format: 'outfit.sourcing-problem', needs, limits: { ...problem.limits, seconds } },
-    { solve, now },
-  )
-  if (bought.unmet.length > 0) return null
-  const units = new Map(bought.baskets.flatMap(({ lines }) => lines.map(({ offer, qty }) => [offer, qty])))
-  return settleRoster(problem, choices, units).value
 }

@@ -3,6 +3,19 @@ import { worn } from './releases.mjs'
 
 const KIT = 'torso brass-band/Poppy; hips pipedF/Midnight'
 
+/** What makes each of them who they are, besides the tunic and what is played. */
+const WISHES = {
+  'Klaas Reet': 'headgear colour Chestnut; headgear hairLength short; head skin Shell must; head beard moustache must',
+  'Noor Valk': 'headgear colour Copper must; headgear tied yes; head skin Shell must; head glasses yes',
+  'Ivo Tamm': 'headgear colour Tar; headgear hairLength short; head skin Hazel must; head beard moustache must',
+  'Bes Winter': 'headgear colour Straw; headgear hairLength short; head skin Shell must; head expression smile',
+  'Tess Aard': 'headgear colour Copper must; headgear texture wavy; head skin Fawn must; head freckles yes must',
+  'Huib Okker': 'headgear colour Rain nice; headgear hairLength short; head skin Umber must; head beard full must',
+  'Runa Pell': 'headgear colour Tar; headgear hairLength long must; head skin Cocoa must; head expression smile',
+  'Dara Oss': 'headgear colour Tar; headgear texture curly must; head skin Cocoa must; head expression grin',
+  'Ollie Mote': 'headgear colour Tar; headgear hairLength short; head skin Hazel must; head age child must',
+}
+
 /** Name, hair, head, skin, what is played, age. */
 const PLAYERS = [
   ['Klaas Reet', 'SIDE/Chestnut', 'moustache-chestnut/Shell', 'Shell', 'heldRight CORN/Brass', 44, 'Cornets'],
@@ -20,6 +33,12 @@ const PLAYERS = [
   years,
   placements: worn(`headgear ${hair}; head ${head}; ${KIT}; hands ${skin}; ${plays}`),
 }))
+
+const PLAYED = {
+  Cornets: 'held item cornet must',
+  Horns: 'held item cornet must',
+  Drums: 'held item drum must',
+}
 
 /** What the band wears lies in the band room, as often as it is worn. */
 export const bandRoom = [
@@ -68,7 +87,13 @@ const brassBand = {
         uniform: 'Band tunic',
         built: '2026-10-30',
         shown: '2026-11-14',
-        brief: brief('', { years, abilities: ['plays'] }),
+        brief: brief(
+          `${WISHES[name]}; torso garment tunic; torso colour Poppy must; legs colour Midnight; ${PLAYED[faction]}`,
+          {
+            years,
+            abilities: ['plays'],
+          },
+        ),
         takes: [{ label: 'A', chosen: true, placements }],
       },
     ],

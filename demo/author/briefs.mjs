@@ -99,3 +99,31 @@ export const pim = brief(
    held item flag must; held colour Coral nice`,
   { stature: 'middle', years: 11, notes: 'The loudest voice in the smallest seat.' },
 )
+
+/** The night market: what each of the twelve is known by. */
+export const marketWishes = {
+  'Ines, noodles': `headgear colour Brick Dust; head skin Hazel must; head expression smile nice; torso garment overalls;
+    torso colour Chalk; hands glove no; legs colour Oat nice; held item ladle must; held item bowl nice`,
+  'Otto, fish': `headgear colour Bottle; head skin Hazel must; head beard moustache must; torso garment jacket;
+    torso colour Chalk; hands glove no; legs colour Peat nice; waist shape M-LAPR nice`,
+  'Lune, bread': `headgear hairLength short; headgear colour Tar; head skin Fawn must; head beard moustache must;
+    torso garment apron must; torso colour Canal; legs colour Canal nice; held item basket must`,
+  'Sif, lanterns': `headgear colour Peat nice; head skin Hazel must; head beard goatee; torso garment jacket nice;
+    torso colour Wine; legs colour Chestnut nice; held item lantern must`,
+  'Abe, nets': `headgear shape M-OILH; headgear colour Marigold; head skin Shell must; head beard full must;
+    head age old nice; torso garment jumper; torso colour Oat; legs colour Oak nice`,
+  'Roon, the forge': `headgear colour Rain nice; head skin Umber must; head scar yes; face shape M-GOGG must;
+    torso garment apron; torso colour Pewter; legs colour Peat nice; held item mallet must`,
+  'Milo, accordion': `headgear colour Chestnut; head skin Fawn must; torso pattern striped; torso colour Oat nice;
+    neck shape M-ACCO must; hands glove no`,
+  'Wim, fiddle': `headgear colour Rain; headgear hairLength short; head skin Fawn must; head beard goatee; head age old nice; torso garment waistcoat;
+    torso colour Butter; legs colour Canal nice; held item fiddle must; hands glove no`,
+  'Amara, songs': `headgear hairLength long must; headgear colour Tar; head skin Umber must; torso colour Foxglove;
+    legs shape M-GOWN; legs colour Sloe; hands glove no`,
+  'Pia, drum': `headgear colour Marigold; head skin Fawn must; head expression grin nice; torso garment tunic;
+    torso colour Bottle; held item drum must; hands glove no`,
+  'Storm warden': `headgear shape M-OILH must; headgear colour Marigold; head skin Hazel must; torso garment coat must;
+    torso colour Marigold must; legs colour Slate nice`,
+  'Lamp lighter': `headgear shape M-HOOD; headgear colour Slate; head skin Umber must; torso colour Slate;
+    legs colour Slate nice; held colour Glow Lamp nice; hands glove no`,
+}

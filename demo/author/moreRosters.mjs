@@ -1,4 +1,4 @@
-import { brief } from './briefs.mjs'
+import { brief, marketWishes } from './briefs.mjs'
 import { colours } from './palette.mjs'
 import { figures, releases, worn } from './releases.mjs'
 
@@ -19,7 +19,7 @@ const take = (label, wearing, { chosen = false, reason = '', altered = {}, turne
 
 const outfit = (name, faction, takes, { stature = 'full', more = {}, ...rest } = {}) => ({
   name,
-  outfits: [{ name, faction, stature, brief: brief('', { stature, ...rest }), takes, ...more }],
+  outfits: [{ name, faction, stature, brief: brief(marketWishes[name] ?? '', { stature, ...rest }), takes, ...more }],
 })
 /** An outfit of one take. */
 const one = (name, faction, wearing, { altered, turned, ...rest } = {}) =>

@@ -59,6 +59,13 @@ export function likenessBy(judges: readonly Judge[], placements: readonly Placem
   }
 }
 
+/** What some wishes earn by what is worn, less what that holds against itself: likeness before it is kept from 0 to WHOLE. */
+export function earnedBy(judges: readonly Judge[], placements: readonly Placement[], catalogue: Catalogue): number {
+  const { terms, deductions } = likenessBy(judges, placements, catalogue)
+  const sum = (list: readonly { milli: number }[]) => list.reduce((total, { milli }) => total + milli, 0)
+  return sum(terms) - sum(deductions)
+}
+
 /** A term as it can be handed to another thread: a plain object, whose words are made when it is copied or read. */
 const toHandOn = (term: Term): Term => ({
   wish: term.wish,

@@ -1,9 +1,14 @@
-import type { Brief, Place } from '../brief/index.ts'
+import { PLACE_FACTS, PLACES, type Brief, type Place } from '../brief/index.ts'
 import type { Catalogue, Part, Placement, Slot } from '../catalogue/index.ts'
 import type { HouseRules } from '../roster/index.ts'
 
 /** Where parts may come from. */
 export type CastingPool = 'owned' | 'market' | 'both'
+
+/** Slots whose candidates a casting looks at. */
+export const CASTING_SLOTS: readonly Slot[] = [
+  ...new Set([...PLACES.flatMap((place) => PLACE_FACTS[place].slots[0]!), 'hips', 'lower', 'heldLeft'] as const),
+]
 
 /** Everything a casting looks at. Money is in minor units of the home currency. */
 export interface CastingAsk {
@@ -24,6 +29,8 @@ export interface CastingAsk {
   rules: HouseRules
   /** Places to leave as they are. */
   keep: readonly Place[]
+  /** Whether what is worn now at a place is a candidate there, also where its pieces are no assembly and no pair. */
+  offerWorn?: boolean
   /** Most that may be spent; null for no limit. */
   limit: number | null
   /** Points of likeness one currency unit (100 minor units) is worth. */

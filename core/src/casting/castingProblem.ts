@@ -2,17 +2,20 @@ import { takeOff, wear } from '../anatomy/index.ts'
 import {
   DEDUCTIONS,
   deductionsBetween,
+  earnedBy,
   type Facts,
   factsOf,
   type Judge,
   judgesByPlace,
   judgesOf,
+  likenessBy,
   likenessOfPart,
   lookAt,
   MAIN_COLOURS,
   MET,
   NO_FACTS,
   type Place,
+  placeOf,
   PLACE_FACTS,
   PLACES,
 } from '../brief/index.ts'
@@ -31,11 +34,12 @@ interface Role {
   optional: boolean
 }
 
-/** A candidate with what it puts on. */
+/** A candidate with what it puts on: a part, nothing, or what is worn there now. */
 interface Option {
   part: Part | null
   turned: boolean
   placements: Placement[]
+  worn?: true
 }
 
 /** A casting as a problem of numbers, and the way back from a choice to an outfit. */
@@ -45,6 +49,14 @@ export interface Casting {
   dress: (choice: readonly number[]) => Placement[]
   /** Code of the part a choice wears in each role, by the role's key; null for nothing. */
   partsOf: (choice: readonly number[]) => Record<string, string | null>
+  /** What is worn whatever is chosen. */
+  given: Placement[]
+  /** Milli-points that earns, less what it holds against itself; with values and penalties of a choice its likeness. */
+  givenValue: number
+  /** The place of each slot. */
+  places: readonly Place[]
+  /** What each candidate of each slot puts on; nothing where the slot stays empty. */
+  wears: readonly (readonly (readonly Placement[])[])[]
 }
 
 /** Places that may stay empty. */
@@ -79,8 +91,12 @@ export function castingOf(ask: CastingAsk): Casting {
   if (assembled) for (const slot of ['armRight', 'armLeft', 'handRight', 'handLeft'] as const) cast.add(slot)
   const given = ask.worn.filter(({ slot }) => !cast.has(slot))
   const handsApart = roles.some(({ place }) => place === 'hands')
-  const classes = new Classes(ask, factsOf(given, ask.catalogue))
-  const options = roles.map((role) => optionsOf(role, ask, handsApart))
+  const facts = factsOf(given, ask.catalogue)
+  const classes = new Classes(ask, facts)
+  const options = roles.map((role, i) => [
+    ...optionsOf(role, ask, handsApart),
+    ...(ask.offerWorn ? wornOption(roles, i, handsApart, ask) : []),
+  ])
   const slots: CastSlot[] = roles.map((role, i) => ({
     key: PLACE_FACTS[role.place].label.toLowerCase(),
     candidates: candidatesOf(role, options[i]!, ask, classes),
@@ -97,7 +113,7 @@ export function castingOf(ask: CastingAsk): Casting {
       slots,
       penalty: (_i, a, _j, b) => classes.between(a, b),
       marks: (_i, cls) => classes.facts(cls).mains,
-      givenMarks: factsOf(given, ask.catalogue).mains,
+      givenMarks: facts.mains,
       mostMarks: MAIN_COLOURS,
       markPenalty: DEDUCTIONS.mains,
       things: thingsOf(left, ask),
@@ -108,13 +124,32 @@ export function castingOf(ask: CastingAsk): Casting {
       choice.reduce<Placement[]>((worn, index, i) => putOnto(worn, left[i]![index]!.placements), [...given]),
     partsOf: (choice) =>
       Object.fromEntries(choice.map((index, i) => [roles[i]!.key, left[i]![index]!.part?.code ?? null])),
+    given,
+    givenValue: valueOfGiven(given, roles, ask),
+    places: roles.map(({ place }) => place),
+    wears: left.map((own) => own.map(({ placements }) => placements)),
   }
 }
 
-const idOf = ({ part, turned }: Option) => `${part?.code ?? 'nothing'}${turned ? ' turned' : ''}`
+/** What wishes no role shows earn by what is worn anyway, less what that holds against itself. */
+function valueOfGiven(given: readonly Placement[], roles: readonly Role[], { brief, catalogue }: CastingAsk): number {
+  const key = ({ wish: { place, trait, target } }: Judge) => `${place} ${trait} ${target}`
+  const cast = new Set(roles.flatMap(({ judges }) => judges.map(key)))
+  return earnedBy(
+    judgesOf(brief, catalogue).filter((judge) => !cast.has(key(judge))),
+    given,
+    catalogue,
+  )
+}
+
+/** The id of what is worn now as a candidate. */
+export const AS_WORN = 'as worn'
+
+const idOf = ({ part, turned, worn }: Option) =>
+  worn ? AS_WORN : `${part?.code ?? 'nothing'}${turned ? ' turned' : ''}`
 
 /** Placements with others put on: slots of one part are replaced, stacks grow. */
-function putOnto(worn: readonly Placement[], added: readonly Placement[]): Placement[] {
+export function putOnto(worn: readonly Placement[], added: readonly Placement[]): Placement[] {
   const stacked = (slot: Slot) => slot === 'neck' || slot === 'beside'
   const replaced = new Set(added.filter(({ slot }) => !stacked(slot)).map(({ slot }) => slot))
   const kept = worn.filter(({ slot }) => !replaced.has(slot))
@@ -202,22 +237,47 @@ function optionsOf(role: Role, ask: CastingAsk, handsApart: boolean): Option[] {
   return options
 }
 
+/** What is worn now where a role puts its piece on; none where that is nothing, or may not be worn. */
+function wornOption(roles: readonly Role[], i: number, handsApart: boolean, ask: CastingAsk): Option[] {
+  const { catalogue, avoided, brief, rules } = ask
+  const { place, slots: into } = roles[i]!
+  const also: readonly Place[] = place === 'torso' ? (handsApart ? ['arms'] : ['arms', 'hands']) : []
+  const there = ask.worn.filter(({ slot }) => [place, ...also].includes(placeOf(slot)))
+  const alike = roles.filter((role) => role.place === place)
+  const nth = alike.indexOf(roles[i]!)
+  // Of several pieces each role has its own, the last one all that are left.
+  const placements =
+    alike.length === 1
+      ? there
+      : new Set(alike.flatMap(({ slots }) => slots)).size > 1
+        ? there.filter(({ slot }) => into.includes(slot))
+        : there.slice(nth, nth === alike.length - 1 ? undefined : nth + 1)
+  const others = rules.byOthers && !brief.avoid.byOthers
+  const may = placements.every(({ part: code }) => {
+    const part = catalogue.parts.get(code)
+    return part && !avoided.has(code) && (others || mouldOf(catalogue, part).traits['maker'] !== 'other')
+  })
+  return placements.length > 0 && may ? [{ part: null, turned: false, placements, worn: true }] : []
+}
+
 function candidatesOf(role: Role, options: readonly Option[], ask: CastingAsk, classes: Classes): CastCandidate[] {
   const { catalogue, brief } = ask
   const byPlace = judgesByPlace(role.judges)
   return options.flatMap((option): CastCandidate[] => {
-    const { part, turned, placements } = option
-    const terms = part
-      ? likenessOfPart(part, role.place, byPlace, catalogue, turned).terms
-      : role.judges.map((judge) => ({
-          wish: judge.wish,
-          score: judge.score(null),
-          milli: Math.round(judge.most * judge.score(null)),
-        }))
+    const { part, turned, placements, worn } = option
+    const terms = worn
+      ? likenessBy(role.judges, placements, catalogue).terms
+      : part
+        ? likenessOfPart(part, role.place, byPlace, catalogue, turned).terms
+        : role.judges.map((judge) => ({
+            wish: judge.wish,
+            score: judge.score(null),
+            milli: Math.round(judge.most * judge.score(null)),
+          }))
     if (terms.some(({ wish, score }) => wish.weight === 'must' && score < MET)) return []
     const needs = new Map<string, number>()
     for (const { part: code } of placements) needs.set(code, (needs.get(code) ?? 0) + 1)
-    const price = part ? priceOf(part, needs, ask) : 0
+    const price = part ? priceOf(part, needs, ask) : worn ? priceSingly(needs, ask) : 0
     const limit = brief.avoid.priceAbove
     if (price === null || (limit !== null && price > limit)) return []
     const { cls, loss } = classes.of(factsOf(placements, catalogue))
@@ -236,15 +296,19 @@ function candidatesOf(role: Role, options: readonly Option[], ask: CastingAsk, c
 
 const freeOf = ({ pool, free }: CastingAsk, code: string) => (pool === 'market' ? 0 : (free[code] ?? 0))
 
-/** What a part costs where the drawer gives what is free: its missing pieces singly or the whole, whichever is less. */
-function priceOf(part: Part, needs: ReadonlyMap<string, number>, ask: CastingAsk): number | null {
-  const missing = [...needs].map(([code, qty]) => ({ code, units: Math.max(0, qty - freeOf(ask, code)) }))
-  if (missing.every(({ units }) => units === 0)) return 0
-  if (ask.pool === 'owned') return null
-  const singly = missing.reduce<number | null>((sum, { code, units }) => {
-    const each = units === 0 ? 0 : ask.lowest[code]
+/** What pieces cost where the drawer gives what is free; null where one of them is not to be had. */
+function priceSingly(needs: ReadonlyMap<string, number>, ask: CastingAsk): number | null {
+  return [...needs].reduce<number | null>((sum, [code, qty]) => {
+    const units = Math.max(0, qty - freeOf(ask, code))
+    const each = units === 0 ? 0 : ask.pool === 'owned' ? null : ask.lowest[code]
     return sum === null || each === null || each === undefined ? null : sum + units * each
   }, 0)
+}
+
+/** What a part costs where the drawer gives what is free: its missing pieces singly or the whole, whichever is less. */
+function priceOf(part: Part, needs: ReadonlyMap<string, number>, ask: CastingAsk): number | null {
+  const singly = priceSingly(needs, ask)
+  if (singly === 0 || ask.pool === 'owned') return singly
   const whole = part.components.length > 0 ? (ask.lowest[part.code] ?? null) : null
   return singly === null ? whole : whole === null ? singly : Math.min(singly, whole)
 }

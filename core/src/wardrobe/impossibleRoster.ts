@@ -1,11 +1,11 @@
 import type { Milp, MilpOutcome } from '../solver/index.ts'
 import { UNMET, type SourcingProblem } from '../sourcing/index.ts'
 import { mostLikeness, rosterModel } from './rosterModel.ts'
-import type { RosterPlan } from './types.ts'
+import type { RosterPlan, RosterProblem } from './types.ts'
 import type { Wardrobe } from './wardrobe.ts'
 
 /** Why there is no plan. */
-export type Impossible = Pick<RosterPlan, 'why' | 'limit' | 'outfit'>
+export type Impossible = Pick<RosterPlan, 'why' | 'limit' | 'outfit' | 'would'>
 
 /**
  * What can be told at once to stand in the way of every plan: an outfit with a slot of which nothing can be had, or whose
@@ -14,24 +14,44 @@ export type Impossible = Pick<RosterPlan, 'why' | 'limit' | 'outfit'>
 export function impossibleIn(wardrobe: Wardrobe): Impossible | null {
   const { problem, placesOf, leastPrice } = wardrobe
   const { arriveBy } = problem.limits
+  let low: (Impossible & { would: number }) | null = null
   for (const [i, { id, floor, slots }] of problem.outfits.entries()) {
     const bare = placesOf[i]!.findIndex((place) => leastPrice[place]!.every((price) => price >= UNMET))
     if (bare >= 0) {
-      const late = arriveBy !== null && problem.sellers.some(({ arrivesInDays }) => arrivesInDays > arriveBy)
+      const needed = arriveBy === null ? null : daysNeeded(problem)
+      const late = needed !== null && needed > arriveBy!
       return {
         outfit: id,
-        ...(late ? { limit: 'arriveBy' } : {}),
-        why: `outfit ${id}: nothing for slot ${slots[bare]!.id} is owned or for sale${late ? ' in time' : ''}`,
+        ...(late ? { limit: 'arriveBy', would: needed } : {}),
+        why: `outfit ${id}: nothing for slot ${slots[bare]!.id} is owned or for sale${late ? ` in time; ${needed} days would do` : ''}`,
       }
     }
-    const most = mostLikeness(wardrobe, i)
-    if (most < floor)
-      return {
+    const most = Math.floor(mostLikeness(wardrobe, i))
+    // Of several floors that cannot be reached the lowest that would do for all of them is told.
+    if (most < floor && (low === null || most < low.would))
+      low = {
         outfit: id,
-        why: `outfit ${id}: nothing that can be had comes to its floor of ${floor}; the most is ${Math.floor(most)}`,
+        would: most,
+        why: `outfit ${id}: nothing that can be had comes to its floor of ${floor}; the most is ${most}`,
       }
   }
-  return problem.limits.faces === 'distinct' ? fewFaces(wardrobe) : null
+  return low ?? (problem.limits.faces === 'distinct' ? fewFaces(wardrobe) : null)
+}
+
+/** Days after which something for every slot can be there; null where that is never. O(parts of candidates). */
+function daysNeeded({ outfits, owned, offers, sellers }: RosterProblem): number | null {
+  const days = new Map<string, number>()
+  const daysOf = new Map(sellers.map(({ id, arrivesInDays }) => [id, arrivesInDays]))
+  for (const { seller, yields } of offers)
+    for (const { part } of yields) days.set(part, Math.min(days.get(part) ?? Infinity, daysOf.get(seller) ?? Infinity))
+  for (const { part } of owned) days.set(part, 0)
+  const soonest = outfits.flatMap(({ slots }) =>
+    slots.map(({ candidates }) =>
+      Math.min(...candidates.map(({ parts }) => Math.max(0, ...parts.map(({ part }) => days.get(part) ?? Infinity)))),
+    ),
+  )
+  const needed = Math.max(0, ...soonest)
+  return Number.isFinite(needed) ? needed : null
 }
 
 /** Outfits that must wear a face, matched with faces; the first that finds none (augmenting paths; Kuhn 1955). */
@@ -87,9 +107,13 @@ export function tightIn(
     if (values) take(model.choicesOf(values), model.unitsOf(values))
     if (status === 'infeasible') continue
     const least = Math.ceil(bound - 1e-4)
+    // What was found would do, if perhaps not the least that would.
+    const found = values && Math.round(model.milp.columns.reduce((sum, { cost }, i) => sum + cost * values[i]!, 0))
+    const would = status === 'optimal' ? least : found
     if (least > most)
       return {
         limit,
+        ...(would === null ? {} : { would }),
         why: `${words} of ${most} cannot be kept; it would have to be ${least}${status === 'optimal' ? '' : ' at least'}`,
       }
   }

@@ -3,12 +3,12 @@ import { OPTIMAL_GAP, type SourcingProblem } from '../sourcing/index.ts'
 import { castFirst } from './castFirst.ts'
 import { impossibleIn, tightIn, type Impossible } from './impossibleRoster.ts'
 import { rosterBound, type RosterBound } from './rosterBound.ts'
-import { rosterModel } from './rosterModel.ts'
+import { mostLikeness, rosterModel } from './rosterModel.ts'
 import { RosterSearch } from './searchRoster.ts'
 import { SellerSets } from './sellerSets.ts'
 import { settleRoster, type SettledRoster } from './settleRoster.ts'
 import { supplyOf } from './supply.ts'
-import type { RosterPlan, RosterProblem } from './types.ts'
+import { missedWorth, type RosterPlan, type RosterProblem } from './types.ts'
 import { Wardrobe, type Standing } from './wardrobe.ts'
 
 export interface RosterOptions {
@@ -16,6 +16,8 @@ export interface RosterOptions {
   /** Seconds since some fixed moment; the core has no clock of its own. */
   now: () => number
   onProgress?: MilpOptions['onProgress']
+  /** Choices by slot of each outfit that plans begin from too: what is worn now, say, so that nothing comes out worse. */
+  begin?: readonly Readonly<Record<string, string>>[]
   /** Whether who waits takes the best so far. */
   stopRequested?: () => boolean
 }
@@ -64,7 +66,7 @@ export function planRoster(problem: RosterProblem, options: RosterOptions): Rost
 
 class RosterPlanner {
   best: SettledRoster | undefined
-  bound = -Infinity
+  bound: number
   private choices: Int32Array | undefined
   private units = new Map<string, number>()
   private readonly start: number
@@ -86,6 +88,7 @@ class RosterPlanner {
     this.seconds = problem.limits.seconds * (1 - MARGIN)
     this.supply = supplyOf(problem)
     this.wardrobe = new Wardrobe(problem, this.supply, this.late)
+    this.bound = plainBound(this.wardrobe)
     this.search = new RosterSearch(this.wardrobe, this.late)
   }
 
@@ -95,6 +98,7 @@ class RosterPlanner {
     const impossible = impossibleIn(wardrobe)
     if (impossible) return impossible
     search.begin(castFirst(wardrobe))
+    if (this.options.begin) search.begin(this.indicesOf(this.options.begin))
     this.collect()
     const priced = this.price()
     if (this.proven) return null
@@ -156,7 +160,7 @@ class RosterPlanner {
 
   private tell(): void {
     const { bound, best } = this
-    this.options.onProgress?.({ best: best?.value ?? null, bound: bound > -Infinity ? bound : null })
+    this.options.onProgress?.({ best: best?.value ?? null, bound })
   }
 
   /** Take a plan if it keeps everything and is better than the best. */
@@ -198,7 +202,7 @@ class RosterPlanner {
         this.collect()
       },
     })
-    this.bound = Math.ceil(priced.bound - 1e-4)
+    this.bound = Math.max(this.bound, Math.ceil(priced.bound - 1e-4))
     this.tell()
     return priced
   }
@@ -231,6 +235,18 @@ class RosterPlanner {
       this.collect()
     }
     search.resume()
+  }
+
+  private indicesOf(named: readonly Readonly<Record<string, string>>[]): number[] {
+    const { places } = this.wardrobe
+    const choices = places.map(() => 0)
+    this.problem.outfits.forEach(({ slots }, i) =>
+      slots.forEach(({ id, candidates }, s) => {
+        const at = candidates.findIndex((one) => one.id === named[i]![id])
+        choices[this.wardrobe.placesOf[i]![s]!] = Math.max(0, at)
+      }),
+    )
+    return choices
   }
 
   private sellersOfBest(): number[] {
@@ -336,6 +352,18 @@ class RosterPlanner {
       },
     )
   }
+}
+
+/** A bound that needs no search: everybody as like as can be, nothing spent, and everything there is sold. O(pairs + offers). */
+function plainBound(wardrobe: Wardrobe): number {
+  const { outfits, worth, owned, offers, resale } = wardrobe.problem
+  const missed = outfits.reduce((sum, _, i) => sum + missedWorth(worth, mostLikeness(wardrobe, i)), 0)
+  const fetches = new Map(resale.map(({ part, price }) => [part, price]))
+  const stock = [
+    ...owned,
+    ...offers.flatMap(({ qty, yields }) => yields.map((y) => ({ part: y.part, qty: y.qty * qty }))),
+  ]
+  return stock.reduce((least, { part, qty }) => least - qty * (fetches.get(part) ?? 0), Math.floor(missed))
 }
 
 /** Choices by their ids, for each outfit. */

@@ -58,6 +58,8 @@ export interface RosterPlan {
   /** The limit or outfit that cannot be kept, where it is one. */
   limit?: 'parcels' | 'arriveBy' | 'budget' | 'faces'
   outfit?: string
+  /** What the limit would have to be, or the most the outfit can reach, where that is known. */
+  would?: number
 }
 
 /** The likeness of a whole outfit. */

@@ -25,6 +25,7 @@ import { ShowModule } from '../show/showModule.ts'
 import { SourcingModule } from '../sourcing/sourcingModule.ts'
 import { TablesModule } from '../tables/tablesModule.ts'
 import { TeamsModule } from '../teams/teamsModule.ts'
+import { WardrobeModule } from '../wardrobe/wardrobeModule.ts'
 import { WorkbenchModule } from '../workbench/workbenchModule.ts'
 import { PATIENCE, USUAL_PATIENCE, type Patience } from '../feed/patience.ts'
 import { PLAN_RUNNER, type PlanRunner } from '../sourcing/planRunner.ts'
@@ -79,6 +80,7 @@ const ROOMS = [
   PartsModule,
   PricesModule,
   SourcingModule,
+  WardrobeModule,
   ParcelsModule,
   WorkbenchModule,
   ShowModule,

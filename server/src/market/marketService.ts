@@ -61,6 +61,9 @@ export class MarketService {
   /** The same of single parts, by code. */
   readonly lowest: () => Promise<ReadonlyMap<string, number>>
 
+  /** The same of every part that can be had, on a figure or in an assembly where it is not sold singly. */
+  readonly lowestAnyhow: () => Promise<ReadonlyMap<string, number>>
+
   /** Lowest prices of each thing for sale, by "kind code". */
   private readonly lowestOf: () => Promise<ReadonlyMap<string, readonly Lowest[]>>
 
@@ -83,6 +86,7 @@ export class MarketService {
       const parts = [...(await this.cheapest())].filter(([key]) => key.startsWith('part '))
       return new Map(parts.map(([key, price]) => [key.slice('part '.length), price]))
     })
+    this.lowestAnyhow = changes.keeping(['market', 'catalogue'], () => this.lowestWithWholes())
   }
 
   rates(): Promise<Rate[]> {
@@ -101,6 +105,23 @@ export class MarketService {
     const [rates, date, lowest] = await Promise.all([this.rates(), this.pricedOn(), this.lowestOf()])
     const inHome = ({ price, currency }: Lowest) => convert(price, currency, HOME_CURRENCY, date, rates)
     return new Map([...lowest].map(([key, ways]) => [key, Math.min(...ways.map(inHome))]))
+  }
+
+  private async lowestWithWholes(): Promise<Map<string, number>> {
+    const [cheapest, singly] = await Promise.all([this.cheapest(), this.lowest()])
+    const figures = [...cheapest].flatMap(([key, price]) =>
+      key.startsWith('figure ') ? [{ code: key.slice('figure '.length), price }] : [],
+    )
+    const wholes = (await this.database.query(
+      `SELECT part, MIN(price) AS price FROM (
+         SELECT w.part, t.value ->> 'price' AS price FROM json_each(?) t JOIN figure_part w ON w.figure = t.value ->> 'code'
+         UNION ALL SELECT c.part, t.value ->> 'price' FROM json_each(?) t JOIN component c ON c.assembly = t.value ->> 'code')
+       GROUP BY part`,
+      [JSON.stringify(figures), JSON.stringify([...singly].map(([code, price]) => ({ code, price })))],
+    )) as { part: string; price: number }[]
+    const lowest = new Map(singly)
+    for (const { part, price } of wholes) if (!lowest.has(part)) lowest.set(part, price)
+    return lowest
   }
 
   /** Offers for one part as it is, cheapest first, in the seller's and in the home currency. */

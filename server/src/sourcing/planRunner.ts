@@ -2,7 +2,7 @@ import { Injectable, type OnModuleDestroy, type Provider, type Type } from '@nes
 import { availableParallelism } from 'node:os'
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
-import type { PlanResults, PlanTask } from '@outfit/core/sourcing'
+import type { SolverResults, SolverTask } from '@outfit/core/wardrobe'
 
 interface PlanProgress {
   best: number | null
@@ -19,7 +19,7 @@ export interface Waiting {
 /** Runs the solver away from the request thread. */
 @Injectable()
 export abstract class PlanRunner {
-  abstract run<T extends PlanTask>(task: T, waiting: Waiting): Promise<PlanResults[T['do']]>
+  abstract run<T extends SolverTask>(task: T, waiting: Waiting): Promise<SolverResults[T['do']]>
 }
 
 /** Names the class of the runner that is used. */
@@ -43,14 +43,14 @@ export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
     maxThreads: THREADS,
   })
 
-  async run<T extends PlanTask>(task: T, { signal, report, enough }: Waiting): Promise<PlanResults[T['do']]> {
+  async run<T extends SolverTask>(task: T, { signal, report, enough }: Waiting): Promise<SolverResults[T['do']]> {
     const { port1, port2 } = new MessageChannel()
     port1.on('message', report)
     try {
       return (await this.pool.run(
         { task, port: port2, enough },
         { signal, transferList: [port2] },
-      )) as PlanResults[T['do']]
+      )) as SolverResults[T['do']]
     } finally {
       port1.close()
     }

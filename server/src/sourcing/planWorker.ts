@@ -1,5 +1,5 @@
 import type { MessagePort } from 'node:worker_threads'
-import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
+import { doSolverTask, type SolverResults, type SolverTask } from '@outfit/core/wardrobe'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 const loaded = loadHighsSolver()
@@ -10,13 +10,13 @@ export default async function planWorker({
   port,
   enough,
 }: {
-  task: PlanTask
+  task: SolverTask
   port: MessagePort
   enough: Int32Array
-}): Promise<PlanResults[PlanTask['do']]> {
+}): Promise<SolverResults[SolverTask['do']]> {
   const solve = await loaded
   let last = ''
-  return doPlanTask(task, {
+  return doSolverTask(task, {
     solve,
     now: () => performance.now() / 1000,
     stopRequested: () => Atomics.load(enough, 0) === 1,

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Type } from '@nestjs/common'
 import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm'
-import { doPlanTask, type PlanResults, type PlanTask } from '@outfit/core/sourcing'
+import { doSolverTask, type SolverResults, type SolverTask } from '@outfit/core/wardrobe'
 import { createApp } from '../app/createApp.ts'
 import { describeApi } from '../app/describeApi.ts'
 import type { Patience } from '../feed/patience.ts'
@@ -28,8 +28,8 @@ let solver: ReturnType<typeof loadHighsSolver> | null = null
 
 /** Solves in the thread of the test, since a worker would need a build. */
 class InThreadPlanRunner extends PlanRunner {
-  override async run<T extends PlanTask>(task: T, { report, enough }: Waiting): Promise<PlanResults[T['do']]> {
-    return doPlanTask(task, {
+  override async run<T extends SolverTask>(task: T, { report, enough }: Waiting): Promise<SolverResults[T['do']]> {
+    return doSolverTask(task, {
       solve: await (solver ??= loadHighsSolver()),
       now: () => performance.now() / 1000,
       onProgress: report,
@@ -40,14 +40,14 @@ class InThreadPlanRunner extends PlanRunner {
 
 /** Never ends by itself; a test can watch it being cancelled. */
 export class EndlessPlanRunner extends PlanRunner {
-  override run<T extends PlanTask>(_task: T, { signal }: Waiting): Promise<PlanResults[T['do']]> {
+  override run<T extends SolverTask>(_task: T, { signal }: Waiting): Promise<SolverResults[T['do']]> {
     return new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped'))))
   }
 }
 
 /** Solves only once it is told that the best so far is good enough. */
 export class PatientPlanRunner extends InThreadPlanRunner {
-  override async run<T extends PlanTask>(task: T, waiting: Waiting): Promise<PlanResults[T['do']]> {
+  override async run<T extends SolverTask>(task: T, waiting: Waiting): Promise<SolverResults[T['do']]> {
     waiting.report({ best: 1234, bound: 1000 })
     while (Atomics.load(waiting.enough, 0) === 0) {
       if (waiting.signal.aborted) throw new Error('stopped')
@@ -126,6 +126,8 @@ export async function startServer({
   if (world && readdirSync(data).length === 0) cpSync(await loadedWorld(), data, { recursive: true })
   const app = await createApp({ port: 0, data, web: null, world: null, market, durable }, { runner, patience })
   await app.listen(0, '127.0.0.1')
+  // A solver in the same thread keeps everything else waiting, for longer than connections are usually kept.
+  app.getHttpServer().keepAliveTimeout = 120_000
   const url = (await app.getUrl()).replace('[::1]', '127.0.0.1')
   const described = contractOf(app)
   const ask = async <T>(path: string, init: RequestInit = {}, sent?: unknown): Promise<Answer<T>> => {

@@ -46,6 +46,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../teams/TeamCastingView.tsx')).TeamCastingView }),
       },
       {
+        path: 'rosters/:roster/cast',
+        lazy: async () => ({ Component: (await import('../wardrobe/CastRosterView.tsx')).CastRosterView }),
+      },
+      {
         path: 'rosters/:roster/line-up',
         lazy: async () => ({ Component: (await import('../show/LineUpView.tsx')).LineUpView }),
       },

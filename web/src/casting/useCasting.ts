@@ -1,6 +1,6 @@
 import { useStore } from 'react-redux'
-import { type Place, PLACE_FACTS, PLACES } from '@outfit/core/brief'
-import type { CastingAsk, CastingPool } from '@outfit/core/casting'
+import type { Place } from '@outfit/core/brief'
+import { CASTING_SLOTS, type CastingAsk, type CastingPool } from '@outfit/core/casting'
 import type { Part, Slot } from '@outfit/core/catalogue'
 import { houseRulesFor } from '@outfit/core/fitting'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
@@ -20,11 +20,6 @@ export interface CastingSettings {
   keep: Place[]
 }
 
-/** Slots whose candidates a casting looks at. */
-const SLOTS: readonly Slot[] = [
-  ...new Set([...PLACES.flatMap((place) => PLACE_FACTS[place].slots[0]!), 'hips', 'lower', 'heldLeft'] as const),
-]
-
 const start = () => new Worker(new URL('./casting.worker.ts', import.meta.url), { type: 'module' })
 
 /** One question at a time to the casting worker, with its progress. */
@@ -36,7 +31,7 @@ export function useCasting(outfit: OutfitDetail, take: Take) {
   /** Fetch what a casting looks at; the catalogue of the screen knows all parts afterwards. */
   const gather = async (settings: CastingSettings): Promise<CastingAsk> => {
     const answers = await Promise.all(
-      SLOTS.map(
+      CASTING_SLOTS.map(
         async (slot) =>
           [slot, await dispatch(api.endpoints.candidates.initiate(slot, { subscribe: false })).unwrap()] as const,
       ),

@@ -43,6 +43,7 @@ export function RosterFrame({
     ['Table', at('/table')],
     ['Facts', at('/facts')],
     ['Uniforms and heads', at('/uniforms')],
+    ['Cast the roster', at('/cast')],
     ['Team casting', at('/casting')],
     ['Line-up', at('/line-up')],
     ['Sheet', at('/sheet')],

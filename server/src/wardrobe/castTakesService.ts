@@ -1,0 +1,84 @@
+import { Injectable } from '@nestjs/common'
+import { In, type EntityManager } from 'typeorm'
+import { monotonicFactory } from 'ulid'
+import type { Placement } from '@outfit/core/catalogue'
+import type { CastTake } from '@outfit/core/wardrobe'
+import { notFound, Problem } from '../base/problem.ts'
+import { Writer } from '../base/writer.ts'
+import { RosterService, rowOf } from '../roster/rosterService.ts'
+import { CharacterEntity, OutfitEntity, PlacementEntity, TakeEntity } from '../schema/roster.ts'
+
+const ulid = monotonicFactory()
+
+/** What takes made by a cast are called; with a number where there is one already. */
+const LABEL = 'Cast'
+
+/** Outfits put on what a cast gave them: as new takes, all or none, and back. */
+@Injectable()
+export class CastTakesService {
+  constructor(
+    private readonly writer: Writer,
+    private readonly rosters: RosterService,
+  ) {}
+
+  /** Give outfits of a roster a new take each, which is the chosen one from now on. What was there before stays. */
+  async wear(
+    roster: string,
+    outfits: readonly { outfit: string; placements: readonly Placement[] }[],
+  ): Promise<{ takes: CastTake[] }> {
+    for (const [i, { placements }] of outfits.entries()) await this.rosters.refuseFaulty(placements, `outfits[${i}].`)
+    return this.writer.transaction(async (db) => {
+      const takes: CastTake[] = []
+      for (const { outfit, placements } of outfits) {
+        const { version } = await this.outfitIn(db, roster, outfit)
+        const known = await db.findBy(TakeEntity, { outfit })
+        const label = freeLabel(known.map((take) => take.label))
+        const take = ulid()
+        await db.update(TakeEntity, { outfit }, { chosen: false })
+        await db.insert(TakeEntity, { id: take, outfit, label, chosen: true, reason: 'cast with the others' })
+        await db.insert(
+          PlacementEntity,
+          placements.map((p) => rowOf(p, take)),
+        )
+        await db.update(OutfitEntity, { id: outfit }, { version: version + 1 })
+        takes.push({ outfit, version: version + 1, take, label, before: known.find((one) => one.chosen)?.id ?? null })
+      }
+      return { takes }
+    })
+  }
+
+  /** Take such takes back; refused as a whole where an outfit was changed since. */
+  async undo(roster: string, takes: readonly CastTake[]): Promise<void> {
+    await this.writer.transaction(async (db) => {
+      for (const [i, { outfit, version, take, label, before }] of takes.entries()) {
+        const now = await this.outfitIn(db, roster, outfit)
+        if (now.version !== version)
+          throw new Problem(
+            409,
+            `${now.name} was changed since it was cast. Nothing was taken back; its take ${label} can be removed by itself.`,
+            [{ field: `takes[${i}].version`, message: `is ${version}, the newest is ${now.version}` }],
+          )
+        if (!(await db.existsBy(TakeEntity, { id: take, outfit }))) throw notFound('take', take)
+        if (before !== null && !(await db.existsBy(TakeEntity, { id: before, outfit }))) throw notFound('take', before)
+        await db.delete(PlacementEntity, { take })
+        await db.delete(TakeEntity, { id: take })
+        if (before !== null) await db.update(TakeEntity, { id: before }, { chosen: true })
+        await db.update(OutfitEntity, { id: outfit }, { version: version + 1 })
+      }
+    })
+  }
+
+  private async outfitIn(db: EntityManager, roster: string, id: string): Promise<OutfitEntity> {
+    const characters = await db.find(CharacterEntity, { where: { roster }, select: { id: true } })
+    const outfit = await db.findOneBy(OutfitEntity, { id, character: In(characters.map((one) => one.id)) })
+    if (!outfit) throw notFound('outfit', id)
+    return outfit
+  }
+}
+
+function freeLabel(taken: readonly string[]): string {
+  for (let n = 1; ; n++) {
+    const label = n === 1 ? LABEL : `${LABEL} ${n}`
+    if (!taken.includes(label)) return label
+  }
+}

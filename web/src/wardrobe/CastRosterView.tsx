@@ -1,0 +1,148 @@
+import { useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { skipToken } from '@reduxjs/toolkit/query'
+import { type Place } from '@outfit/core/brief'
+import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { houseRulesOf } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
+import type { CastOptions, CastWho } from '@outfit/core/wardrobe'
+import { errorText } from '../data/api.ts'
+import { castApi, type CastAsk } from '../data/castApi.ts'
+import { RosterFrame } from '../roster/RosterFrame.tsx'
+import { useJob } from '../sourcing/usePlan.ts'
+import { Button } from '../ui/Button.tsx'
+import { EmptyNote, ErrorNote } from '../ui/Notes.tsx'
+import { CastResult } from './CastResult.tsx'
+import { CastForm } from './CastForm.tsx'
+import { remember, settingsFor, whoOf, type CastSettings } from './castSettings.ts'
+
+/** Everybody of a roster dressed and bought for in one decision. */
+export function CastRosterView() {
+  return <RosterFrame>{({ roster }) => <CastRoster key={roster.id} roster={roster} />}</RosterFrame>
+}
+
+type Held = Readonly<Record<string, NonNullable<CastWho['held']>>>
+
+function CastRoster({ roster }: { roster: RosterShelf }) {
+  const [search, setSearch] = useSearchParams()
+  const known = search.get('cast')
+  const rules = houseRulesOf(roster.rules, roster.switches)
+  const [settings, setSettings] = useState(() => settingsFor(roster, rules.faces !== 'any'))
+  const [picked, setPicked] = useState<ReadonlySet<string>>(() => {
+    const named = search.get('outfits')?.split(',') ?? []
+    const all = roster.outfits.map(({ id }) => id)
+    return new Set(named.length > 0 ? all.filter((id) => named.includes(id)) : all)
+  })
+  const [kept, setKept] = useState<Readonly<Record<string, readonly Place[]>>>({})
+  const [held, setHeld] = useState<Held>({})
+  const [asked, setAsked] = useState<{ ask: CastAsk; time: number } | null>(null)
+  const [start] = castApi.endpoints.startCast.useMutation()
+  const job = useJob(asked && `${asked.time}`, async () => {
+    const answer = await start(asked!.ask).unwrap()
+    return answer
+  })
+  const done = job.state === 'done' ? job.job : known
+  const report = castApi.endpoints.cast.useQuery(job.state === 'running' ? skipToken : (done ?? skipToken))
+  if (job.state === 'done' && job.job && job.job !== known)
+    // The address names the cast, so that it is there again after a look elsewhere.
+    queueMicrotask(() => setSearch({ cast: job.job! }, { replace: true }))
+  if (roster.outfits.length === 0)
+    return (
+      <EmptyNote title="Nobody to cast">
+        Add characters first, and say in their briefs what they must show: by words, from a picture, or from what they
+        wear.
+      </EmptyNote>
+    )
+  const change = (next: Partial<CastSettings>) => {
+    const all = { ...settings, ...next }
+    remember(all)
+    setSettings(all)
+  }
+  const cast = (next: Partial<CastOptions> = {}, holds: Held = held) => {
+    change(next)
+    const { uniformsStay, ...options } = { ...settings, ...next }
+    const who = whoOf(roster, picked, kept, holds, uniformsStay)
+    setAsked({ ask: { roster: roster.id, who, options }, time: Date.now() })
+  }
+  const running = job.state === 'running'
+  return (
+    <div className="mt-4 grid grid-cols-[290px_minmax(0,1fr)] gap-7">
+      <CastForm
+        roster={roster}
+        settings={settings}
+        onChange={change}
+        picked={picked}
+        onPick={setPicked}
+        kept={kept}
+        onKeep={setKept}
+        running={running}
+        onCast={() => cast()}
+        onStop={job.cancel}
+      />
+      <section aria-label="Cast" aria-live="polite" className="min-w-0">
+        {running && <Progress job={job} worth={asked!.ask.options.worth} />}
+        {job.state === 'failed' && <ErrorNote onRetry={() => cast()}>{job.problem}</ErrorNote>}
+        {job.state === 'cancelled' && (
+          <EmptyNote title="Casting was stopped">Nothing was changed and nothing was bought.</EmptyNote>
+        )}
+        {!running && job.state !== 'failed' && report.error && (
+          <ErrorNote onRetry={() => cast()}>{errorText(report.error)}</ErrorNote>
+        )}
+        {!running && report.data && report.data.roster === roster.id && (
+          <CastResult
+            key={done}
+            job={done!}
+            report={report.data}
+            roster={roster}
+            held={held}
+            onHold={setHeld}
+            onCast={cast}
+          />
+        )}
+        {job.state === 'idle' && !done && <Beginning />}
+      </section>
+    </div>
+  )
+}
+
+/** What it is, for who sees it the first time. */
+function Beginning() {
+  return (
+    <div className="max-w-xl text-soft">
+      <h2 className="text-xl text-ink">Everybody at once, and the buying with it</h2>
+      <p className="mt-2">
+        Whoever is dressed one by one and bought for afterwards pays for nine parcels. Here it is decided together: who
+        wears which spare part, who shares a parcel, whose head can be a little less like her because it comes along
+        anyway.
+      </p>
+      <p className="mt-2">
+        Say on the left how much money a point of likeness is worth to you, and press <strong>Cast</strong>. Nothing
+        changes until you take the result over, and that can be taken back.
+      </p>
+    </div>
+  )
+}
+
+function Progress({ job, worth }: { job: ReturnType<typeof useJob>; worth: number }) {
+  const { progress, enough, cancel } = job
+  const money = (minor: number | null | undefined) =>
+    minor === null || minor === undefined ? '–' : formatMoney(Math.round(minor), HOME_CURRENCY)
+  return (
+    <div className="mx-auto max-w-md py-14 text-center" role="status">
+      <h2 className="text-2xl">Casting everybody…</h2>
+      <progress className="mt-4 w-full" aria-label="Casting" />
+      <p className="mt-2 text-soft">
+        best so far {money(progress?.best)} · nothing comes to less than {money(progress?.bound)}
+        <span className="block text-[13px]">
+          what is spent, and what is missed in likeness at {money(worth)} a point
+        </span>
+      </p>
+      <p className="mt-4 flex justify-center gap-3">
+        <Button look="act" onClick={enough} disabled={(progress?.best ?? null) === null}>
+          Good enough
+        </Button>
+        <Button onClick={cancel}>Stop</Button>
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,105 @@
+import { inPoints } from '@outfit/core/brief'
+import type { CastCompared, CastOptions, CastPlan, CastReport } from '@outfit/core/wardrobe'
+
+type Money = (minor: number) => string
+
+/** What stands against every plan, in words a person can act on, and the smallest change that would do. */
+export interface Obstacle {
+  words: string
+  /** What to press, and what that changes. */
+  mend: { label: string; change: Partial<CastOptions> } | null
+}
+
+/** Why a cast came to nothing. `names` are outfits by id. */
+export function obstacleOf(
+  { limit, outfit, would, why = '' }: Pick<CastPlan, 'limit' | 'outfit' | 'would' | 'why'>,
+  { budget, floor, parcels, arriveBy }: CastOptions,
+  names: ReadonlyMap<string, string>,
+  money: Money,
+): Obstacle {
+  const who = names.get(outfit ?? '') ?? 'somebody'
+  if (limit === 'budget' && would !== undefined && budget !== null)
+    return {
+      words: `All of that cannot be had for ${money(budget)}; ${money(would)} would do.`,
+      mend: { label: `Spend up to ${money(would)}`, change: { budget: would } },
+    }
+  if (limit === 'parcels' && would !== undefined && parcels !== null)
+    return {
+      words: `All of that does not come in ${parcelsOf(parcels)}; ${would} would do.`,
+      mend: { label: `Allow ${parcelsOf(would)}`, change: { parcels: would } },
+    }
+  if (limit === 'arriveBy' && arriveBy !== null)
+    return {
+      words: `Not everything for ${who} can be here in ${daysOf(arriveBy)}${would === undefined ? '' : `; ${daysOf(would)} would do`}.`,
+      mend: would === undefined ? null : { label: `Wait ${daysOf(would)}`, change: { arriveBy: would } },
+    }
+  if (limit === 'faces')
+    return {
+      words: `${who} finds no face of its own among those that can be had.`,
+      mend: { label: 'Let faces be alike', change: { facesDiffer: false } },
+    }
+  if (would !== undefined && outfit !== undefined) {
+    const most = Math.floor(would / 1000)
+    return {
+      words: `${who} cannot come to a likeness of ${floor} with what can be had; the most is ${most}.`,
+      mend: { label: `Ask for ${most}`, change: { floor: Math.max(0, most) } },
+    }
+  }
+  // Outfits are named by their ids in what the solver says.
+  const said = [...names].reduce((words, [id, name]) => words.replaceAll(`outfit ${id}`, name), why)
+  return { words: `${said.charAt(0).toUpperCase()}${said.slice(1)}.`, mend: null }
+}
+
+const parcelsOf = (n: number) => (n === 1 ? 'one parcel' : `${n} parcels`)
+const daysOf = (n: number) => (n === 1 ? 'one day' : `${n} days`)
+
+/** What is spent and what missing likeness is worth, together: what casting makes least of. */
+export const allInAll = ({ spending, likeness }: CastCompared, outfits: number, worth: number): number =>
+  Math.round(spending + ((outfits * 100_000 - likeness) * worth) / 1000)
+
+/** What a plan comes to, to be compared with other ways. */
+export const comparedOf = ({ spending, figures }: CastPlan): CastCompared => ({
+  spending,
+  likeness: figures.reduce((sum, { likeness }) => sum + likeness, 0),
+  unmet: 0,
+})
+
+/** Mean likeness as it is written. */
+export const meanPoints = (likeness: number, outfits: number): string =>
+  (likeness / Math.max(1, outfits) / 1000).toFixed(1)
+
+/** How good a plan is proven to be. */
+export function provenInWords({ status, value, bound }: CastPlan, money: Money): string {
+  if (status === 'optimal') return 'Proven: nothing comes to less all in all.'
+  return `At most ${money(Math.max(0, value - bound))} could still be saved all in all; more is not proven.`
+}
+
+/** What the joint cast brings, in one sentence. */
+export function findingOf({ plans, asTheyAre, castFirst, now }: CastReport, money: Money): string {
+  const [plan] = plans
+  if (!plan) return ''
+  const count = plan.figures.length
+  const own = comparedOf(plan)
+  const worth = plan.worth
+  const saved = (other: CastCompared | null) =>
+    other && other.unmet === 0 ? allInAll(other, count, worth) - allInAll(own, count, worth) : null
+  const gain = inPoints(own.likeness - now.reduce((sum, { likeness }) => sum + likeness, 0)) / Math.max(1, count)
+  const points =
+    Math.abs(gain) < 0.05
+      ? ''
+      : `, ${Math.abs(gain).toFixed(1)} points ${gain > 0 ? 'more' : 'less'} like their briefs on average`
+  const least = saved(asTheyAre)
+  const first = saved(castFirst)
+  const than = [
+    ...(least !== null && asTheyAre
+      ? [`${difference(asTheyAre.spending - own.spending, money)} than as they are${points}`]
+      : []),
+    ...(first !== null && castFirst
+      ? [`${difference(castFirst.spending - own.spending, money)} than cast one by one and bought afterwards`]
+      : []),
+  ]
+  return than.length > 0 ? `${than.join('; ')}.` : ''
+}
+
+const difference = (saved: number, money: Money) =>
+  saved === 0 ? 'As dear' : saved > 0 ? `${money(saved)} less` : `${money(-saved)} more`
