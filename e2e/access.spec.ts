@@ -17,6 +17,7 @@ test('views of a roster have no faults of access', async ({ app }) => {
     ['Table', app.getByRole('region', { name: 'Outfits as a table' })],
     ['Facts', app.getByRole('region', { name: 'To spend less' })],
     ['Uniforms and heads', app.getByRole('region', { name: 'One person, one head' })],
+    ['Cast the roster', app.getByRole('form', { name: 'How to cast' })],
     ['Team casting', app.getByRole('button', { name: /^Cast/ })],
     ['Line-up', app.getByRole('img', { name: /^Line-up/ })],
     ['Sheet', app.getByRole('img', { name: /^Breakdown sheet/ })],

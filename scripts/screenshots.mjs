@@ -37,11 +37,12 @@ try {
       (page) => page.getByRole('region', { name: 'To spend less' }).waitFor(),
     ],
     [
-      'team-casting',
-      at('The Heron crew', 'casting'),
+      'cast-roster',
+      at('Night market', 'cast'),
       async (page) => {
-        await page.getByRole('button', { name: 'Cast all 9' }).click()
-        await page.getByRole('button', { name: 'Wear all of it' }).waitFor()
+        await page.getByRole('button', { name: 'Cast all 12' }).click()
+        await page.getByRole('button', { name: 'What would more or less money do?' }).click({ timeout: 120_000 })
+        await page.getByRole('list', { name: 'Plans', exact: true }).waitFor({ timeout: 120_000 })
         await fromTheTop(page)
       },
     ],

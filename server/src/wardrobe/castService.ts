@@ -359,8 +359,12 @@ function heldOn({ placements }: Share, held: NonNullable<CastWho['held']>): Plac
 /** Limits of a plan the cast is compared with. */
 const compared = ({ limits }: RosterProblem) => ({ ...limits, seconds: Math.min(SECONDS_COMPARED, limits.seconds) })
 
-/** Work whose progress is not the user's. */
-const silent = (course: Course): Course => ({ ...course, report: () => undefined })
+/** Work beside the cast: nothing is told of it, and "good enough" was not said of it. */
+const silent = (course: Course): Course => ({
+  ...course,
+  report: () => undefined,
+  enough: new Int32Array(new SharedArrayBuffer(4)),
+})
 
 const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total + one, 0)
 
