@@ -1,0 +1,581 @@
+import leven from 'leven'
+import { slotsFor } from '../anatomy/index.ts'
+import { placeOf, statureAt, type BriefWish, type Place, type Stature, type Weight } from '../brief/index.ts'
+import type { Colour, Mould } from '../catalogue/index.ts'
+import { mix, nearestColours } from '../colour/index.ts'
+import { matchPart } from '../intake/index.ts'
+import { ENGLISH } from './english.ts'
+import type { Language, Noun } from './language.ts'
+import { foldWord, vocabularyOf, wordsOf, type Meaning, type Vocabulary } from './vocabulary.ts'
+
+/** A stretch of a description and what it was taken as. */
+export interface Taken {
+  from: number
+  to: number
+  /** Which of the wishes it says; empty for what it says besides, or where it is not understood. */
+  wishes: number[]
+  /** Whether it says something: a wish, an age, a height, an ability. */
+  understood: boolean
+  /** A slip of typing was mended. */
+  mended?: string
+}
+
+/** What a description says of a character. */
+export interface Description {
+  wishes: BriefWish[]
+  /** null where it is not said. */
+  stature: Stature | null
+  years: number | null
+  /** Keys of abilities. */
+  abilities: string[]
+  /** Stretches in the order of the text; words that only join others are in none. */
+  taken: Taken[]
+  /** What was not understood, in the words of the text. */
+  rest: string[]
+}
+
+/** What a description may speak of. */
+export interface Known {
+  /** Colours are taken as the nearest of these, by name or as they look; as they are said where there are none. */
+  palette: readonly Colour[]
+  moulds: readonly Mould[]
+}
+
+interface Token {
+  from: number
+  to: number
+  word: string
+  /** A comma, a stop or the like stands behind it. */
+  ends: boolean
+}
+
+const TOKEN = /[\p{L}\p{N}]+(?:['’][\p{L}]+)*/gu
+const ENDS = /[,;.!?()\n/+]/
+const LONGEST_PHRASE = 4
+/** Letters from which a slip of one letter is mended, and one of two. */
+const SLIP = { one: 5, two: 8 }
+/** Beyond this a palette has nothing like it (CIEDE2000). */
+const FAR_COLOUR = 20
+/** How much a tone makes a colour lighter or darker. */
+const TONE = { lighter: 0.45, darker: 0.4 }
+/** From and below which years say the face is old or a child's. */
+const AGES = { old: 60, child: 13 }
+/** How many things of a place can be worn at once, where that is more than one. */
+const SEVERAL: Readonly<Partial<Record<Place, number>>> = { held: 2, neck: 3, beside: 2 }
+const THINGS = ['item', 'companion', 'shape']
+const OPPOSITE: Readonly<Record<string, string>> = { yes: 'no', no: 'yes' }
+
+/**
+ * What words say of a character: "old man, grey beard, yellow oilskin, black boots, lantern (must)". Words are read clause by
+ * clause; colours, sizes and patterns belong to the thing behind them, or to the one before where none follows. What is not
+ * understood is never guessed: it is told. O(words × phrase length), slips O(words × vocabulary).
+ */
+export function readDescription(text: string, known: Known, language: Language = ENGLISH): Description {
+  return new Reader(text, known, language).read()
+}
+
+interface Adjective {
+  token: number
+  meanings: readonly Meaning[]
+  word: string
+}
+
+class Reader {
+  private readonly vocabulary: Vocabulary
+  private readonly tokens: Token[]
+  private readonly result: Description = { wishes: [], stature: null, years: null, abilities: [], taken: [], rest: [] }
+  /** Entry of `taken` by token. */
+  private readonly takenAt = new Map<number, Taken>()
+  private pending: Adjective[] = []
+  private not: number | null = null
+  /** Weight said in this clause, and whether something came after it. */
+  private weight: { weight: Weight; used: boolean } | null = null
+  /** The thing said last in this clause, with its wishes. */
+  private last: { noun: Noun | null; wishes: number[]; token: number } | null = null
+  /** The wishes of the clause before, which a weight in brackets is of. */
+  private before: number[] = []
+  private allIn = false
+  /** Places of which the outermost was said. */
+  private readonly outer = new Set<Place>()
+  /** Whether a word of this clause is not known. */
+  private strange = false
+  /** What was said last in the clause before, for what stands in brackets behind it. */
+  private lastBefore: Reader['last'] = null
+
+  constructor(
+    private readonly text: string,
+    private readonly known: Known,
+    private readonly language: Language,
+  ) {
+    this.vocabulary = vocabularyOf(language)
+    const found = [...text.matchAll(TOKEN)]
+    this.tokens = found.map((match, i) => {
+      const to = match.index + match[0].length
+      const gap = text.slice(to, found[i + 1]?.index ?? text.length)
+      return { from: match.index, to, word: foldWord(match[0]), ends: i + 1 === found.length || ENDS.test(gap) }
+    })
+  }
+
+  read(): Description {
+    const consumed = this.readYears()
+    for (let i = 0; i < this.tokens.length;) {
+      let next = i + 1
+      if (!consumed.has(i)) {
+        const { length, meanings, mended } = this.meaningAt(i)
+        for (const meaning of meanings) this.take(meaning, i, length)
+        if (meanings.length === 0) this.stranger(i)
+        if (mended !== undefined) for (const taken of this.entriesOf(i, length)) taken.mended = mended
+        next = i + length
+      }
+      if (this.tokens[next - 1]!.ends) this.endClause()
+      i = next
+    }
+    const { result } = this
+    if (result.years !== null) result.stature ??= statureAt(result.years)
+    result.taken = this.joined()
+    result.rest = result.taken.filter(({ understood }) => !understood).map(({ from, to }) => this.text.slice(from, to))
+    return result
+  }
+
+  private readYears(): Set<number> {
+    const consumed = new Set<number>()
+    for (const pattern of this.language.years)
+      for (const match of this.text.matchAll(pattern)) {
+        const years = this.language.decades[match[1]!.toLowerCase()] ?? Number(match[1])
+        const own = [...this.tokens.keys()].filter(
+          (i) => this.tokens[i]!.from >= match.index && this.tokens[i]!.to <= match.index + match[0].length,
+        )
+        if (this.result.years !== null || years > 150 || own.some((i) => consumed.has(i))) continue
+        this.result.years = years
+        const face = years >= AGES.old ? 'old' : years < AGES.child ? 'child' : null
+        const wishes = face ? this.wish('head', 'age', face, 'matters') : []
+        for (const i of own) {
+          consumed.add(i)
+          this.mark(i, wishes)
+        }
+      }
+    return consumed
+  }
+
+  /** The longest phrase that begins at a token, with what it may be; nothing known has the length 1. */
+  private meaningAt(i: number): { length: number; meanings: (readonly Meaning[])[]; mended?: string } {
+    const longest = Math.min(LONGEST_PHRASE, this.clauseLength(i))
+    for (let length = longest; length > 0; length--) {
+      const words = this.tokens.slice(i, i + length).map(({ word }) => word)
+      const meanings = this.lookUp(words)
+      // Colours may be called like things: rope is one, unless a thing stands behind it.
+      const colour =
+        meanings && isThing(meanings) && !this.thingAt(i + length) ? null : this.paletteNamed(words.join(' '))
+      if (colour) return { length, meanings: [[{ is: 'colour', hex: colour }]] }
+      if (meanings) return { length, meanings: [meanings] }
+    }
+    const { word } = this.tokens[i]!
+    for (let cut = 3; word.length - cut >= 3; cut++) {
+      const [one, other] = [this.lookUp([word.slice(0, cut)]), this.lookUp([word.slice(cut)])]
+      if (one && other && isAdjective(one) && isThing(other)) return { length: 1, meanings: [one, other] }
+    }
+    const mended = this.slipOf(word)
+    return mended ? { length: 1, meanings: [this.vocabulary.get(mended)!], mended } : { length: 1, meanings: [] }
+  }
+
+  /** Whether a thing or a person is said at a token, in the same clause as the one before it. */
+  private thingAt(i: number): boolean {
+    if (i >= this.tokens.length || this.tokens[i - 1]?.ends) return false
+    for (let length = Math.min(LONGEST_PHRASE, this.clauseLength(i)); length > 0; length--) {
+      const meanings = this.lookUp(this.tokens.slice(i, i + length).map(({ word }) => word))
+      if (meanings) return isThing(meanings)
+    }
+    return false
+  }
+
+  private clauseLength(i: number): number {
+    let length = 1
+    while (i + length < this.tokens.length && !this.tokens[i + length - 1]!.ends) length++
+    return length
+  }
+
+  /** A phrase as it stands or as one of many. */
+  private lookUp(words: readonly string[]): readonly Meaning[] | undefined {
+    const before = words.slice(0, -1)
+    const last = words.at(-1)!
+    const single = [
+      last,
+      ...(last.endsWith('ies') ? [`${last.slice(0, -3)}y`] : []),
+      ...(last.endsWith('ves') ? [`${last.slice(0, -3)}f`] : []),
+      ...(last.endsWith('es') ? [last.slice(0, -2)] : []),
+      ...(last.endsWith('s') && last.length > 3 ? [last.slice(0, -1)] : [`${last}s`]),
+    ]
+    for (const one of single) {
+      const found = this.vocabulary.get([...before, one].join(' '))
+      if (found) return found
+    }
+    return undefined
+  }
+
+  private paletteNamed(phrase: string): string | null {
+    return this.known.palette.find(({ name }) => wordsOf(name).join(' ') === phrase)?.hex ?? null
+  }
+
+  /** The one word it may be a slip of. */
+  private slipOf(word: string): string | null {
+    if (word.length < SLIP.one || /\d/.test(word)) return null
+    const most = word.length >= SLIP.two ? 2 : 1
+    let [best, least, several] = ['', most + 1, false]
+    for (const [phrase, meanings] of this.vocabulary) {
+      if (phrase.includes(' ') || phrase.length < SLIP.one - 1 || !(isThing(meanings) || isAdjective(meanings)))
+        continue
+      if (Math.abs(phrase.length - word.length) > most) continue
+      const off = isSwap(word, phrase) ? 1 : leven(word, phrase)
+      if (off < least) [best, least, several] = [phrase, off, false]
+      else if (off === least && phrase !== best) several = true
+    }
+    return least <= most && !several ? best : null
+  }
+
+  private take(meanings: readonly Meaning[], i: number, length: number): void {
+    const [first] = meanings
+    const tokens = [...Array(length).keys()].map((n) => i + n)
+    const noun = meanings.find((one) => one.is === 'noun')
+    if (noun) return this.takeNoun(noun.noun, tokens)
+    switch (first!.is) {
+      case 'quality': {
+        // "Ginger beard": a colour of hair that stands before another thing is of that.
+        const [trait, hex] = first!.quality.says
+        if (trait === 'colour' && this.not === null && this.thingAt(i + length)) {
+          for (const token of tokens) this.mark(token, [])
+          this.pending.push({ token: i, meanings: [{ is: 'colour', hex }], word: this.tokens[i]!.word })
+          return
+        }
+        return this.takeQuality(first!.quality.place, first!.quality.says, tokens)
+      }
+      case 'colour':
+      case 'tone':
+      case 'size':
+      case 'pattern':
+      case 'tall':
+      case 'old':
+      case 'young':
+        for (const token of tokens) this.mark(token, [])
+        this.pending.push({ token: i, meanings, word: this.tokens[i]!.word })
+        return
+      case 'weight':
+        for (const token of tokens) this.mark(token, [])
+        this.weight = { weight: first!.weight, used: false }
+        return
+      case 'not':
+        this.not = i
+        this.mark(i, [])
+        return
+      case 'person':
+        return this.takePerson(first!, tokens)
+      case 'ability':
+        if (!this.result.abilities.includes(first!.key)) this.result.abilities.push(first!.key)
+        for (const token of tokens) this.mark(token, [])
+        return this.settle()
+      case 'allIn':
+        this.allIn = true
+        return
+      case 'or':
+      case 'joining':
+        return
+    }
+  }
+
+  private takeNoun(noun: Noun, tokens: number[]): void {
+    const adjectives = this.pending
+    this.pending = []
+    for (const token of tokens) this.mark(token, [])
+    if (this.not !== null) {
+      const wishes = noun.none ? this.wish(noun.place, ...noun.none) : []
+      for (const token of [...tokens, this.not]) this.mark(token, wishes, noun.none !== undefined)
+      for (const { token } of adjectives) this.fail(token)
+      this.last = { noun: null, wishes, token: tokens[0]! }
+      // "No hat or gloves": what comes after "or" is not there either.
+      const next = this.tokens[tokens.at(-1)! + 1]
+      if (!next || this.tokens[tokens.at(-1)!]!.ends || !this.lookUp([next.word])?.some(({ is }) => is === 'or'))
+        this.not = null
+      return
+    }
+    const wishes: number[] = []
+    const mould = noun.shape === undefined ? null : this.mouldCalled(noun.shape, noun.place)
+    if (mould !== null) wishes.push(...this.wish(noun.place, 'shape', mould))
+    else if (noun.says) wishes.push(...this.sayOf(noun, noun.says))
+    // There is no room for it: what is said of it is of nothing that is seen.
+    if (noun.says && wishes.length === 0) {
+      for (const token of [...tokens, ...adjectives.map((one) => one.token)]) this.fail(token)
+      this.last = { noun: null, wishes, token: tokens[0]! }
+      return
+    }
+    this.last = { noun, wishes, token: tokens[0]! }
+    this.attach(adjectives)
+    if (noun.usual && !this.hasColour(wishes))
+      wishes.push(...this.wish(noun.place, 'colour', this.near(noun.usual, false)))
+    // A thing with nothing to wish for, such as "hair" alone, waits for what is said behind it.
+    const said = wishes.length > 0 || (noun.shape === undefined && noun.says === undefined)
+    for (const token of tokens) this.mark(token, wishes, said)
+  }
+
+  /** What a thing says; worn over another of its place it is seen instead of that, whose colour and pattern go with it. */
+  private sayOf(noun: Noun, [trait, target]: readonly [string, string]): number[] {
+    const { wishes } = this.result
+    const there = wishes.findIndex((one) => one.place === noun.place && one.trait === trait)
+    if (there < 0 || !noun.over || this.outer.has(noun.place)) {
+      if (there < 0 && noun.over) this.outer.add(noun.place)
+      return this.wish(noun.place, trait, target)
+    }
+    this.outer.add(noun.place)
+    const gone = new Set(
+      wishes.flatMap((one, i) =>
+        one.place === noun.place && ['colour', 'pattern', trait].includes(one.trait) ? [i] : [],
+      ),
+    )
+    this.forget(gone)
+    return this.wish(noun.place, trait, target)
+  }
+
+  /** Take wishes away again; who said them is not understood any more. */
+  private forget(gone: ReadonlySet<number>): void {
+    const moved = new Map<number, number>()
+    this.result.wishes = this.result.wishes.filter((_, i) => {
+      if (gone.has(i)) return false
+      moved.set(i, moved.size)
+      return true
+    })
+    const kept = (list: readonly number[]) => list.flatMap((one) => moved.get(one) ?? [])
+    for (const taken of this.takenAt.values()) {
+      if (taken.wishes.some((one) => gone.has(one))) taken.understood = taken.wishes.some((one) => !gone.has(one))
+      taken.wishes = kept(taken.wishes)
+    }
+    this.before = kept(this.before)
+    for (const one of [this.last, this.lastBefore]) if (one) one.wishes = kept(one.wishes)
+  }
+
+  /** Give adjectives to the thing said last; those that say nothing of it are told. */
+  private attach(adjectives: readonly Adjective[]): void {
+    const { noun, wishes } = this.last!
+    if (!noun) return adjectives.forEach(({ token }) => this.fail(token))
+    const colour = this.hasColour(wishes) ? null : this.colourOf(adjectives, noun)
+    let coloured: number[] | null = null
+    for (const adjective of adjectives) {
+      const { token, meanings } = adjective
+      const size = meanings.find((one) => one.is === 'size')
+      const pattern = meanings.find((one) => one.is === 'pattern')
+      const step = size && noun.sizes?.[size.size]
+      let own: number[] | null = null
+      // A tone beside a colour says the same wish again.
+      if (colour?.from.includes(adjective)) own = someOf(coloured ? coloured : (coloured = colour.wish()))
+      else if (step !== undefined) own = someOf(this.wish(noun.place, noun.sizes!.trait, step, undefined, true))
+      else if (pattern && noun.patterned) own = someOf(this.wish(noun.place, 'pattern', pattern.value))
+      if (own === null) this.fail(token)
+      else {
+        wishes.push(...own.filter((one) => !wishes.includes(one)))
+        this.mark(token, own)
+      }
+    }
+  }
+
+  /** The colour adjectives say of a thing: a colour with its tone, or what is called otherwise of such things. */
+  private colourOf(adjectives: readonly Adjective[], noun: Noun): { from: Adjective[]; wish: () => number[] } | null {
+    const trait = noun.colour === undefined ? 'colour' : noun.colour
+    if (trait === null) return null
+    const skin = trait === 'skin'
+    const made = (hex: string, from: Adjective[]) => ({
+      from,
+      wish: () => this.wish(noun.place, trait, this.near(hex, skin)),
+    })
+    const tone = adjectives.find(({ meanings }) => meanings.some(({ is }) => is === 'tone'))
+    const hued = adjectives.find(({ meanings }) => meanings.some(({ is }) => is === 'colour'))
+    const called = [hued, tone].find((one) => one && noun.calls?.[one.word] !== undefined)
+    if (called && (called === hued || !hued))
+      return made(noun.calls![called.word]!, tone && hued ? [hued, tone] : [called])
+    if (!hued) return null
+    const { hex } = hued.meanings.find((one) => one.is === 'colour')!
+    if (!tone) return made(hex, [hued])
+    const { lighter } = tone.meanings.find((one) => one.is === 'tone')!
+    return made(mix(hex, lighter ? '#FFFFFF' : '#101014', lighter ? TONE.lighter : TONE.darker), [hued, tone])
+  }
+
+  private takeQuality(place: Place, [trait, target]: readonly [string, string], tokens: number[]): void {
+    const denied = this.not !== null
+    const says = denied ? OPPOSITE[target] : target
+    const value = says === undefined ? null : target.startsWith('#') ? this.near(target, trait === 'skin') : says
+    const wishes = value === null ? [] : this.wish(place, trait, value)
+    for (const token of [...tokens, ...(denied ? [this.not!] : [])]) this.mark(token, wishes, value !== null)
+    this.not = null
+    this.last = { noun: this.last?.noun ?? null, wishes, token: tokens[0]! }
+  }
+
+  private takePerson({ age, stature }: { age?: 'child' | 'old'; stature?: Stature }, tokens: number[]): void {
+    for (const token of tokens) this.mark(token, [])
+    if (age) for (const token of tokens) this.mark(token, this.wish('head', 'age', age))
+    if (stature) this.result.stature ??= stature
+    this.settle()
+  }
+
+  /** What is said of the person: age and height; anything else of it waits for a thing. */
+  private settle(): void {
+    this.pending = this.pending.filter(({ token, meanings }) => {
+      const tall = meanings.find((one) => one.is === 'tall')
+      if (meanings.some(({ is }) => is === 'old')) this.mark(token, this.wish('head', 'age', 'old'))
+      else if (tall) this.result.stature = tall.stature
+      else if (!meanings.some(({ is }) => is === 'young')) return true
+      return false
+    })
+  }
+
+  /** A word nobody knows: what stood before it was of that, and is not understood either. */
+  private stranger(i: number): void {
+    this.fail(i)
+    this.strange = true
+    // "White polo shirt": it only says more of what comes behind it.
+    if (this.thingAt(i + 1)) return
+    for (const { token } of this.pending) this.fail(token)
+    if (this.not !== null) this.fail(this.not)
+    this.pending = []
+    this.not = null
+  }
+
+  private endClause(): void {
+    this.settleRest()
+    if (this.weight && !this.weight.used) {
+      const { weight } = this.weight
+      for (const wish of this.last?.wishes ?? (this.strange ? [] : this.before))
+        this.result.wishes[wish]!.weight = weight
+    }
+    if (this.not !== null) this.fail(this.not)
+    if (this.last) {
+      this.before = this.last.wishes
+      this.lastBefore = this.last
+    }
+    this.strange = false
+    this.last = null
+    this.weight = null
+    this.not = null
+    this.allIn = false
+  }
+
+  /** Adjectives nothing came behind: of the thing before them, of the person, or of all that is worn. */
+  private settleRest(): void {
+    const [first] = this.pending
+    if (!this.last && first && /\(\s*$/.test(this.text.slice(0, this.tokens[first.token]!.from)))
+      this.last = this.lastBefore
+    if (this.last?.noun && this.pending.length > 0) {
+      const { noun } = this.last
+      const fits = ({ meanings }: Adjective) =>
+        meanings.some(
+          (one) =>
+            ((one.is === 'colour' || one.is === 'tone') && noun.colour !== null) ||
+            (one.is === 'size' && noun.sizes?.[one.size] !== undefined) ||
+            (one.is === 'pattern' && noun.patterned),
+        )
+      const own = this.pending.filter(fits)
+      this.pending = this.pending.filter((one) => !own.includes(one))
+      this.attach(own)
+      for (const { token } of own) this.mark(this.last.token, this.takenAt.get(token)?.wishes ?? [])
+    }
+    this.settle()
+    for (const { token, meanings } of this.pending) {
+      const colour = meanings.find((one) => one.is === 'colour')
+      const pattern = meanings.find((one) => one.is === 'pattern')
+      if (colour && this.allIn) {
+        const hex = this.near(colour.hex, false)
+        this.mark(token, [...this.wish('torso', 'colour', hex), ...this.wish('legs', 'colour', hex)])
+      } else if (pattern && !this.last) this.mark(token, this.wish('torso', 'pattern', pattern.value))
+      else this.fail(token)
+    }
+    this.pending = []
+  }
+
+  private hasColour(wishes: readonly number[]): boolean {
+    return wishes.some((one) => ['colour', 'skin', 'brows', 'bootColour'].includes(this.result.wishes[one]!.trait))
+  }
+
+  /** Make a wish; the ones there are stay, unless `instead`. Empty where there is no room for another. */
+  private wish(place: Place, trait: string, target: string, weight?: Weight, instead = false): number[] {
+    const { wishes } = this.result
+    const own = weight ?? this.weight?.weight ?? 'matters'
+    if (this.weight) this.weight.used = true
+    const same = wishes.findIndex((one) => one.place === place && one.trait === trait && one.target === target)
+    if (same >= 0) return [same]
+    const alike = wishes.flatMap((one, i) => (one.place === place && one.trait === trait ? [i] : []))
+    const most = THINGS.includes(trait) ? (SEVERAL[place] ?? 1) : place === 'held' ? 2 : 1
+    if (alike.length >= most) {
+      if (instead) wishes[alike[0]!] = { place, trait, target, weight: own }
+      return instead ? alike.slice(0, 1) : []
+    }
+    return [wishes.push({ place, trait, target, weight: own }) - 1]
+  }
+
+  /** The colour of the palette that is meant. */
+  private near(hex: string, skin: boolean): string {
+    const kin = this.known.palette.filter(({ finish, family }) => finish === 'solid' && (family === 'skin') === skin)
+    const [first] = nearestColours(hex, kin)
+    return first && (skin || first.deltaE <= FAR_COLOUR) ? first.colour.hex : hex
+  }
+
+  /** Code of the mould some words of part names mean, if it is worn there. */
+  private mouldCalled(words: string, place: Place): string | null {
+    const { mould } = matchPart(words, [], this.known.moulds, { ranked: false })
+    const found = this.known.moulds.find(({ code }) => code === mould)
+    const [slot] = found ? slotsFor(found.kind) : []
+    return found && slot && placeOf(slot) === place ? found.code : null
+  }
+
+  private mark(token: number, wishes: readonly number[], understood = true): void {
+    const there = this.takenAt.get(token)
+    if (there) {
+      there.wishes = [...new Set([...there.wishes, ...wishes])]
+      there.understood = understood
+      return
+    }
+    const { from, to } = this.tokens[token]!
+    this.takenAt.set(token, { from, to, wishes: [...wishes], understood })
+  }
+
+  private fail(token: number): void {
+    this.mark(token, [], false)
+  }
+
+  private entriesOf(i: number, length: number): Taken[] {
+    return [...Array(length).keys()].flatMap((n) => this.takenAt.get(i + n) ?? [])
+  }
+
+  /** Neighbouring words that say the same, as one stretch. */
+  private joined(): Taken[] {
+    const all = [...this.takenAt].sort(([a], [b]) => a - b)
+    const found: Taken[] = []
+    let before = -2
+    for (const [token, taken] of all) {
+      const last = found.at(-1)
+      const same =
+        last &&
+        token === before + 1 &&
+        !this.tokens[before]!.ends &&
+        last.understood === taken.understood &&
+        (taken.wishes.some((wish) => last.wishes.includes(wish)) ||
+          (taken.wishes.length === 0 && last.wishes.length === 0))
+      if (same) {
+        last.to = taken.to
+        last.wishes = [...new Set([...last.wishes, ...taken.wishes])]
+        if (taken.mended !== undefined) last.mended = taken.mended
+      } else found.push({ ...taken })
+      before = token
+    }
+    return found
+  }
+}
+
+/** A list, or null for an empty one: there was no room for the wish. */
+const someOf = (wishes: number[]): number[] | null => (wishes.length > 0 ? wishes : null)
+
+const isThing = (meanings: readonly Meaning[]) =>
+  meanings.some(({ is }) => is === 'noun' || is === 'quality' || is === 'person' || is === 'ability')
+const isAdjective = (meanings: readonly Meaning[]) =>
+  meanings.some(({ is }) => is === 'colour' || is === 'size' || is === 'pattern' || is === 'old')
+
+/** Whether two words differ by two neighbouring letters that changed places. */
+function isSwap(a: string, b: string): boolean {
+  if (a.length !== b.length) return false
+  const off = [...a].flatMap((letter, i) => (letter === b[i] ? [] : [i]))
+  return off.length === 2 && off[1] === off[0]! + 1 && a[off[0]!] === b[off[1]!] && a[off[1]!] === b[off[0]!]
+}
