@@ -27,7 +27,8 @@ test('a roster is begun, filled from a pasted list, and the first of it dressed'
   await expect(app.getByRole('heading', { name: 'Nobody stands here yet' })).toBeVisible()
 
   await app.getByRole('button', { name: 'Add characters' }).click()
-  await add.getByRole('textbox', { name: 'Names' }).fill('Ada Quill')
+  await add.getByRole('textbox', { name: 'Names' }).fill('Ada Quill: old woman, grey bun, oddments')
+  await expect(understood).toContainText('Hair tied back, Headgear: Pewter · stays in the notes: oddments')
   await add.getByRole('button', { name: 'Add 1 character' }).click()
   await app.getByRole('link', { name: /· Ada Quill/ }).click()
   const { row, candidate, saved } = bench(app)

@@ -43,6 +43,7 @@ export const ENGLISH: Language = {
       place: 'headgear',
       says: ['tied', 'yes'],
       none: ['tied', 'no'],
+      sizes: LENGTH,
       calls: HAIR,
     },
     { words: 'locs, dreadlocks, dreads', place: 'headgear', says: ['texture', 'locs'], sizes: LENGTH, calls: HAIR },
@@ -252,7 +253,7 @@ export const ENGLISH: Language = {
     plain: 'plain',
   },
   sizes: {
-    short: 'short, cropped, low, shortish',
+    short: 'short, cropped, shortish',
     middle: 'medium, shoulder length, middle length, mid length, medium length, chin length',
     long: 'long, high, tall, flowing, longish, waist length',
     rolled: 'rolled, rolled up',

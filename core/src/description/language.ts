@@ -1,7 +1,7 @@
 import type { Place, Stature, Weight } from '../brief/index.ts'
 
 /** What a wish says: a trait and its target. */
-export type Says = readonly [trait: string, target: string]
+type Says = readonly [trait: string, target: string]
 
 /** A thing a character has: where it is, and what words beside it say of it. */
 export interface Noun {

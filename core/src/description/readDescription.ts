@@ -1,4 +1,3 @@
-import leven from 'leven'
 import { slotsFor } from '../anatomy/index.ts'
 import { placeOf, statureAt, type BriefWish, type Place, type Stature, type Weight } from '../brief/index.ts'
 import type { Colour, Mould } from '../catalogue/index.ts'
@@ -6,7 +5,9 @@ import { mix, nearestColours } from '../colour/index.ts'
 import { matchPart } from '../intake/index.ts'
 import { ENGLISH } from './english.ts'
 import type { Language, Noun } from './language.ts'
-import { foldWord, vocabularyOf, wordsOf, type Meaning, type Vocabulary } from './vocabulary.ts'
+import { Phrases, type Token } from './phrases.ts'
+import { TakenWords } from './takenWords.ts'
+import { vocabularyOf, type Meaning } from './vocabulary.ts'
 
 /** A stretch of a description and what it was taken as. */
 export interface Taken {
@@ -41,19 +42,6 @@ export interface Known {
   moulds: readonly Mould[]
 }
 
-interface Token {
-  from: number
-  to: number
-  word: string
-  /** A comma, a stop or the like stands behind it. */
-  ends: boolean
-}
-
-const TOKEN = /[\p{L}\p{N}]+(?:['’][\p{L}]+)*/gu
-const ENDS = /[,;.!?()\n/+]/
-const LONGEST_PHRASE = 4
-/** Letters from which a slip of one letter is mended, and one of two. */
-const SLIP = { one: 5, two: 8 }
 /** Beyond this a palette has nothing like it (CIEDE2000). */
 const FAR_COLOUR = 20
 /** How much a tone makes a colour lighter or darker. */
@@ -81,11 +69,10 @@ interface Adjective {
 }
 
 class Reader {
-  private readonly vocabulary: Vocabulary
-  private readonly tokens: Token[]
+  private readonly phrases: Phrases
+  private readonly tokens: readonly Token[]
+  private readonly words: TakenWords
   private readonly result: Description = { wishes: [], stature: null, years: null, abilities: [], taken: [], rest: [] }
-  /** Entry of `taken` by token. */
-  private readonly takenAt = new Map<number, Taken>()
   private pending: Adjective[] = []
   private not: number | null = null
   /** Weight said in this clause, and whether something came after it. */
@@ -107,13 +94,9 @@ class Reader {
     private readonly known: Known,
     private readonly language: Language,
   ) {
-    this.vocabulary = vocabularyOf(language)
-    const found = [...text.matchAll(TOKEN)]
-    this.tokens = found.map((match, i) => {
-      const to = match.index + match[0].length
-      const gap = text.slice(to, found[i + 1]?.index ?? text.length)
-      return { from: match.index, to, word: foldWord(match[0]), ends: i + 1 === found.length || ENDS.test(gap) }
-    })
+    this.phrases = new Phrases(text, vocabularyOf(language), known.palette)
+    this.tokens = this.phrases.tokens
+    this.words = new TakenWords(this.tokens)
   }
 
   read(): Description {
@@ -121,10 +104,10 @@ class Reader {
     for (let i = 0; i < this.tokens.length;) {
       let next = i + 1
       if (!consumed.has(i)) {
-        const { length, meanings, mended } = this.meaningAt(i)
+        const { length, meanings, mended } = this.phrases.meaningAt(i)
         for (const meaning of meanings) this.take(meaning, i, length)
         if (meanings.length === 0) this.stranger(i)
-        if (mended !== undefined) for (const taken of this.entriesOf(i, length)) taken.mended = mended
+        if (mended !== undefined) for (const taken of this.words.entriesOf(i, length)) taken.mended = mended
         next = i + length
       }
       if (this.tokens[next - 1]!.ends) this.endClause()
@@ -132,7 +115,7 @@ class Reader {
     }
     const { result } = this
     if (result.years !== null) result.stature ??= statureAt(result.years)
-    result.taken = this.joined()
+    result.taken = this.words.joined()
     result.rest = result.taken.filter(({ understood }) => !understood).map(({ from, to }) => this.text.slice(from, to))
     return result
   }
@@ -151,85 +134,10 @@ class Reader {
         const wishes = face ? this.wish('head', 'age', face, 'matters') : []
         for (const i of own) {
           consumed.add(i)
-          this.mark(i, wishes)
+          this.words.mark(i, wishes)
         }
       }
     return consumed
-  }
-
-  /** The longest phrase that begins at a token, with what it may be; nothing known has the length 1. */
-  private meaningAt(i: number): { length: number; meanings: (readonly Meaning[])[]; mended?: string } {
-    const longest = Math.min(LONGEST_PHRASE, this.clauseLength(i))
-    for (let length = longest; length > 0; length--) {
-      const words = this.tokens.slice(i, i + length).map(({ word }) => word)
-      const meanings = this.lookUp(words)
-      // Colours may be called like things: rope is one, unless a thing stands behind it.
-      const colour =
-        meanings && isThing(meanings) && !this.thingAt(i + length) ? null : this.paletteNamed(words.join(' '))
-      if (colour) return { length, meanings: [[{ is: 'colour', hex: colour }]] }
-      if (meanings) return { length, meanings: [meanings] }
-    }
-    const { word } = this.tokens[i]!
-    for (let cut = 3; word.length - cut >= 3; cut++) {
-      const [one, other] = [this.lookUp([word.slice(0, cut)]), this.lookUp([word.slice(cut)])]
-      if (one && other && isAdjective(one) && isThing(other)) return { length: 1, meanings: [one, other] }
-    }
-    const mended = this.slipOf(word)
-    return mended ? { length: 1, meanings: [this.vocabulary.get(mended)!], mended } : { length: 1, meanings: [] }
-  }
-
-  /** Whether a thing or a person is said at a token, in the same clause as the one before it. */
-  private thingAt(i: number): boolean {
-    if (i >= this.tokens.length || this.tokens[i - 1]?.ends) return false
-    for (let length = Math.min(LONGEST_PHRASE, this.clauseLength(i)); length > 0; length--) {
-      const meanings = this.lookUp(this.tokens.slice(i, i + length).map(({ word }) => word))
-      if (meanings) return isThing(meanings)
-    }
-    return false
-  }
-
-  private clauseLength(i: number): number {
-    let length = 1
-    while (i + length < this.tokens.length && !this.tokens[i + length - 1]!.ends) length++
-    return length
-  }
-
-  /** A phrase as it stands or as one of many. */
-  private lookUp(words: readonly string[]): readonly Meaning[] | undefined {
-    const before = words.slice(0, -1)
-    const last = words.at(-1)!
-    const single = [
-      last,
-      ...(last.endsWith('ies') ? [`${last.slice(0, -3)}y`] : []),
-      ...(last.endsWith('ves') ? [`${last.slice(0, -3)}f`] : []),
-      ...(last.endsWith('es') ? [last.slice(0, -2)] : []),
-      ...(last.endsWith('s') && last.length > 3 ? [last.slice(0, -1)] : [`${last}s`]),
-    ]
-    for (const one of single) {
-      const found = this.vocabulary.get([...before, one].join(' '))
-      if (found) return found
-    }
-    return undefined
-  }
-
-  private paletteNamed(phrase: string): string | null {
-    return this.known.palette.find(({ name }) => wordsOf(name).join(' ') === phrase)?.hex ?? null
-  }
-
-  /** The one word it may be a slip of. */
-  private slipOf(word: string): string | null {
-    if (word.length < SLIP.one || /\d/.test(word)) return null
-    const most = word.length >= SLIP.two ? 2 : 1
-    let [best, least, several] = ['', most + 1, false]
-    for (const [phrase, meanings] of this.vocabulary) {
-      if (phrase.includes(' ') || phrase.length < SLIP.one - 1 || !(isThing(meanings) || isAdjective(meanings)))
-        continue
-      if (Math.abs(phrase.length - word.length) > most) continue
-      const off = isSwap(word, phrase) ? 1 : leven(word, phrase)
-      if (off < least) [best, least, several] = [phrase, off, false]
-      else if (off === least && phrase !== best) several = true
-    }
-    return least <= most && !several ? best : null
   }
 
   private take(meanings: readonly Meaning[], i: number, length: number): void {
@@ -241,8 +149,8 @@ class Reader {
       case 'quality': {
         // "Ginger beard": a colour of hair that stands before another thing is of that.
         const [trait, hex] = first!.quality.says
-        if (trait === 'colour' && this.not === null && this.thingAt(i + length)) {
-          for (const token of tokens) this.mark(token, [])
+        if (trait === 'colour' && this.not === null && this.phrases.thingAt(i + length)) {
+          for (const token of tokens) this.words.mark(token, [])
           this.pending.push({ token: i, meanings: [{ is: 'colour', hex }], word: this.tokens[i]!.word })
           return
         }
@@ -255,22 +163,22 @@ class Reader {
       case 'tall':
       case 'old':
       case 'young':
-        for (const token of tokens) this.mark(token, [])
+        for (const token of tokens) this.words.mark(token, [])
         this.pending.push({ token: i, meanings, word: this.tokens[i]!.word })
         return
       case 'weight':
-        for (const token of tokens) this.mark(token, [])
+        for (const token of tokens) this.words.mark(token, [])
         this.weight = { weight: first!.weight, used: false }
         return
       case 'not':
         this.not = i
-        this.mark(i, [])
+        this.words.mark(i, [])
         return
       case 'person':
         return this.takePerson(first!, tokens)
       case 'ability':
         if (!this.result.abilities.includes(first!.key)) this.result.abilities.push(first!.key)
-        for (const token of tokens) this.mark(token, [])
+        for (const token of tokens) this.words.mark(token, [])
         return this.settle()
       case 'allIn':
         this.allIn = true
@@ -284,15 +192,19 @@ class Reader {
   private takeNoun(noun: Noun, tokens: number[]): void {
     const adjectives = this.pending
     this.pending = []
-    for (const token of tokens) this.mark(token, [])
+    for (const token of tokens) this.words.mark(token, [])
     if (this.not !== null) {
       const wishes = noun.none ? this.wish(noun.place, ...noun.none) : []
-      for (const token of [...tokens, this.not]) this.mark(token, wishes, noun.none !== undefined)
-      for (const { token } of adjectives) this.fail(token)
+      for (const token of [...tokens, this.not]) this.words.mark(token, wishes, noun.none !== undefined)
+      for (const { token } of adjectives) this.words.fail(token)
       this.last = { noun: null, wishes, token: tokens[0]! }
       // "No hat or gloves": what comes after "or" is not there either.
       const next = this.tokens[tokens.at(-1)! + 1]
-      if (!next || this.tokens[tokens.at(-1)!]!.ends || !this.lookUp([next.word])?.some(({ is }) => is === 'or'))
+      if (
+        !next ||
+        this.tokens[tokens.at(-1)!]!.ends ||
+        !this.phrases.lookUp([next.word])?.some(({ is }) => is === 'or')
+      )
         this.not = null
       return
     }
@@ -302,7 +214,7 @@ class Reader {
     else if (noun.says) wishes.push(...this.sayOf(noun, noun.says))
     // There is no room for it: what is said of it is of nothing that is seen.
     if (noun.says && wishes.length === 0) {
-      for (const token of [...tokens, ...adjectives.map((one) => one.token)]) this.fail(token)
+      for (const token of [...tokens, ...adjectives.map((one) => one.token)]) this.words.fail(token)
       this.last = { noun: null, wishes, token: tokens[0]! }
       return
     }
@@ -312,7 +224,7 @@ class Reader {
       wishes.push(...this.wish(noun.place, 'colour', this.near(noun.usual, false)))
     // A thing with nothing to wish for, such as "hair" alone, waits for what is said behind it.
     const said = wishes.length > 0 || (noun.shape === undefined && noun.says === undefined)
-    for (const token of tokens) this.mark(token, wishes, said)
+    for (const token of tokens) this.words.mark(token, wishes, said)
   }
 
   /** What a thing says; worn over another of its place it is seen instead of that, whose colour and pattern go with it. */
@@ -342,10 +254,7 @@ class Reader {
       return true
     })
     const kept = (list: readonly number[]) => list.flatMap((one) => moved.get(one) ?? [])
-    for (const taken of this.takenAt.values()) {
-      if (taken.wishes.some((one) => gone.has(one))) taken.understood = taken.wishes.some((one) => !gone.has(one))
-      taken.wishes = kept(taken.wishes)
-    }
+    this.words.renumber(gone, kept)
     this.before = kept(this.before)
     for (const one of [this.last, this.lastBefore]) if (one) one.wishes = kept(one.wishes)
   }
@@ -353,7 +262,7 @@ class Reader {
   /** Give adjectives to the thing said last; those that say nothing of it are told. */
   private attach(adjectives: readonly Adjective[]): void {
     const { noun, wishes } = this.last!
-    if (!noun) return adjectives.forEach(({ token }) => this.fail(token))
+    if (!noun) return adjectives.forEach(({ token }) => this.words.fail(token))
     const colour = this.hasColour(wishes) ? null : this.colourOf(adjectives, noun)
     let coloured: number[] | null = null
     for (const adjective of adjectives) {
@@ -366,10 +275,10 @@ class Reader {
       if (colour?.from.includes(adjective)) own = someOf(coloured ? coloured : (coloured = colour.wish()))
       else if (step !== undefined) own = someOf(this.wish(noun.place, noun.sizes!.trait, step, undefined, true))
       else if (pattern && noun.patterned) own = someOf(this.wish(noun.place, 'pattern', pattern.value))
-      if (own === null) this.fail(token)
+      if (own === null) this.words.fail(token)
       else {
         wishes.push(...own.filter((one) => !wishes.includes(one)))
-        this.mark(token, own)
+        this.words.mark(token, own)
       }
     }
   }
@@ -400,14 +309,14 @@ class Reader {
     const says = denied ? OPPOSITE[target] : target
     const value = says === undefined ? null : target.startsWith('#') ? this.near(target, trait === 'skin') : says
     const wishes = value === null ? [] : this.wish(place, trait, value)
-    for (const token of [...tokens, ...(denied ? [this.not!] : [])]) this.mark(token, wishes, value !== null)
+    for (const token of [...tokens, ...(denied ? [this.not!] : [])]) this.words.mark(token, wishes, value !== null)
     this.not = null
     this.last = { noun: this.last?.noun ?? null, wishes, token: tokens[0]! }
   }
 
   private takePerson({ age, stature }: { age?: 'child' | 'old'; stature?: Stature }, tokens: number[]): void {
-    for (const token of tokens) this.mark(token, [])
-    if (age) for (const token of tokens) this.mark(token, this.wish('head', 'age', age))
+    for (const token of tokens) this.words.mark(token, [])
+    if (age) for (const token of tokens) this.words.mark(token, this.wish('head', 'age', age))
     if (stature) this.result.stature ??= stature
     this.settle()
   }
@@ -416,7 +325,7 @@ class Reader {
   private settle(): void {
     this.pending = this.pending.filter(({ token, meanings }) => {
       const tall = meanings.find((one) => one.is === 'tall')
-      if (meanings.some(({ is }) => is === 'old')) this.mark(token, this.wish('head', 'age', 'old'))
+      if (meanings.some(({ is }) => is === 'old')) this.words.mark(token, this.wish('head', 'age', 'old'))
       else if (tall) this.result.stature = tall.stature
       else if (!meanings.some(({ is }) => is === 'young')) return true
       return false
@@ -425,12 +334,12 @@ class Reader {
 
   /** A word nobody knows: what stood before it was of that, and is not understood either. */
   private stranger(i: number): void {
-    this.fail(i)
+    this.words.fail(i)
     this.strange = true
     // "White polo shirt": it only says more of what comes behind it.
-    if (this.thingAt(i + 1)) return
-    for (const { token } of this.pending) this.fail(token)
-    if (this.not !== null) this.fail(this.not)
+    if (this.phrases.thingAt(i + 1)) return
+    for (const { token } of this.pending) this.words.fail(token)
+    if (this.not !== null) this.words.fail(this.not)
     this.pending = []
     this.not = null
   }
@@ -442,7 +351,7 @@ class Reader {
       for (const wish of this.last?.wishes ?? (this.strange ? [] : this.before))
         this.result.wishes[wish]!.weight = weight
     }
-    if (this.not !== null) this.fail(this.not)
+    if (this.not !== null) this.words.fail(this.not)
     if (this.last) {
       this.before = this.last.wishes
       this.lastBefore = this.last
@@ -471,7 +380,7 @@ class Reader {
       const own = this.pending.filter(fits)
       this.pending = this.pending.filter((one) => !own.includes(one))
       this.attach(own)
-      for (const { token } of own) this.mark(this.last.token, this.takenAt.get(token)?.wishes ?? [])
+      for (const { token } of own) this.words.mark(this.last.token, this.words.wishesOf(token))
     }
     this.settle()
     for (const { token, meanings } of this.pending) {
@@ -479,9 +388,9 @@ class Reader {
       const pattern = meanings.find((one) => one.is === 'pattern')
       if (colour && this.allIn) {
         const hex = this.near(colour.hex, false)
-        this.mark(token, [...this.wish('torso', 'colour', hex), ...this.wish('legs', 'colour', hex)])
-      } else if (pattern && !this.last) this.mark(token, this.wish('torso', 'pattern', pattern.value))
-      else this.fail(token)
+        this.words.mark(token, [...this.wish('torso', 'colour', hex), ...this.wish('legs', 'colour', hex)])
+      } else if (pattern && !this.last) this.words.mark(token, this.wish('torso', 'pattern', pattern.value))
+      else this.words.fail(token)
     }
     this.pending = []
   }
@@ -520,62 +429,7 @@ class Reader {
     const [slot] = found ? slotsFor(found.kind) : []
     return found && slot && placeOf(slot) === place ? found.code : null
   }
-
-  private mark(token: number, wishes: readonly number[], understood = true): void {
-    const there = this.takenAt.get(token)
-    if (there) {
-      there.wishes = [...new Set([...there.wishes, ...wishes])]
-      there.understood = understood
-      return
-    }
-    const { from, to } = this.tokens[token]!
-    this.takenAt.set(token, { from, to, wishes: [...wishes], understood })
-  }
-
-  private fail(token: number): void {
-    this.mark(token, [], false)
-  }
-
-  private entriesOf(i: number, length: number): Taken[] {
-    return [...Array(length).keys()].flatMap((n) => this.takenAt.get(i + n) ?? [])
-  }
-
-  /** Neighbouring words that say the same, as one stretch. */
-  private joined(): Taken[] {
-    const all = [...this.takenAt].sort(([a], [b]) => a - b)
-    const found: Taken[] = []
-    let before = -2
-    for (const [token, taken] of all) {
-      const last = found.at(-1)
-      const same =
-        last &&
-        token === before + 1 &&
-        !this.tokens[before]!.ends &&
-        last.understood === taken.understood &&
-        (taken.wishes.some((wish) => last.wishes.includes(wish)) ||
-          (taken.wishes.length === 0 && last.wishes.length === 0))
-      if (same) {
-        last.to = taken.to
-        last.wishes = [...new Set([...last.wishes, ...taken.wishes])]
-        if (taken.mended !== undefined) last.mended = taken.mended
-      } else found.push({ ...taken })
-      before = token
-    }
-    return found
-  }
 }
 
 /** A list, or null for an empty one: there was no room for the wish. */
 const someOf = (wishes: number[]): number[] | null => (wishes.length > 0 ? wishes : null)
-
-const isThing = (meanings: readonly Meaning[]) =>
-  meanings.some(({ is }) => is === 'noun' || is === 'quality' || is === 'person' || is === 'ability')
-const isAdjective = (meanings: readonly Meaning[]) =>
-  meanings.some(({ is }) => is === 'colour' || is === 'size' || is === 'pattern' || is === 'old')
-
-/** Whether two words differ by two neighbouring letters that changed places. */
-function isSwap(a: string, b: string): boolean {
-  if (a.length !== b.length) return false
-  const off = [...a].flatMap((letter, i) => (letter === b[i] ? [] : [i]))
-  return off.length === 2 && off[1] === off[0]! + 1 && a[off[0]!] === b[off[1]!] && a[off[1]!] === b[off[0]!]
-}

@@ -25,6 +25,28 @@ describe('a list of names', () => {
     expect(readNames('name\tage\nAda\t9').names[0]).toMatchObject({ name: 'Ada', years: 9 })
   })
 
+  test('loses nothing that is told of a name', () => {
+    const told = readNames('Ada: old woman, grey bun\nBo - boy, red cap\nCy;tall\nOdile, skipper\nTeo\tcurly\nR2: ')
+    expect(told.names.map(({ name, notes }) => [name, notes])).toEqual([
+      ['Ada', 'old woman, grey bun'],
+      ['Bo', 'boy, red cap'],
+      ['Cy', 'tall'],
+      ['Odile, skipper', ''],
+      ['Teo', 'curly'],
+      ['R2:', ''],
+    ])
+    const { names } = readNames('Figur;Alter;Beschreibung;Bemerkung;Hut\nAda;70;grauer Dutt;leise;Mütze\nBo;;;;')
+    expect(names).toEqual([
+      { line: 2, name: 'Ada', faction: '', years: 70, notes: 'grauer Dutt\nleise\nHut: Mütze' },
+      { line: 3, name: 'Bo', faction: '', years: null, notes: '' },
+    ])
+    // A second column of a kind is kept too.
+    expect(readNames('name,team,group\nAda,Cooks,Left').names[0]).toMatchObject({
+      faction: 'Cooks',
+      notes: 'group: Left',
+    })
+  })
+
   test('says by line what cannot be read, and takes the rest', () => {
     const { names, faults } = readNames(`name,age\nAda,nine\n,7\n${'x'.repeat(121)},3\nBo,200\nCy,12`)
     expect(names.map(({ name }) => name)).toEqual(['Cy'])

@@ -27,18 +27,24 @@ export interface NameList {
   doubles: { line: number; name: string; other: string }[]
 }
 
-/** Columns a list may have beside the name, by what people head them with. */
-const HEADERS: Readonly<Record<string, keyof Omit<ListedName, 'line'>>> = {
-  name: 'name',
-  character: 'name',
-  faction: 'faction',
-  group: 'faction',
-  team: 'faction',
-  age: 'years',
-  years: 'years',
-  note: 'notes',
-  notes: 'notes',
+/** Columns a list may have beside the name, by what people head them with; other columns go to the notes with their heads. */
+const HEADS: Readonly<Record<keyof Omit<ListedName, 'line'>, string>> = {
+  name: 'name, names, character, characters, who, person, charakter, figur, nom, personnage, naam, personage, nombre, personaje, nome, personaggio, personagem, imię, imie, postać, postac',
+  faction:
+    'faction, group, team, crew, party, fraktion, gruppe, mannschaft, groupe, équipe, equipe, groep, ploeg, grupo, equipo, gruppo, squadra, grupa, drużyna, druzyna',
+  years:
+    'age, years, alter, jahre, âge, age (years), ans, leeftijd, jaar, edad, años, età, eta, anni, wiek, lat, idade, anos',
+  notes:
+    'note, notes, remark, remarks, comment, comments, notiz, notizen, bemerkung, bemerkungen, remarque, remarques, opmerking, opmerkingen, nota, notas, note, uwagi',
 }
+const HEADERS: Readonly<Record<string, keyof Omit<ListedName, 'line'>>> = Object.fromEntries(
+  Object.entries(HEADS).flatMap(([field, words]) => words.split(', ').map((word) => [word, field as 'name'])),
+)
+/** Heads of columns whose cells are notes without saying so. */
+const DESCRIBING =
+  /^(description|look|looks|appearance|wears|wearing|outfit|beschreibung|aussehen|apparence|tenue|beschrijving|uiterlijk|descripción|descripcion|aspecto|descrizione|aspetto|opis|wygląd|descrição|descricao)$/
+/** What parts a name from what is told of it, where a list has one a line. */
+const TELLS = /\t+|\s*;\s*|\s+[-–—]+\s+|\s*:\s+/
 const MOST_NAME = 120
 const OLDEST = 150
 
@@ -75,14 +81,46 @@ export function readNames(text: string, known: readonly string[] = []): NameList
 
 type Cells = Partial<Record<keyof Omit<ListedName, 'line'>, string>>
 
+/** A line without a table: a name, and perhaps what is told of it. */
+function toldIn(line: string): Cells {
+  const found = TELLS.exec(line)
+  const name = found ? line.slice(0, found.index) : line
+  const notes = found ? line.slice(found.index + found[0].length) : ''
+  return found && name !== '' && notes !== '' ? { name, notes } : { name: line }
+}
+
+/** A row by its columns; what has no column of its own is kept in the notes. */
+function cellsOf(
+  heads: readonly string[],
+  columns: readonly (keyof Cells | undefined)[],
+  record: readonly string[],
+): Cells {
+  const cells: Cells = {}
+  const notes: string[] = []
+  record.forEach((cell, i) => {
+    const column = columns[i]
+    if (cell === '') return
+    if (column && column !== 'notes' && cells[column] === undefined) cells[column] = cell
+    else if (column === 'notes' || DESCRIBING.test(heads[i]?.toLowerCase() ?? '') || !heads[i]) notes.push(cell)
+    else notes.push(`${heads[i]}: ${cell}`)
+  })
+  return { ...cells, ...(notes.length > 0 ? { notes: notes.join('\n') } : {}) }
+}
+
 function rowsOf(text: string, faults: NameFault[]): { line: number; cells: Cells }[] {
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/)
   const first = lines.findIndex((one) => one.trim() !== '')
   if (first < 0) return []
   const delimiter = delimiterOf(lines[first]!)
-  const columns = lines[first]!.split(delimiter).map((head) => own(HEADERS, head.trim().toLowerCase()))
+  const heads = lines[first]!.split(delimiter).map((head) =>
+    head
+      .trim()
+      .replace(/^"(.*)"$/, '$1')
+      .trim(),
+  )
+  const columns = heads.map((head) => own(HEADERS, head.toLowerCase()))
   if (!columns.includes('name'))
-    return lines.flatMap((one, i) => (one.trim() === '' ? [] : [{ line: i + 1, cells: { name: one.trim() } }]))
+    return lines.flatMap((one, i) => (one.trim() === '' ? [] : [{ line: i + 1, cells: toldIn(one.trim()) }]))
   try {
     const rows = parse(lines.slice(first + 1).join('\n'), { ...CSV_OPTIONS, delimiter }) as unknown as {
       record: string[]
@@ -90,7 +128,7 @@ function rowsOf(text: string, faults: NameFault[]): { line: number; cells: Cells
     }[]
     return rows.map(({ record, info }) => ({
       line: first + 1 + info.lines,
-      cells: Object.fromEntries(columns.flatMap((column, i) => (column ? [[column, record[i] ?? '']] : []))) as Cells,
+      cells: cellsOf(heads, columns, record),
     }))
   } catch (error) {
     faults.push({ line: first + 1, message: `this is not a table: ${(error as Error).message}` })

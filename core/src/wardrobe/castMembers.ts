@@ -42,7 +42,7 @@ export interface MembersAsk {
   most: number
 }
 
-export interface MemberCandidate {
+interface MemberCandidate {
   id: string
   score: number
   face: string | null

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { emptyBrief, type Brief } from '@outfit/core/brief'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
@@ -28,6 +29,13 @@ const add = (roster: RosterShelf, characters: object[], version = roster.version
     characters,
   })
 const somebody = (name: string, more: object = {}) => ({ name, faction: '', notes: '', ...more })
+
+const BRIEF: Brief = {
+  ...emptyBrief('middle'),
+  wishes: [{ place: 'head', trait: 'beard', target: 'full', weight: 'must' }],
+  years: 9,
+  notes: 'beard (must)',
+}
 
 describe('a new roster', () => {
   test('stands behind the others, empty, under its school', async () => {
@@ -146,7 +154,7 @@ describe('characters by the dozen', () => {
     const { status, body } = await add(roster, [
       somebody('Ada', { years: 6, faction: 'Children', notes: 'The smallest.' }),
       somebody('Bo', { years: 40 }),
-      somebody('Cy'),
+      somebody('Cy', { brief: BRIEF }),
     ])
     expect([status, body.outfits.length]).toEqual([201, 3])
     const after = await named('Lock keepers')
@@ -155,6 +163,8 @@ describe('characters by the dozen', () => {
       ['Bo', '', 0],
       ['Cy', '', 0],
     ])
+    const cy = (await server.get<OutfitDetail>(`outfits/${after.outfits[2]!.id}`)).body
+    expect([cy.stature, cy.brief]).toEqual(['middle', BRIEF])
     const ada = (await server.get<OutfitDetail>(`outfits/${after.outfits[0]!.id}`)).body
     expect(ada).toMatchObject({
       stature: 'short',
@@ -178,6 +188,13 @@ describe('characters by the dozen', () => {
     ['an older version', [somebody('Fay')], 1, 409, 'version'],
     ['nobody', [], undefined, 400, 'characters'],
     ['one without a name', [somebody('Fay'), somebody('')], undefined, 400, 'characters[1].name'],
+    [
+      'a brief that makes no sense',
+      [somebody('Fay', { brief: { ...BRIEF, wishes: [{ ...BRIEF.wishes[0], trait: 'boot' }] } })],
+      undefined,
+      400,
+      'characters[0].brief.wishes[0].trait',
+    ],
     ['an age that is none', [somebody('Fay', { years: -3 })], undefined, 400, 'characters[0].years'],
   ])('%s is refused, and nothing is written', async (_what, characters, version, status, field) => {
     const before = await counts()

@@ -2,6 +2,7 @@ import { IsBoolean, IsIn, IsISO8601, IsOptional, Length } from 'class-validator'
 import { FilledText, ListOf, One, Text, Texts, Whole } from '../base/fields.ts'
 import { STATURES, type Stature } from '@outfit/core/brief'
 import { SCHOOLS, type School } from '@outfit/core/roster'
+import { BriefDto } from '../brief/dto.ts'
 import { PlacementDto } from './dto.ts'
 import { SwitchesDto } from './rulesDto.ts'
 
@@ -41,6 +42,8 @@ class PlannedCharacter {
   @Text(80) faction: string
   @IsOptional() @Whole(0, 150) years: number | null = null
   @Text(4000) notes: string
+  /** What it must show, where that is known; with its own age and notes. */
+  @IsOptional() @One(() => BriefDto) brief?: BriefDto
 }
 
 /** Characters to be planned, each with one outfit that wears nothing yet. */

@@ -69,19 +69,21 @@ export class PlanningService {
   }
 
   /** Add characters behind those there are, all or none: each with an outfit, its brief by age, and an empty take. */
-  add(
+  async add(
     roster: string,
     version: number,
     characters: AddCharacters['characters'],
   ): Promise<{ version: number; outfits: string[] }> {
+    for (const [i, { brief }] of characters.entries())
+      if (brief) await this.briefs.refuseFaulty(brief, `characters[${i}].brief.`)
     return this.rosters.writingRoster(roster, version, async (db) => {
       const ids: string[] = []
-      for (const { name, faction, years, notes } of characters) {
+      for (const { name, faction, years, notes, brief } of characters) {
         const character = ulid()
         await db.insert(CharacterEntity, { id: character, roster, name, position: 0, heads: [] })
         const outfit = await this.insertOutfit(db, roster, { character, name, faction, years })
         const stature = years === null ? 'full' : statureAt(years)
-        await this.briefs.write(db, outfit, { ...emptyBrief(stature), years, notes }, 1)
+        await this.briefs.write(db, outfit, brief ?? { ...emptyBrief(stature), years, notes }, 1)
         await db.insert(TakeEntity, { id: ulid(), outfit, label: 'A', chosen: true, reason: '' })
         ids.push(outfit)
       }

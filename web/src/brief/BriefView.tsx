@@ -12,6 +12,7 @@ import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Around } from './Around.tsx'
 import { FigureStart } from './FigureStart.tsx'
+import { InWords } from './InWords.tsx'
 import { Pictures } from './Pictures.tsx'
 import { SamplePanel, type ColourTarget } from './SamplePanel.tsx'
 import { Terms } from './Terms.tsx'
@@ -105,6 +106,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
           />
         )}
         <div className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1">
+          <InWords brief={brief} onChange={change} catalogue={catalogue} />
           <Wishes wishes={brief.wishes} onChange={setWishes} catalogue={catalogue} />
           <Around brief={brief} onChange={change} />
         </div>

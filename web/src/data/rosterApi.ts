@@ -1,4 +1,4 @@
-import type { Stature } from '@outfit/core/brief'
+import type { Brief, Stature } from '@outfit/core/brief'
 import type { Drawables, Placement } from '@outfit/core/catalogue'
 import {
   arrange,
@@ -29,6 +29,7 @@ export interface PlannedCharacter {
   faction: string
   years: number | null
   notes: string
+  brief?: Brief
 }
 
 /** What can be changed of outfits in a roster, many at once. */

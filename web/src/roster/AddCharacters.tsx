@@ -1,9 +1,11 @@
 import { Dialog } from 'radix-ui'
-import { useId, useMemo, useState } from 'react'
-import { statureAt } from '@outfit/core/brief'
-import { readNames } from '@outfit/core/tables'
+import { useEffect, useId, useMemo, useState } from 'react'
+import { statureAt, type Brief } from '@outfit/core/brief'
+import { readNames, type ListedName } from '@outfit/core/tables'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { errorText } from '../data/api.ts'
+import { selectCatalogue } from '../data/catalogueSlice.ts'
+import { useAppSelector } from '../data/hooks.ts'
 import { rosterApi } from '../data/rosterApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { tell } from '../ui/tell.ts'
@@ -29,6 +31,7 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
     [text, roster.outfits],
   )
   const { names, faults, doubles } = list
+  const told = useTold(open, names)
   const doubled = new Map(doubles.map((double) => [double.line, double]))
 
   const readFile = async (file: File | undefined) => {
@@ -44,11 +47,12 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
     const answer = await add({
       roster: roster.id,
       version: roster.version,
-      characters: names.map(({ name, faction: own, years, notes }) => ({
+      characters: names.map(({ name, faction: own, years, notes }, i) => ({
         name,
         faction: own || faction.trim(),
         years,
         notes,
+        ...(told[i] ? { brief: told[i].brief } : {}),
       })),
     })
     if (answer.error) return setProblem(errorText(answer.error))
@@ -70,8 +74,9 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
         <Dialog.Content className="fixed top-1/2 left-1/2 z-30 flex h-[620px] w-[860px] -translate-x-1/2 -translate-y-1/2 flex-col rounded-[14px] border border-rule bg-card p-5 shadow-xl">
           <Dialog.Title className="text-xl">Add characters to {roster.name}</Dialog.Title>
           <Dialog.Description className="text-soft">
-            Paste names, one a line; or a table whose header has a name and perhaps faction, age and notes. Each becomes
-            a character with an outfit that wears nothing yet; age says how tall they stand.
+            Paste names, one a line, with what they look like behind a colon; or a table whose header has a name and
+            perhaps faction, age and notes. What is told of them becomes wishes of their briefs, as it shows on the
+            right.
           </Dialog.Description>
           <div className="mt-3 grid min-h-0 flex-1 grid-cols-2 gap-4">
             <div className="flex min-h-0 flex-col gap-2">
@@ -80,7 +85,9 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
                 aria-label="Names"
                 value={text}
                 onChange={(event) => setText(event.target.value)}
-                placeholder={'name, faction, age\nAda Quill, Cooks, 34\nBo Reed, Makers, 9'}
+                placeholder={
+                  'Ada Quill: old woman, grey bun, purple shawl\nBo Reed: boy, red cap, drum\n\nor a table:\nname, faction, age, notes\nCy Marsh, Makers, 34, "bald, green apron"'
+                }
                 className="min-h-0 flex-1 resize-none rounded-[8px] border border-rule bg-paper px-2 py-1.5 placeholder:text-soft"
               />
               <label className="flex items-center gap-2">
@@ -113,14 +120,20 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
                       Line {line}: {message}. It is left out.
                     </li>
                   ))}
-                  {names.map(({ line, name, faction: own, years }) => (
+                  {names.map(({ line, name, faction: own, years }, i) => (
                     <li key={line} className="border-b border-rule py-1">
                       <strong>{name}</strong>{' '}
                       <span className="text-[13.5px] text-soft">
-                        {[own || faction, years === null ? 'full' : `${years} years, ${statureAt(years)}`]
-                          .filter(Boolean)
-                          .join(' · ')}
+                        {[own || faction, ageOf(years, told[i]?.brief)].filter(Boolean).join(' · ')}
                       </span>
+                      {told[i] && (
+                        <span className="block text-[13.5px]">
+                          {told[i].words.join(', ') || 'nothing of it is understood'}
+                          {told[i].rest.length > 0 && (
+                            <span className="text-soft"> · stays in the notes: {told[i].rest.join(', ')}</span>
+                          )}
+                        </span>
+                      )}
                       {doubled.has(line) && (
                         <span className="block text-[13.5px] text-soft italic">
                           This name is in {doubled.get(line)!.other} too.
@@ -153,5 +166,33 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  )
+}
+
+/** What is told of somebody, as it is understood. */
+interface Told {
+  brief: Brief
+  /** The wishes in words. */
+  words: string[]
+  /** What was not understood. */
+  rest: string[]
+}
+
+const ageOf = (years: number | null, brief: Brief | undefined): string => {
+  const age = years ?? brief?.years ?? null
+  return age === null ? (brief?.stature ?? 'full') : `${age} years, ${brief?.stature ?? statureAt(age)}`
+}
+
+/** What the notes of a list say of its characters; null for those of whom nothing is told. Its reader comes with the first list. */
+function useTold(open: boolean, names: readonly ListedName[]): readonly (Told | null)[] {
+  const catalogue = useAppSelector(selectCatalogue)
+  const [reader, setReader] = useState<typeof import('./toldOf.ts') | null>(null)
+  useEffect(() => {
+    if (open) void import('./toldOf.ts').then(setReader)
+  }, [open])
+  return useMemo(
+    () =>
+      names.map(({ notes, years }) => (reader && catalogue && notes ? reader.toldOf(notes, years, catalogue) : null)),
+    [names, reader, catalogue],
   )
 }

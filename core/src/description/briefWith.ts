@@ -1,0 +1,47 @@
+import { emptyBrief, statureAt, type Brief, type BriefWish } from '../brief/index.ts'
+import type { Description } from './readDescription.ts'
+
+/** Traits of which a place may have several: things held, worn round the neck, standing beside. */
+const THINGS = ['item', 'companion', 'shape']
+
+/**
+ * A brief with what a description says, but for the stretches that are dropped (by their place in `taken`). A wish takes the
+ * place of one for the same trait; words that were not understood go to the notes, so that none is lost. O(wishes²).
+ */
+export function briefWith(brief: Brief, said: Description, dropped: ReadonlySet<number> = new Set()): Brief {
+  const kept = said.taken.filter((_, i) => !dropped.has(i))
+  const taken = new Set(kept.flatMap(({ wishes }) => wishes))
+  const wishes = [...brief.wishes]
+  said.wishes.forEach((wish, i) => {
+    if (!taken.has(i)) return
+    const at = wishes.findIndex((one) => sameWish(one, wish))
+    if (at < 0) wishes.push(wish)
+    else wishes[at] = wish
+  })
+  const stature = said.years !== null ? statureAt(said.years) : said.stature
+  const unknown = said.rest.join(', ')
+  const notes =
+    unknown === '' || brief.notes.includes(unknown) ? brief.notes : [brief.notes, unknown].filter(Boolean).join('\n')
+  return {
+    ...brief,
+    wishes,
+    stature: said.stature ?? stature ?? brief.stature,
+    years: said.years ?? brief.years,
+    abilities: [...new Set([...brief.abilities, ...said.abilities])],
+    notes,
+  }
+}
+
+/** The brief of a character of a list: what is told of it as wishes, and kept as notes whole. */
+export function briefOfNotes(notes: string, years: number | null, said: Description): Brief {
+  const { notes: _, ...brief } = briefWith(emptyBrief(), said)
+  return {
+    ...brief,
+    notes,
+    years: years ?? brief.years,
+    stature: years === null ? brief.stature : (said.stature ?? statureAt(years)),
+  }
+}
+
+const sameWish = (a: BriefWish, b: BriefWish) =>
+  a.place === b.place && a.trait === b.trait && (!THINGS.includes(a.trait) || a.target === b.target)

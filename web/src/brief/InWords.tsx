@@ -1,0 +1,155 @@
+import { useId, useMemo, useState } from 'react'
+import type { Brief } from '@outfit/core/brief'
+import type { Catalogue } from '@outfit/core/catalogue'
+import { briefWith, readDescription, type Description } from '@outfit/core/description'
+import { Button } from '../ui/Button.tsx'
+import { counted } from '../ui/counted.ts'
+import { wishInWords } from './wishInWords.ts'
+
+interface InWordsProps {
+  brief: Brief
+  onChange: (brief: Brief) => void
+  catalogue: Catalogue
+}
+
+/** The brief in words: what is typed shows as it is understood, word by word, and becomes wishes with Enter. */
+export function InWords({ brief, onChange, catalogue }: InWordsProps) {
+  const id = useId()
+  const [text, setText] = useState('')
+  const [dropped, setDropped] = useState<ReadonlySet<number>>(new Set())
+  const said = useMemo(
+    () =>
+      text.trim() === ''
+        ? null
+        : readDescription(text, { palette: [...catalogue.colours.values()], moulds: [...catalogue.moulds.values()] }),
+    [text, catalogue],
+  )
+  const write = (words: string) => {
+    setText(words)
+    setDropped(new Set())
+  }
+  const taken = new Set(said?.taken.flatMap(({ wishes }, i) => (dropped.has(i) ? [] : wishes)))
+  const says = said && (taken.size > 0 || said.years !== null || said.stature !== null || said.abilities.length > 0)
+  const take = () => {
+    if (!said || !says) return
+    onChange(briefWith(brief, said, dropped))
+    write('')
+  }
+  return (
+    <form
+      aria-label="In words"
+      className="mb-2 rounded-[12px] border border-rule bg-card px-3 py-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        take()
+      }}
+    >
+      <div className="flex items-center gap-2">
+        <label htmlFor={id} className="shrink-0 font-semibold">
+          In words
+        </label>
+        <input
+          id={id}
+          value={text}
+          maxLength={2000}
+          onChange={({ target }) => write(target.value)}
+          placeholder="old man, grey beard, yellow oilskin, lantern (must)"
+          className="min-w-0 flex-1 rounded-[8px] border border-rule bg-paper px-2 py-1 placeholder:text-soft"
+        />
+        {text === '' && brief.notes.trim() !== '' ? (
+          <Button className="shrink-0 px-2 py-1 text-[13.5px]" onClick={() => write(brief.notes)}>
+            Read the notes
+          </Button>
+        ) : (
+          <Button type="submit" className="shrink-0 px-2 py-1 text-[13.5px]" disabled={!says}>
+            {taken.size > 0 ? `Take ${counted(taken.size, 'wish', 'wishes')}` : 'Take it'}
+          </Button>
+        )}
+      </div>
+      {said && (
+        <Understood
+          text={text}
+          said={said}
+          dropped={dropped}
+          onDrop={(i) => {
+            const next = new Set(dropped)
+            if (!next.delete(i)) next.add(i)
+            setDropped(next)
+          }}
+          catalogue={catalogue}
+        />
+      )}
+    </form>
+  )
+}
+
+/** What was typed with what each stretch was taken as beneath it; pressing a stretch drops it or takes it again. */
+function Understood({
+  text,
+  said,
+  dropped,
+  onDrop,
+  catalogue,
+}: {
+  text: string
+  said: Description
+  dropped: ReadonlySet<number>
+  onDrop: (i: number) => void
+  catalogue: Catalogue
+}) {
+  const besides = [
+    ...(said.years === null ? [] : [`${said.years} years`]),
+    ...(said.stature === null ? [] : [`stature ${said.stature}`]),
+    ...said.abilities,
+  ]
+  return (
+    <>
+      <ul aria-label="As understood" className="mt-2 flex flex-wrap items-start gap-x-2 gap-y-1.5 text-[14px]">
+        {said.taken.map(({ from, to, wishes, understood, mended }, i) => {
+          const words = text.slice(from, to)
+          if (wishes.length === 0)
+            return (
+              <li key={from} className="pt-px">
+                <span
+                  className={
+                    understood
+                      ? 'text-soft'
+                      : 'text-problem underline decoration-problem decoration-wavy underline-offset-4'
+                  }
+                >
+                  {words}
+                </span>
+                {!understood && <span className="block text-[13px] text-problem">not understood</span>}
+              </li>
+            )
+          const meant = wishes.map((wish) => wishInWords(said.wishes[wish]!, catalogue)).join(', ')
+          const gone = dropped.has(i)
+          return (
+            <li key={from}>
+              <button
+                type="button"
+                aria-pressed={!gone}
+                aria-label={`${words}: ${meant}`}
+                title={gone ? 'Take it again' : 'Drop it'}
+                onClick={() => onDrop(i)}
+                className={`rounded-[6px] px-1 text-left hover:bg-band ${gone ? 'text-soft line-through' : ''}`}
+              >
+                <span className={gone ? '' : 'border-b-2 border-act'}>{words}</span>
+                <span className="block max-w-[230px] text-[13px] text-soft">
+                  {meant}
+                  {mended ? ` (read as “${mended}”)` : ''}
+                </span>
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+      {(besides.length > 0 || said.rest.length > 0) && (
+        <p className="mt-1 text-[13px] text-soft">
+          {besides.length > 0 && `Besides: ${besides.join(', ')}. `}
+          {said.rest.length > 0 && 'What is not understood goes to the notes.'}
+        </p>
+      )}
+    </>
+  )
+}
