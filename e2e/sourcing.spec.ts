@@ -15,7 +15,7 @@ interface Plan {
   unmet: unknown[]
 }
 
-const CLI = fileURLToPath(new URL('../server/dist/sourcing/planCli.js', import.meta.url))
+const CLI = fileURLToPath(new URL('../server/dist/bundle/planCli.js', import.meta.url))
 const cents = (text: string | null) =>
   Math.round(Number(/€([\d,]+\.\d\d)/.exec(text ?? '')![1]!.replace(',', '')) * 100)
 /** "3 parcels", also where an amount with its cents stands right before it. */

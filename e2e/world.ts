@@ -14,7 +14,7 @@ export function startBuilt(
   const child = spawn(
     process.execPath,
     [
-      join(ROOT, 'server/dist/main.js'),
+      join(ROOT, 'server/dist/bundle/main.js'),
       '--port',
       String(port),
       '--data',

@@ -7,10 +7,10 @@ import { join } from 'node:path'
 import { build, install, ROOT } from './tree.mjs'
 
 install()
-build()
+await build()
 const { status } = spawnSync(
   process.execPath,
-  [join(ROOT, 'server/dist/app/archiveCli.js'), ...process.argv.slice(2)],
+  [join(ROOT, 'server/dist/bundle/archiveCli.js'), ...process.argv.slice(2)],
   {
     stdio: 'inherit',
     cwd: process.env.INIT_CWD ?? ROOT,

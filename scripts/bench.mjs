@@ -16,7 +16,7 @@ import { team } from '../bench/team.mjs'
 import { build, CHROMIUM, install, ROOT, serve } from './tree.mjs'
 
 install()
-build()
+await build()
 const only = process.argv[2]
 /** Totals and values that are the best anybody found. */
 const KNOWN = join(ROOT, 'bench/bestKnown.json')

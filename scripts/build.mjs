@@ -2,4 +2,4 @@
 import { build, install } from './tree.mjs'
 
 install()
-build()
+await build()

@@ -6,12 +6,12 @@ import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { build, install, ROOT } from './tree.mjs'
 
-const CLIS = { plan: 'sourcing/planCli.js', roster: 'wardrobe/rosterCli.js' }
+const CLIS = { plan: 'planCli.js', roster: 'rosterCli.js' }
 
 install()
-build()
+await build()
 const [what, ...args] = process.argv.slice(2)
-const { status } = spawnSync(process.execPath, [join(ROOT, 'server/dist', CLIS[what]), ...args], {
+const { status } = spawnSync(process.execPath, [join(ROOT, 'server/dist/bundle', CLIS[what]), ...args], {
   stdio: 'inherit',
   cwd: process.env.INIT_CWD ?? ROOT,
 })

@@ -28,7 +28,7 @@ try {
 const data = resolve(values.data ?? join(ROOT, demo ? 'demo-data' : 'data'))
 
 install()
-build()
+await build()
 const { child } = await serve(
   [
     ...['--data', data, '--port', values.port ?? '4310'],

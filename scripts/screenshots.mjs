@@ -8,7 +8,7 @@ import { join } from 'node:path'
 import { build, CHROMIUM, install, ROOT, serve } from './tree.mjs'
 
 install()
-build()
+await build()
 const { chromium } = await import('@playwright/test')
 const OUT = join(ROOT, 'docs/screenshots')
 mkdirSync(OUT, { recursive: true })

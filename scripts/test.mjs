@@ -18,11 +18,11 @@ const times = []
 /** Tests told at the end that took longest. */
 const SLOWEST = 10
 
-function step(name, work) {
+async function step(name, work) {
   const start = Date.now()
   console.log(`\n— ${name}`)
   try {
-    work()
+    await work()
   } catch (error) {
     broken.push(name)
     console.error(`${name} failed: ${error.message}`)
@@ -93,18 +93,18 @@ const journeyTimes = (suites = []) =>
 
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS)
-step('Packages', () => install())
-if (!fast) step('Chromium', installChromium)
-step('Build', () => build())
+await step('Packages', () => install())
+if (!fast) await step('Chromium', installChromium)
+await step('Build', () => build())
 await together([
   ['Types', 'npm', ['run', '--silent', 'types']],
   ['Formatting and lint', 'npm', ['run', '--silent', 'style']],
 ])
-step('Jest', () => {
+await step('Jest', () => {
   const env = { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }
   run('npx', ['jest', '--json', '--outputFile', join(RESULTS, 'jest.json')], { env })
 })
-if (!fast) step('Playwright', () => run('npx', ['playwright', 'test'], { cwd: join(ROOT, 'e2e') }))
+if (!fast) await step('Playwright', () => run('npx', ['playwright', 'test'], { cwd: join(ROOT, 'e2e') }))
 
 const jest = read('jest.json')
 const journeys = fast ? { stats: { expected: 0, unexpected: 0, flaky: 0 } } : read('e2e.json')

@@ -2,6 +2,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { bundle } from './bundle.mjs'
 
 /** Root of the working tree; every script works from there whatever folder it was called in. */
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..')
@@ -16,6 +17,7 @@ const SOURCES = [
   'web/public',
   'web/index.html',
   'web/vite.config.ts',
+  'scripts/bundle.mjs',
   'tsconfig.base.json',
   'package-lock.json',
 ]
@@ -46,11 +48,11 @@ export function install(options) {
   run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true, ...options })
 }
 
-/** Build core, server and web unless nothing has changed since they were last built. */
-export function build(options) {
+/** Build core, server and web, and put the server into few files, unless nothing has changed since they were last built. */
+export async function build(options) {
   const built = modified(STAMP)
   if (
-    existsSync(join(ROOT, 'server/dist/main.js')) &&
+    existsSync(join(ROOT, 'server/dist/bundle/main.js')) &&
     existsSync(join(ROOT, 'web/dist/index.html')) &&
     SOURCES.every((path) => newest(join(ROOT, path)) < built)
   )
@@ -58,16 +60,21 @@ export function build(options) {
   console.error('Building…')
   run('npx', ['tsc', '-b', 'core', 'server'], { quiet: true, ...options })
   run('npx', ['vite', 'build', '--logLevel', 'warn'], { quiet: true, ...options, cwd: join(ROOT, 'web') })
+  await bundle(ROOT)
   mkdirSync(dirname(STAMP), { recursive: true })
   writeFileSync(STAMP, new Date().toISOString())
 }
 
 /** Start the built server; resolves with its address once it answers, rejects when it ends before. */
 export function serve(args, { log = false } = {}) {
-  const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--web', join(ROOT, 'web/dist'), ...args], {
-    cwd: ROOT,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
+  const child = spawn(
+    process.execPath,
+    [join(ROOT, 'server/dist/bundle/main.js'), '--web', join(ROOT, 'web/dist'), ...args],
+    {
+      cwd: ROOT,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    },
+  )
   return new Promise((resolve, reject) => {
     let said = ''
     child.stdout.on('data', (chunk) => {

@@ -97,7 +97,7 @@ describe('a plan that takes long', () => {
 
 describe('the plan command', () => {
   const run = (input: string) =>
-    spawnSync(process.execPath, [join(DIST, 'sourcing/planCli.js'), '-'], { input, encoding: 'utf8' })
+    spawnSync(process.execPath, [join(DIST, 'planCli.js'), '-'], { input, encoding: 'utf8' })
   const problem = {
     format: 'outfit.sourcing-problem',
     version: 1,
@@ -186,7 +186,7 @@ describe('the plan command', () => {
   test('a file is read by its path; a missing one is told', () => {
     const path = join(data, 'problem.json')
     writeFileSync(path, JSON.stringify(problem))
-    const cli = join(DIST, 'sourcing/planCli.js')
+    const cli = join(DIST, 'planCli.js')
     expect(spawnSync(process.execPath, [cli, path], { encoding: 'utf8' }).status).toBe(0)
     const missing = spawnSync(process.execPath, [cli, join(data, 'none.json')], { encoding: 'utf8' })
     expect([missing.status, missing.stderr]).toEqual([2, expect.stringContaining('none.json')])
@@ -196,7 +196,7 @@ describe('the plan command', () => {
 
 describe('the roster command', () => {
   const run = (input: string) =>
-    spawnSync(process.execPath, [join(DIST, 'wardrobe/rosterCli.js'), '-'], { input, encoding: 'utf8' })
+    spawnSync(process.execPath, [join(DIST, 'rosterCli.js'), '-'], { input, encoding: 'utf8' })
   const head = (id: string, score: number) => ({ id, parts: [{ part: id, qty: 1 }], score, face: id })
   const problem = {
     format: 'outfit.roster-problem',

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 /** The built program, which tests run as a user would; the test script builds it before Jest starts. */
-export const DIST = fileURLToPath(new URL('../../dist/', import.meta.url))
+export const DIST = fileURLToPath(new URL('../../dist/bundle/', import.meta.url))
 
 export interface Built {
   url: string

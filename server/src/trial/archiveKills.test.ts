@@ -11,7 +11,7 @@ import { unpackArchive } from '../archive/readArchive.ts'
 import { LONG } from '../test/runs.ts'
 import { loadedWorld } from '../test/testServer.ts'
 
-const CLI = fileURLToPath(new URL('../../dist/app/archiveCli.js', import.meta.url))
+const CLI = fileURLToPath(new URL('../../dist/bundle/archiveCli.js', import.meta.url))
 const space = mkdtempSync(join(tmpdir(), 'outfit-archive-kills-'))
 const archive = join(space, 'world.zip')
 const random = seeded(11)

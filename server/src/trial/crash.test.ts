@@ -18,7 +18,7 @@ const LANES = 2
 /** Rows of one import: more than go into one statement. */
 const ROWS = 700
 const PART = 'P-00001'
-const RESTLESS = fileURLToPath(new URL('../../dist/trial/restless.js', import.meta.url))
+const RESTLESS = fileURLToPath(new URL('../../dist/bundle/restless.js', import.meta.url))
 
 const folders: string[] = []
 const folder = () => {
