@@ -48,15 +48,19 @@ export function install(options) {
   run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true, ...options })
 }
 
-/** Build core, server and web, and put the server into few files, unless nothing has changed since they were last built. */
-export async function build(options) {
+/** Whether nothing has changed since core, server and web were last built. */
+export function isBuilt() {
   const built = modified(STAMP)
-  if (
+  return (
     existsSync(join(ROOT, 'server/dist/bundle/main.js')) &&
     existsSync(join(ROOT, 'web/dist/index.html')) &&
     SOURCES.every((path) => newest(join(ROOT, path)) < built)
   )
-    return
+}
+
+/** Build core, server and web, and put the server into few files, unless nothing has changed since they were last built. */
+export async function build(options) {
+  if (isBuilt()) return
   console.error('Building…')
   run('npx', ['tsc', '-b', 'core', 'server'], { quiet: true, ...options })
   run('npx', ['vite', 'build', '--logLevel', 'warn'], { quiet: true, ...options, cwd: join(ROOT, 'web') })
