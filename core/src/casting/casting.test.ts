@@ -1,9 +1,8 @@
 import { houseRulesOf } from '../roster/index.ts'
 import { describe, expect, test } from '@jest/globals'
-import { slotsFor } from '../anatomy/index.ts'
 import { emptyBrief, likenessOf, MET, wishesFrom, type Brief, type BriefWish } from '../brief/index.ts'
-import { mouldOf, SLOTS, type Part, type Placement, type Slot } from '../catalogue/index.ts'
-import { partNamed, takeOf, worldCatalogue } from '../test/world.ts'
+import type { Part, Placement } from '../catalogue/index.ts'
+import { partNamed, takeOf, worldCandidates, worldCatalogue } from '../test/world.ts'
 import { budgetCurve, cheapestKeeping, dearParts } from './budget.ts'
 import { castBest } from './castBest.ts'
 import { castingOf } from './castingProblem.ts'
@@ -12,16 +11,7 @@ import { type CastingAsk, NoCasting } from './ask.ts'
 
 const catalogue = worldCatalogue()
 const patient = { count: 10, seconds: 1e9, now: () => 0 }
-const candidates: Partial<Record<Slot, Part[]>> = {}
-for (const slot of SLOTS)
-  candidates[slot] = [...catalogue.parts.values()].filter((part) => {
-    const { kind } = mouldOf(catalogue, part)
-    return (
-      slotsFor(kind).includes(slot) ||
-      (slot === 'torso' && kind === 'dressed-torso') ||
-      (slot === 'hips' && kind === 'leg-pair')
-    )
-  })
+const candidates = worldCandidates(catalogue)
 /** A price for every part, from its code. */
 const priceOf = (part: Part) => 40 + (Number(part.code.slice(2)) % 37) * 15 * (part.components.length > 0 ? 3 : 1)
 const lowest = Object.fromEntries([...catalogue.parts.values()].map((part) => [part.code, priceOf(part)]))

@@ -32,9 +32,9 @@ describe('a description', () => {
   test('that the reader was not made with is understood in nine of ten wishes, and no must is wrong', () => {
     let [made, right, expected, wrongMusts] = [0, 0, 0, 0]
     for (const [text, list] of UNSEEN) {
-      const wanted = list.split(';').map((one) => one.trim().replace(/\s+/g, ' '))
-      const isWanted = (said: string) =>
-        wanted.some((one) => {
+      const meant = list.split(';').map((one) => one.trim().replace(/\s+/g, ' '))
+      const isMeant = (said: string) =>
+        meant.some((one) => {
           const [words, weight = ''] = one.split(' !')
           const [place, trait, ...targets] = words!.split(' ')
           return targets
@@ -44,9 +44,9 @@ describe('a description', () => {
         })
       const wishes = wishesIn(read(text))
       made += wishes.length
-      expected += wanted.length
-      right += wishes.filter(isWanted).length
-      wrongMusts += wishes.filter((one) => one.endsWith(' !must') && !isWanted(one)).length
+      expected += meant.length
+      right += wishes.filter(isMeant).length
+      wrongMusts += wishes.filter((one) => one.endsWith(' !must') && !isMeant(one)).length
     }
     expect(wrongMusts).toBe(0)
     expect(right / made).toBeGreaterThan(0.9)

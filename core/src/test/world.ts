@@ -136,3 +136,20 @@ export function anyOutfit(): fc.Arbitrary<Placement[]> {
       slots.flat().filter(({ slot }) => (skirted ? !['hips', 'legRight', 'legLeft'].includes(slot) : slot !== 'lower')),
     )
 }
+
+/** What may be tried in each slot: every part of the sample world that goes there, assemblies among them. */
+export function worldCandidates(catalogue: Catalogue): Partial<Record<Slot, Part[]>> {
+  return Object.fromEntries(
+    SLOTS.map((slot) => [
+      slot,
+      [...catalogue.parts.values()].filter((part) => {
+        const { kind } = mouldOf(catalogue, part)
+        return (
+          slotsFor(kind).includes(slot) ||
+          (slot === 'torso' && kind === 'dressed-torso') ||
+          (slot === 'hips' && kind === 'leg-pair')
+        )
+      }),
+    ]),
+  )
+}

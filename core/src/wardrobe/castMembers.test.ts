@@ -1,11 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { seeded } from '../base/index.ts'
-import { slotsFor } from '../anatomy/index.ts'
 import { emptyBrief, earnedBy, judgesOf, likenessOf, PLACES, placeOf, wishesFrom, type Brief } from '../brief/index.ts'
-import { mouldOf, SLOTS, type Part, type Slot } from '../catalogue/index.ts'
+import { mouldOf } from '../catalogue/index.ts'
 import { houseRulesOf, wornAlike } from '../roster/index.ts'
 import { offer, seller } from '../test/problem.ts'
-import { takeOf, worldCatalogue } from '../test/world.ts'
+import { takeOf, worldCandidates, worldCatalogue } from '../test/world.ts'
 import { castMembers, faceOf, type CastMember, type MemberAsk, type MembersAsk } from './castMembers.ts'
 import { castPlanOf, likenessNow } from './castReport.ts'
 import { planRoster } from './planRoster.ts'
@@ -14,16 +13,7 @@ import { settleRoster } from './settleRoster.ts'
 import { comesFrom, gaveUpIn } from './whoGetsWhat.ts'
 
 const catalogue = worldCatalogue()
-const candidates: Partial<Record<Slot, Part[]>> = {}
-for (const slot of SLOTS)
-  candidates[slot] = [...catalogue.parts.values()].filter((part) => {
-    const { kind } = mouldOf(catalogue, part)
-    return (
-      slotsFor(kind).includes(slot) ||
-      (slot === 'torso' && kind === 'dressed-torso') ||
-      (slot === 'hips' && kind === 'leg-pair')
-    )
-  })
+const candidates = worldCandidates(catalogue)
 const lowest = Object.fromEntries([...catalogue.parts.keys()].map((code) => [code, 30 + (Number(code.slice(2)) % 90)]))
 
 const member = (name: string, change: Partial<MemberAsk> = {}): MemberAsk => ({

@@ -3,8 +3,9 @@ import { catalogueOf } from '@outfit/core/catalogue'
 import { api, errorText, type PlanAsk } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Searching } from '../ui/Searching.tsx'
 import { useBuyingOptions } from './buyingOptions.ts'
-import { Planning, Report } from './Report.tsx'
+import { Report } from './Report.tsx'
 import { useFurther } from './useFurther.ts'
 import { usePlan } from './usePlan.ts'
 
@@ -40,7 +41,19 @@ export function Buying({ ask, version, currency, back, prices, aside }: BuyingPr
   if (!basics.data) return <Waiting>Looking up what is missing…</Waiting>
   const report = further.report ?? plan.report
   if (!report)
-    return <Planning progress={plan.progress} currency={currency} onCancel={plan.cancel} onEnough={plan.enough} />
+    return (
+      <Searching
+        title="Comparing sellers…"
+        heading="h1"
+        label="Planning"
+        currency={currency}
+        progress={plan.progress}
+        least="no plan can be cheaper than"
+        onEnough={plan.enough}
+        stop="Stop planning"
+        onStop={plan.cancel}
+      />
+    )
   const { parts, prints } = report
   const job = further.better ? further.job! : plan.job!
   return (

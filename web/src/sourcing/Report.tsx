@@ -311,34 +311,3 @@ function FurtherBar({
     </>
   )
 }
-
-/** While a plan is made: the best so far, the bound, and the ways to end it. */
-export function Planning({
-  progress,
-  currency,
-  onCancel,
-  onEnough,
-}: {
-  progress: { best: number | null; bound: number | null } | null
-  currency: string
-  onCancel: () => void
-  onEnough: () => void
-}) {
-  const money = (amount: number | null | undefined) =>
-    amount === null || amount === undefined ? '–' : formatMoney(Math.round(amount), currency)
-  return (
-    <div className="mx-auto max-w-md py-20 text-center" role="status">
-      <h1 className="text-2xl">Comparing sellers…</h1>
-      <progress className="mt-4 w-full" aria-label="Planning" />
-      <p className="mt-2 text-soft">
-        best so far {money(progress?.best)} · no plan can be cheaper than {money(progress?.bound)}
-      </p>
-      <p className="mt-4 flex justify-center gap-3">
-        <Button look="act" onClick={onEnough} disabled={(progress?.best ?? null) === null}>
-          Good enough
-        </Button>
-        <Button onClick={onCancel}>Stop planning</Button>
-      </p>
-    </div>
-  )
-}

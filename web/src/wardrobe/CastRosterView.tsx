@@ -10,8 +10,8 @@ import { errorText } from '../data/api.ts'
 import { castApi, type CastAsk } from '../data/castApi.ts'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
 import { useJob } from '../sourcing/usePlan.ts'
-import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote } from '../ui/Notes.tsx'
+import { Searching } from '../ui/Searching.tsx'
 import { CastResult } from './CastResult.tsx'
 import { CastForm } from './CastForm.tsx'
 import { remember, settingsFor, whoOf, type CastSettings } from './castSettings.ts'
@@ -80,7 +80,24 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
         onStop={job.cancel}
       />
       <section aria-label="Cast" aria-live="polite" className="min-w-0">
-        {running && <Progress job={job} worth={asked!.ask.options.worth} />}
+        {running && (
+          <Searching
+            title="Casting everybody…"
+            heading="h2"
+            label="Casting"
+            currency={HOME_CURRENCY}
+            progress={job.progress}
+            least="nothing comes to less than"
+            onEnough={job.enough}
+            stop="Stop"
+            onStop={job.cancel}
+          >
+            <span className="block text-[13px]">
+              what is spent, and what is missed in likeness at {formatMoney(asked!.ask.options.worth, HOME_CURRENCY)} a
+              point
+            </span>
+          </Searching>
+        )}
         {job.state === 'failed' && <ErrorNote onRetry={() => cast()}>{job.problem}</ErrorNote>}
         {job.state === 'cancelled' && (
           <EmptyNote title="Casting was stopped">Nothing was changed and nothing was bought.</EmptyNote>
@@ -118,30 +135,6 @@ function Beginning() {
       <p className="mt-2">
         Say on the left how much money a point of likeness is worth to you, and press <strong>Cast</strong>. Nothing
         changes until you take the result over, and that can be taken back.
-      </p>
-    </div>
-  )
-}
-
-function Progress({ job, worth }: { job: ReturnType<typeof useJob>; worth: number }) {
-  const { progress, enough, cancel } = job
-  const money = (minor: number | null | undefined) =>
-    minor === null || minor === undefined ? '–' : formatMoney(Math.round(minor), HOME_CURRENCY)
-  return (
-    <div className="mx-auto max-w-md py-14 text-center" role="status">
-      <h2 className="text-2xl">Casting everybody…</h2>
-      <progress className="mt-4 w-full" aria-label="Casting" />
-      <p className="mt-2 text-soft">
-        best so far {money(progress?.best)} · nothing comes to less than {money(progress?.bound)}
-        <span className="block text-[13px]">
-          what is spent, and what is missed in likeness at {money(worth)} a point
-        </span>
-      </p>
-      <p className="mt-4 flex justify-center gap-3">
-        <Button look="act" onClick={enough} disabled={(progress?.best ?? null) === null}>
-          Good enough
-        </Button>
-        <Button onClick={cancel}>Stop</Button>
       </p>
     </div>
   )
