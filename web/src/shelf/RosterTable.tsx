@@ -304,7 +304,13 @@ function Bulk({
           <option value="none">none</option>
         </select>
       )}
-      <Button className="ml-auto px-2.5 py-1" onClick={() => void off()}>
+      <Link
+        to={`/rosters/${roster.id}/cast?outfits=${outfits.map(({ id }) => id).join(',')}`}
+        className="ml-auto rounded-[10px] border border-act/70 bg-card px-2.5 py-1 font-semibold text-act hover:border-act hover:bg-band"
+      >
+        Cast together
+      </Link>
+      <Button className="px-2.5 py-1" onClick={() => void off()}>
         Take off
       </Button>
     </form>
