@@ -15,6 +15,7 @@ test('views of a roster have no faults of access', async ({ app }) => {
   expect(await faults(app)).toEqual([])
   for (const [view, seen] of [
     ['Table', app.getByRole('region', { name: 'Outfits as a table' })],
+    ['Briefs', app.getByRole('region', { name: 'Briefs' })],
     ['Facts', app.getByRole('region', { name: 'To spend less' })],
     ['Uniforms and heads', app.getByRole('region', { name: 'One person, one head' })],
     ['Cast the roster', app.getByRole('form', { name: 'How to cast' })],

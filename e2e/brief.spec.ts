@@ -222,3 +222,21 @@ test('the picture stands beside the mannequin at its height, and the likeness te
     'a hand in Hazel under a head in Fawn',
   )
 })
+
+test('briefs of a roster are written in words on one page, one by one and for everybody', async ({ app }) => {
+  await app.getByRole('link', { name: 'School regatta' }).click()
+  await app.getByRole('link', { name: 'Briefs', exact: true }).click()
+  const words = (name: string) => app.getByRole('textbox', { name: `${name} in words` })
+  await words('Lis Wagenaar').fill('girl, blond plaits, striped jersey, odd shoes')
+  await expect(app.getByRole('list', { name: 'As understood' })).toContainText('Pattern: striped')
+  await words('Lis Wagenaar').press('Enter')
+  const wishes = (name: string) => app.getByRole('list', { name: `Wishes of ${name}` }).getByRole('listitem')
+  await expect(wishes('Lis Wagenaar').filter({ hasText: 'Pattern: striped' })).toBeVisible()
+  await words('Everybody').fill('must have an oar')
+  await words('Everybody').press('Enter')
+  for (const name of ['Lis Wagenaar', 'Tom Aker', 'Juno Brandt', 'Wout Idema'])
+    await expect(wishes(name).filter({ hasText: 'Item: oar, must' })).toBeVisible()
+  await app.keyboard.press('Control+z')
+  await expect(wishes('Lis Wagenaar').filter({ hasText: 'Item: oar, must' })).toHaveCount(0)
+  await expect(wishes('Lis Wagenaar').filter({ hasText: 'Pattern: striped' })).toBeVisible()
+})

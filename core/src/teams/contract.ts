@@ -5,6 +5,8 @@ import type { ArmyFace } from './armyFaces.ts'
 export interface TeamMember {
   outfit: string
   brief: Brief
+  /** 0 where none was written. */
+  briefVersion: number
   /** Parts it may not wear. */
   avoided: string[]
 }

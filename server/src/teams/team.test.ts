@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { Placement } from '@outfit/core/catalogue'
 import { wornAlike, type OutfitDetail } from '@outfit/core/roster'
 import { type RosterShelf } from '@outfit/core/shelf'
+import type { TeamMember } from '@outfit/core/teams'
 import { MovementEntity } from '../schema/drawer.ts'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
@@ -234,5 +235,46 @@ describe('pictures of a line-up', () => {
     ).body
     expect(figures).toHaveLength(10)
     expect(figures.every(({ worn: list }) => list.length > 0)).toBe(true)
+  })
+})
+
+describe('briefs of a roster', () => {
+  const members = async () => {
+    const roster = await named('School regatta')
+    const { body } = await server.get<{ members: TeamMember[] }>(`rosters/${roster.id}/members`)
+    return { path: `rosters/${roster.id}/briefs`, members: body.members }
+  }
+
+  test('are replaced many at once, all or none', async () => {
+    const { path, members: before } = await members()
+    const wish = { place: 'held', trait: 'item', target: 'oar', weight: 'must' } as const
+    const briefs = before.map(({ outfit, brief, briefVersion }) => ({
+      outfit,
+      version: briefVersion,
+      brief: { ...brief, wishes: [wish] },
+    }))
+    const saved = await server.send<{ briefs: { version: number }[] }>('PUT', path, { briefs })
+    expect([saved.status, saved.body.briefs.map(({ version }) => version)]).toEqual([
+      200,
+      before.map(({ briefVersion }) => briefVersion + 1),
+    ])
+    expect((await members()).members.map(({ brief }) => brief.wishes)).toEqual(before.map(() => [wish]))
+    // One that is older, of another roster, or makes no sense keeps all of them from being written.
+    const newest = briefs.map((one) => ({ ...one, version: one.version + 1, brief: { ...one.brief, wishes: [] } }))
+    const stranger = (await named('Ferry people')).outfits[0]!.id
+    for (const [last, status, field] of [
+      [{ ...newest[1]!, version: 1 }, 409, 'briefs[1].version'],
+      [{ ...newest[1]!, outfit: stranger }, 404, null],
+      [
+        { ...newest[1]!, brief: { ...newest[1]!.brief, wishes: [{ ...wish, target: 'spoon' }] } },
+        400,
+        'briefs[1].brief.wishes[0].target',
+      ],
+    ] as const) {
+      const answer = await server.send<ProblemBody>('PUT', path, { briefs: [newest[0], last] })
+      expect(answer.status).toBe(status)
+      if (field) expect(answer.body.errors[0]!.field).toBe(field)
+    }
+    expect((await members()).members[0]!.brief.wishes).toEqual([wish])
   })
 })

@@ -7,6 +7,7 @@ import {
   JoinUniforms,
   NewUniform,
   Preference,
+  SaveBriefs,
   SaveHeads,
   SaveUniform,
   ShownAs,
@@ -36,6 +37,12 @@ export class TeamController {
   @Get('rosters/:id/members')
   members(@Param('id') id: string, @Query() { cast = [] }: MembersQuery) {
     return this.team.members(id, cast)
+  }
+
+  /** Replace briefs of a roster, all or none. */
+  @Put('rosters/:id/briefs')
+  saveBriefs(@Param('id') id: string, @Body() { briefs }: SaveBriefs) {
+    return this.team.saveBriefs(id, briefs)
   }
 
   @Get('rosters/:id/bases')

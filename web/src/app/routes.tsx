@@ -46,6 +46,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../teams/TeamCastingView.tsx')).TeamCastingView }),
       },
       {
+        path: 'rosters/:roster/briefs',
+        lazy: async () => ({ Component: (await import('../brief/BriefsView.tsx')).BriefsView }),
+      },
+      {
         path: 'rosters/:roster/cast',
         lazy: async () => ({ Component: (await import('../wardrobe/CastRosterView.tsx')).CastRosterView }),
       },

@@ -106,7 +106,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
           />
         )}
         <div className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1">
-          <InWords brief={brief} onChange={change} catalogue={catalogue} />
+          <InWords notes={brief.notes} onTake={(merge) => change(merge(brief))} catalogue={catalogue} />
           <Wishes wishes={brief.wishes} onChange={setWishes} catalogue={catalogue} />
           <Around brief={brief} onChange={change} />
         </div>

@@ -12,7 +12,8 @@ afterEach(cleanup)
 
 function shown(brief: Partial<Brief> = {}) {
   const onChange = jest.fn<(brief: Brief) => void>()
-  render(<InWords brief={{ ...emptyBrief(), ...brief }} onChange={onChange} catalogue={catalogue} />)
+  const before = { ...emptyBrief(), ...brief }
+  render(<InWords notes={before.notes} onTake={(merge) => onChange(merge(before))} catalogue={catalogue} />)
   return { onChange, user: userEvent.setup(), words: screen.getByRole('textbox', { name: 'In words' }) }
 }
 

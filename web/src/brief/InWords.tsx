@@ -7,13 +7,18 @@ import { counted } from '../ui/counted.ts'
 import { wishInWords } from './wishInWords.ts'
 
 interface InWordsProps {
-  brief: Brief
-  onChange: (brief: Brief) => void
+  /** Whom it is of, where several stand on a page. */
+  of?: string
+  /** Notes that can be read too. */
+  notes: string
+  /** Take what was said: `merge` gives a brief with it. */
+  onTake: (merge: (brief: Brief) => Brief) => void
   catalogue: Catalogue
 }
 
 /** The brief in words: what is typed shows as it is understood, word by word, and becomes wishes with Enter. */
-export function InWords({ brief, onChange, catalogue }: InWordsProps) {
+export function InWords({ of, notes, onTake, catalogue }: InWordsProps) {
+  const label = of === undefined ? 'In words' : `${of} in words`
   const id = useId()
   const [text, setText] = useState('')
   const [dropped, setDropped] = useState<ReadonlySet<number>>(new Set())
@@ -32,12 +37,12 @@ export function InWords({ brief, onChange, catalogue }: InWordsProps) {
   const says = said && (taken.size > 0 || said.years !== null || said.stature !== null || said.abilities.length > 0)
   const take = () => {
     if (!said || !says) return
-    onChange(briefWith(brief, said, dropped))
+    onTake((brief) => briefWith(brief, said, dropped))
     write('')
   }
   return (
     <form
-      aria-label="In words"
+      aria-label={label}
       className="mb-2 rounded-[12px] border border-rule bg-card px-3 py-2"
       onSubmit={(event) => {
         event.preventDefault()
@@ -45,19 +50,24 @@ export function InWords({ brief, onChange, catalogue }: InWordsProps) {
       }}
     >
       <div className="flex items-center gap-2">
-        <label htmlFor={id} className="shrink-0 font-semibold">
-          In words
-        </label>
+        {of === undefined && (
+          <label htmlFor={id} className="shrink-0 font-semibold">
+            {label}
+          </label>
+        )}
         <input
           id={id}
+          aria-label={of === undefined ? undefined : label}
           value={text}
           maxLength={2000}
           onChange={({ target }) => write(target.value)}
-          placeholder="old man, grey beard, yellow oilskin, lantern (must)"
+          placeholder={
+            of === undefined ? 'old man, grey beard, yellow oilskin, lantern (must)' : 'what must be seen, in words'
+          }
           className="min-w-0 flex-1 rounded-[8px] border border-rule bg-paper px-2 py-1 placeholder:text-soft"
         />
-        {text === '' && brief.notes.trim() !== '' ? (
-          <Button className="shrink-0 px-2 py-1 text-[13.5px]" onClick={() => write(brief.notes)}>
+        {text === '' && notes.trim() !== '' ? (
+          <Button className="shrink-0 px-2 py-1 text-[13.5px]" onClick={() => write(notes)}>
             Read the notes
           </Button>
         ) : (

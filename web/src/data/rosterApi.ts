@@ -127,6 +127,13 @@ export const rosterApi = api.injectEndpoints({
       query: ({ roster, cast }) => ({ url: `rosters/${roster}/members`, params: { cast: cast.join(',') } }),
       providesTags: ['Outfit', 'Shelves', 'Catalogue'],
     }),
+    saveBriefs: build.mutation<
+      { briefs: { outfit: string; version: number }[] },
+      { roster: string; briefs: { outfit: string; version: number; brief: Brief }[] }
+    >({
+      query: ({ roster, briefs }) => ({ url: `rosters/${roster}/briefs`, method: 'PUT', body: { briefs } }),
+      invalidatesTags: PLANNED,
+    }),
     bases: build.query<Bases, string>({
       query: (roster) => `rosters/${roster}/bases`,
       providesTags: ['Shelves', 'Catalogue'],

@@ -41,6 +41,7 @@ export function RosterFrame({
   const views: [string, string][] = [
     ['Shelf', at('')],
     ['Table', at('/table')],
+    ['Briefs', at('/briefs')],
     ['Facts', at('/facts')],
     ['Uniforms and heads', at('/uniforms')],
     ['Cast the roster', at('/cast')],
