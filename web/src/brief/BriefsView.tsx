@@ -13,8 +13,8 @@ import { counted } from '../ui/counted.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tell, tellError } from '../ui/tell.ts'
-import { InWords } from './InWords.tsx'
-import { wishInWords } from './wishInWords.ts'
+import { InWords } from '../description/InWords.tsx'
+import { wishInWords } from '../description/wishInWords.ts'
 
 /** Everybody's brief on one page, written in words. */
 export function BriefsView() {

@@ -186,9 +186,9 @@ const ageOf = (years: number | null, brief: Brief | undefined): string => {
 /** What the notes of a list say of its characters; null for those of whom nothing is told. Its reader comes with the first list. */
 function useTold(open: boolean, names: readonly ListedName[]): readonly (Told | null)[] {
   const catalogue = useAppSelector(selectCatalogue)
-  const [reader, setReader] = useState<typeof import('./toldOf.ts') | null>(null)
+  const [reader, setReader] = useState<typeof import('../description/toldOf.ts') | null>(null)
   useEffect(() => {
-    if (open) void import('./toldOf.ts').then(setReader)
+    if (open) void import('../description/toldOf.ts').then(setReader)
   }, [open])
   return useMemo(
     () =>

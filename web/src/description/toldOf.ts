@@ -1,7 +1,7 @@
 import type { Brief } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { briefOfNotes, readDescription } from '@outfit/core/description'
-import { wishInWords } from '../brief/wishInWords.ts'
+import { wishInWords } from './wishInWords.ts'
 
 /** What the notes of a character say, as a brief and in words. */
 export function toldOf(
