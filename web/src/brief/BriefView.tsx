@@ -105,7 +105,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
             catalogue={catalogue}
           />
         )}
-        <div className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1">
+        <div className={`-mx-1 min-h-0 flex-1 overflow-y-auto px-1 ${sample ? 'pt-2' : ''}`}>
           <InWords notes={brief.notes} onTake={(merge) => change(merge(brief))} catalogue={catalogue} />
           <Wishes wishes={brief.wishes} onChange={setWishes} catalogue={catalogue} />
           <Around brief={brief} onChange={change} />
