@@ -1,5 +1,13 @@
 import { Injectable } from '@nestjs/common'
-import { catalogueOf, SLOTS, type Catalogue, type Part, type Placement, type Slot } from '@outfit/core/catalogue'
+import {
+  catalogueOf,
+  SLOTS,
+  type Catalogue,
+  type Level,
+  type Part,
+  type Placement,
+  type Slot,
+} from '@outfit/core/catalogue'
 import { spareWhen } from '@outfit/core/allotment'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { placeOf, type Place } from '@outfit/core/brief'
@@ -230,13 +238,12 @@ export class CastService {
       want(asked.members.find((one) => one.outfit === outfit)!.worn.map(({ part }) => ({ part, qty: 1 })))
     }
     const market = await this.market.marketFor(options.market ? [...wanted.keys()] : [])
-    const [first] = all.filter(({ outfit }) => who.some((one) => one.outfit === outfit.id))
     const supply = problemFor(
       [...wanted].flatMap(([part, qty]) => Array.from({ length: Math.min(qty, 2 * members.length) }, () => part)),
       new Map(Object.entries(asked.spare)),
       market,
       HOME_CURRENCY,
-      { takingApart: first!.rules.takingApart },
+      { takingApart: strictest(asked.members) },
     )
     const places = members.reduce((count, { slots }) => count + slots.length, 0)
     const problem = problemOfMembers(members, {
@@ -264,7 +271,7 @@ export class CastService {
   ): Promise<MembersAsk> {
     const cast = who.map((one) => ({ ...one, share: all.find(({ outfit }) => outfit.id === one.outfit)! }))
     const isCast = ({ outfit }: Share) => who.some((one) => one.outfit === outfit.id)
-    const { roster, rules } = cast[0]!.share
+    const { roster } = cast[0]!.share
     const company = all.filter((share) => share.roster.id === roster.id)
     const [contents, lowest, candidates] = await Promise.all([
       this.drawer.contents(),
@@ -275,7 +282,7 @@ export class CastService {
       donors ? contents : { ...contents, donors: [] },
       all,
       (share) => (isCast(share) ? SLOTS : []),
-      rules.takingApart,
+      strictest(cast.map(({ share }) => share)),
     )
     for (const { share } of cast)
       share.placements.forEach(({ part }, i) => {
@@ -343,6 +350,10 @@ export class CastService {
     return catalogueOf({ colours, moulds, parts, prints: await this.catalogue.printsOn(parts, stickersOn(others)) })
   }
 }
+
+/** How far things are taken apart for all of them: no further than anybody's house rules allow. */
+const strictest = (list: readonly Pick<MemberAsk, 'rules'>[]): Level =>
+  list.reduce<Level>((least, { rules }) => (rules.takingApart < least ? rules.takingApart : least), 4)
 
 /** What a share wears, with what is held in the places of that. */
 function heldOn({ placements }: Share, held: NonNullable<CastWho['held']>): Placement[] {
