@@ -22,10 +22,11 @@ const UNKNOWN: MilpOutcome = { status: 'unknown', values: null, bound: -Infinity
  *
  * Its presolve writes past its memory for some models (tiny ones with numbers far apart), and what has done that is good for
  * nothing more. A second one stands ready for that, which is given the model without presolve; while no other is loaded,
- * models stay unsolved. So do models that fail both ways.
+ * models stay unsolved (`settled` waits for it). So do models that fail both ways.
  */
-export async function loadHighsSolver(): Promise<SolveMilp> {
+export async function loadHighsSolver(): Promise<SolveMilp & { settled: () => Promise<unknown> }> {
   const ready: Highs[] = await Promise.all([loadHighs(), loadHighs()])
+  let loading: Promise<unknown> = Promise.resolve()
   const solveOn = (model: Milp, options: MilpOptions, presolve: boolean): MilpOutcome | null => {
     const [highs] = ready
     if (!highs) return UNKNOWN
@@ -36,12 +37,14 @@ export async function loadHighsSolver(): Promise<SolveMilp> {
       const { name } = error as Error
       if (name === 'RuntimeError') {
         ready.shift()
-        void loadHighs().then((fresh) => ready.push(fresh))
+        loading = Promise.all([loading, loadHighs().then((fresh) => ready.push(fresh))])
       } else if (name !== RUN_FAILED) throw error
       return null
     }
   }
-  return (model, options) => solveOn(model, options, true) ?? solveOn(model, options, false) ?? UNKNOWN
+  const solveBoth: SolveMilp = (model, options) =>
+    solveOn(model, options, true) ?? solveOn(model, options, false) ?? UNKNOWN
+  return Object.assign(solveBoth, { settled: () => loading })
 }
 
 function solve(

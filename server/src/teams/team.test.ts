@@ -266,9 +266,9 @@ describe('briefs of a roster', () => {
       [{ ...newest[1]!, version: 1 }, 409, 'briefs[1].version'],
       [{ ...newest[1]!, outfit: stranger }, 404, null],
       [
-        { ...newest[1]!, brief: { ...newest[1]!.brief, wishes: [{ ...wish, target: 'spoon' }] } },
+        { ...newest[1]!, brief: { ...newest[1]!.brief, wishes: [{ ...wish, trait: 'boot' }] } },
         400,
-        'briefs[1].brief.wishes[0].target',
+        'briefs[1].brief.wishes[0].trait',
       ],
     ] as const) {
       const answer = await server.send<ProblemBody>('PUT', path, { briefs: [newest[0], last] })
