@@ -236,7 +236,7 @@ test('briefs of a roster are written in words on one page, one by one and for ev
   await words('Everybody').press('Enter')
   for (const name of ['Lis Wagenaar', 'Tom Aker', 'Juno Brandt', 'Wout Idema'])
     await expect(wishes(name).filter({ hasText: 'Item: oar, must' })).toBeVisible()
-  await app.keyboard.press('Control+z')
+  await app.getByRole('button', { name: 'Undo' }).click()
   await expect(wishes('Lis Wagenaar').filter({ hasText: 'Item: oar, must' })).toHaveCount(0)
   await expect(wishes('Lis Wagenaar').filter({ hasText: 'Pattern: striped' })).toBeVisible()
 })
