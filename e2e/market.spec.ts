@@ -87,6 +87,7 @@ test('the odds of blind packs follow what is wanted and where the packs come fro
 
 test('a seller is changed, blocked and made; a rate that prices hang on stays', async ({ app, server }) => {
   await app.goto(`${server.url}/market`)
+  await expect(app.getByRole('region', { name: 'The market asked' })).toBeVisible()
   await app.getByRole('button', { name: 'Change Old Cooperage' }).click()
   const dialog = app.getByRole('dialog')
   await dialog.getByRole('textbox', { name: 'Band 2, up to' }).fill('3')

@@ -30,7 +30,8 @@ export function AskMarket() {
   const dispatch = useAppDispatch()
   const leave = useRef(() => {})
   useEffect(() => () => leave.current(), [])
-  if (!data) return null
+  // Its room is kept while it is asked for, so that nothing below jumps away under a click.
+  if (!data) return <div aria-hidden className="mt-3 h-[62px] rounded-[12px] border border-rule bg-card" />
   if (data.market === null)
     return (
       <p className="mt-2 text-soft">
