@@ -1,8 +1,9 @@
-import { planSourcing, type SourcingProblem } from '../sourcing/index.ts'
+import { planSourcing } from '../sourcing/index.ts'
+import { buyingOf } from './buying.ts'
 import { castFirst } from './castFirst.ts'
 import type { RosterOptions } from './planRoster.ts'
 import { settleRoster, type SettledRoster } from './settleRoster.ts'
-import { summedParts, supplyOf } from './supply.ts'
+import { supplyOf } from './supply.ts'
 import type { RosterProblem } from './types.ts'
 import { Wardrobe } from './wardrobe.ts'
 
@@ -19,20 +20,8 @@ export function buyAfter(
   const chosen = problem.outfits.map(({ slots }, i) =>
     slots.map(({ id, candidates }, s) => ({ id, candidate: candidates[first[wardrobe.placesOf[i]![s]!]!]! })),
   )
-  const wanted = summedParts(chosen.flat().flatMap(({ candidate }) => candidate.parts))
-  const { currency, owned, sellers, offers, resale, limits } = problem
-  const buying: SourcingProblem = {
-    format: 'outfit.sourcing-problem',
-    version: 1,
-    currency,
-    needs: [...wanted].map(([part, qty]) => ({ id: part, qty, accept: [{ part, penalty: 0 }] })),
-    owned,
-    sellers,
-    offers,
-    resale,
-    limits,
-  }
-  const bought = planSourcing(buying, { solve, now, ...(stopRequested ? { stopRequested } : {}) })
+  const parts = chosen.flat().flatMap(({ candidate }) => candidate.parts)
+  const bought = planSourcing(buyingOf(problem, parts), { solve, now, ...(stopRequested ? { stopRequested } : {}) })
   if (bought.status === 'impossible' || bought.unmet.length > 0) return null
   const { faults: _, ...settled } = settleRoster(
     problem,

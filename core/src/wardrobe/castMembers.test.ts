@@ -5,8 +5,17 @@ import { mouldOf } from '../catalogue/index.ts'
 import { houseRulesOf, wornAlike } from '../roster/index.ts'
 import { offer, seller } from '../test/problem.ts'
 import { takeOf, worldCandidates, worldCatalogue } from '../test/world.ts'
-import { castMembers, faceOf, type CastMember, type MemberAsk, type MembersAsk } from './castMembers.ts'
-import { castPlanOf, likenessNow } from './castReport.ts'
+import {
+  castMembers,
+  faceOf,
+  holding,
+  partsAskedFor,
+  type CastMember,
+  type MemberAsk,
+  type MembersAsk,
+} from './castMembers.ts'
+import { allInAll, buyingAsTheyAre, castPlanOf, comparedCastFirst, likenessNow, worthwhile } from './castReport.ts'
+import type { CastPlan } from './contract.ts'
 import { planRoster } from './planRoster.ts'
 import { choicesWorn, dressedAs, problemOfMembers } from './problemOfMembers.ts'
 import { settleRoster } from './settleRoster.ts'
@@ -20,6 +29,7 @@ const member = (name: string, change: Partial<MemberAsk> = {}): MemberAsk => ({
   outfit: `o-${name}`,
   name,
   brief: { ...emptyBrief(), wishes: wishesFrom(takeOf(name), catalogue) },
+  now: takeOf(name),
   worn: takeOf(name),
   elsewhere: [],
   keep: [],
@@ -113,6 +123,11 @@ describe('members of a cast', () => {
     expect(all!.givenScore).toBe(likenessOf(takeOf('Bram'), member('Bram').brief, catalogue).milli)
     expect(all!.givenFace).toBe(faceOf(takeOf('Bram'), catalogue))
     expect(castMembers(ask([member('Bram', { keep: PLACES, sharesFace: true })])).members[0]!.givenFace).toBeNull()
+    // What stays and is neither owned nor for sale is counted, not asked for.
+    const { [torso.part]: _, ...others } = lowest
+    const [rare] = castMembers(ask([member('Bram', { keep: PLACES })], { lowest: others })).members
+    expect([rare!.givenUnmet, all!.givenUnmet]).toEqual([1, 0])
+    expect(rare!.givenParts.map(({ part }) => part)).not.toContain(torso.part)
   })
 
   test('without wishes, or with a must nothing meets, are left out and told why', () => {
@@ -181,6 +196,44 @@ describe('a cast of members', () => {
     expect([shown.parcels[0]!.name, shown.goods + shown.sending]).toEqual(['Sam', shown.spending])
     const now = likenessNow(asked, members)
     expect(now.map(({ placements }) => placements.length)).toEqual(members.map(({ name }) => takeOf(name).length))
+  })
+
+  test('tells what is held as a change from what is worn now, and buys what is worn now to compare', () => {
+    const held = takeOf('Teo').filter(({ slot }) => slot === 'torso')
+    const worn = holding(takeOf('Bram'), [{ place: 'torso', placements: held }])
+    expect(worn.filter(({ slot }) => slot === 'torso')).toEqual(held)
+    expect(holding(takeOf('Bram'), [{ place: 'headgear', placements: [] }]).map(({ slot }) => slot)).not.toContain(
+      'headgear',
+    )
+    const holds = ask([member('Bram', { worn, keep: PLACES })])
+    const cast = castMembers(holds).members
+    const own = problemOf(cast)
+    time = 0
+    const stays = planRoster(own, { solve: nothing, now: () => (time += 0.001) })
+    const [figure] = castPlanOf({
+      members: cast,
+      asked: holds,
+      problem: own,
+      plan: stays,
+      catalogue,
+      sellers: new Map(),
+    }).figures
+    expect(figure!.changed).toEqual(['torso'])
+    expect(likenessNow(holds, cast)[0]!.placements).toEqual(takeOf('Bram'))
+    const parts = buyingAsTheyAre(own, holds, cast, 1).needs.map(({ id }) => id)
+    expect(parts).toContain(takeOf('Bram').find(({ slot }) => slot === 'torso')!.part)
+    expect([...partsAskedFor(holds, cast).keys()]).toEqual(expect.arrayContaining(parts))
+    // Likeness of casting one by one is that of what would be worn.
+    const first = comparedCastFirst({ spending: 7, outfits: stays.outfits }, holds, cast)
+    expect(first).toEqual({ spending: 7, likeness: figure!.likeness, unmet: 0 })
+  })
+
+  test('counts what is missed, and shows plans none of the others beats', () => {
+    expect(allInAll({ spending: 1600, likeness: 190_000, unmet: 0 }, 2, 40)).toBe(2000)
+    const of = (spending: number, likeness: number) => ({ spending, figures: [{ likeness }] }) as CastPlan
+    const plans = [of(50, 90), of(30, 80), of(40, 80), of(60, 85), of(30, 70)]
+    expect(worthwhile(plans)).toEqual([plans[1], plans[0]])
+    expect(worthwhile([])).toEqual([])
   })
 
   test('tells who has what another would rather wear', () => {

@@ -1,7 +1,16 @@
 import { earnedBy, judgesOf, placeOf, WHOLE, type Brief, type Place } from '../brief/index.ts'
-import { AS_WORN, castingOf, NoCasting, type Casting, type CastingAsk, type CastingPool } from '../casting/index.ts'
+import {
+  AS_WORN,
+  castingOf,
+  NoCasting,
+  putOnto,
+  type Casting,
+  type CastingAsk,
+  type CastingPool,
+} from '../casting/index.ts'
 import type { Catalogue, Part, Placement, Slot } from '../catalogue/index.ts'
 import type { HouseRules } from '../roster/index.ts'
+import type { CastWho } from './contract.ts'
 import { summedParts } from './supply.ts'
 import type { RosterPair } from './types.ts'
 
@@ -10,7 +19,9 @@ export interface MemberAsk {
   outfit: string
   name: string
   brief: Brief
-  /** What is worn now; places that are not cast stay so. */
+  /** What is worn now. */
+  now: readonly Placement[]
+  /** The same with what a cast held in some places; places that are not cast stay so. */
   worn: readonly Placement[]
   /** Parts that need not be had: copies by others, and what stands elsewhere. */
   elsewhere: readonly string[]
@@ -58,6 +69,8 @@ export interface CastMember {
   /** What is worn whatever is chosen, the parts of it that must be had, what it earns, and the face it shows. */
   given: Placement[]
   givenParts: { part: string; qty: number }[]
+  /** Parts of it that are neither owned nor for sale. */
+  givenUnmet: number
   givenScore: number
   givenFace: string | null
   slots: {
@@ -103,6 +116,29 @@ export function castMembers(ask: MembersAsk): CastMembers {
   return { members, leftOut }
 }
 
+/** What is worn when some places are held as a cast had them. */
+export const holding = (worn: readonly Placement[], held: NonNullable<CastWho['held']>): Placement[] =>
+  held.reduce<Placement[]>(
+    (now, { place, placements }) =>
+      putOnto(
+        now.filter(({ slot }) => placeOf(slot) !== place),
+        placements,
+      ),
+    [...worn],
+  )
+
+/** Every part that members may wear or wear now, as often as all of them could. */
+export function partsAskedFor({ members: asked }: MembersAsk, members: readonly CastMember[]): Map<string, number> {
+  const cast = new Set(members.map(({ outfit }) => outfit))
+  return summedParts([
+    ...members.flatMap(({ givenParts, slots }) => [
+      ...givenParts,
+      ...slots.flatMap(({ candidates }) => candidates.flatMap(({ parts }) => parts)),
+    ]),
+    ...asked.flatMap(({ outfit, now }) => (cast.has(outfit) ? partsIn(now) : [])),
+  ])
+}
+
 /** The face a head shows: its print, and which side of it. */
 export function faceOf(placements: readonly Placement[], { parts, prints }: Catalogue): string | null {
   const head = placements.find(({ slot }) => slot === 'head')
@@ -119,13 +155,15 @@ function memberOf(member: MemberAsk, ask: MembersAsk): CastMember {
   const cast = judges.some(({ wish }) => !member.keep.includes(wish.place))
   const casting = cast ? castingOf(castingAskOf(member, ask)) : null
   const given = casting?.given ?? [...member.worn]
-  const had = (part: string) => (spare[part] ?? 0) > 0 || lowest[part] !== undefined
+  const wanted = given.filter(({ part }) => !member.elsewhere.includes(part))
+  const had = wanted.filter(({ part }) => (spare[part] ?? 0) > 0 || lowest[part] !== undefined)
   const slots = casting ? slotsOf(casting, member, ask) : []
   return {
     outfit: member.outfit,
     name: member.name,
     given,
-    givenParts: partsIn(given.filter(({ part }) => had(part) && !member.elsewhere.includes(part))),
+    givenParts: partsIn(had),
+    givenUnmet: wanted.length - had.length,
     givenScore: casting?.givenValue ?? earnedBy(judges, given, catalogue),
     givenFace: member.sharesFace ? null : faceOf(given, catalogue),
     slots: slots.map(({ kept, ...slot }) => ({ ...slot, candidates: kept.map(({ candidate }) => candidate) })),

@@ -37,6 +37,10 @@ export interface CastFigure {
   likeness: number
   /** Musts that are not met. */
   missed: number
+  /** Parts that stay and are neither owned nor for sale. */
+  unmet: number
+  /** Places in which it wears something else than now. */
+  changed: Place[]
   /** What each place that was cast wears; nothing where it stays empty. */
   slots: { place: Place; placements: Placement[] }[]
   come: Come[]

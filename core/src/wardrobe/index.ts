@@ -11,12 +11,14 @@ export { castFirst } from './castFirst.ts'
 export {
   castMembers,
   faceOf,
+  holding,
+  partsAskedFor,
   type CastMember,
   type CastMembers,
   type MemberAsk,
   type MembersAsk,
 } from './castMembers.ts'
 export { choicesWorn, problemOfMembers } from './problemOfMembers.ts'
-export { castPlanOf, likenessNow } from './castReport.ts'
+export * from './castReport.ts'
 export type { Come } from './whoGetsWhat.ts'
 export * from './rosterTask.ts'

@@ -1,5 +1,5 @@
-import { keepsLimits, settle, type SourcingProblem } from '../sourcing/index.ts'
-import { summedParts } from './supply.ts'
+import { keepsLimits, settle } from '../sourcing/index.ts'
+import { buyingOf } from './buying.ts'
 import { missedWorth, type RosterOutfit, type RosterPlan, type RosterProblem } from './types.ts'
 
 /** Everything that follows from who wears what and from what is bought. */
@@ -24,17 +24,6 @@ function likenessIn({ slots, pairs }: RosterOutfit, choices: Readonly<Record<str
   )
 }
 
-/** The parts that choices take together, as needs of a sourcing problem. */
-function wantedBy(
-  problem: RosterProblem,
-  choices: readonly Readonly<Record<string, string>>[],
-): SourcingProblem['needs'] {
-  const parts = problem.outfits.flatMap(({ slots }, i) =>
-    slots.flatMap(({ id, candidates }) => candidates.find((one) => one.id === choices[i]![id])!.parts),
-  )
-  return [...summedParts(parts)].map(([part, qty]) => ({ id: part, qty, accept: [{ part, penalty: 0 }] }))
-}
-
 /**
  * Settle a plan: work out the likeness of every outfit, hand out owned and bought parts, credit what is left over, and add
  * up. `choices` are candidates by slot, for each outfit; `units` bought units by offer id. This is the account plans are
@@ -46,12 +35,10 @@ export function settleRoster(
   units: ReadonlyMap<string, number>,
 ): SettledRoster {
   const { outfits, worth, limits } = problem
-  const supply: SourcingProblem = {
-    ...problem,
-    format: 'outfit.sourcing-problem',
-    needs: wantedBy(problem, choices),
-    limits,
-  }
+  const parts = outfits.flatMap(({ slots }, i) =>
+    slots.flatMap(({ id, candidates }) => candidates.find((one) => one.id === choices[i]![id])!.parts),
+  )
+  const supply = buyingOf(problem, parts)
   const { baskets, surplus, unmet } = settle(supply, units)
   const worn = outfits.map((outfit, i) => ({
     id: outfit.id,

@@ -10,15 +10,20 @@ import {
 } from '@outfit/core/catalogue'
 import { spareWhen } from '@outfit/core/allotment'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
-import { placeOf, type Place } from '@outfit/core/brief'
-import { CASTING_SLOTS, putOnto } from '@outfit/core/casting'
+import type { Place } from '@outfit/core/brief'
+import { CASTING_SLOTS } from '@outfit/core/casting'
 import { HOME_CURRENCY } from '@outfit/core/market'
 import { problemFor } from '@outfit/core/sourcing'
 import {
+  buyingAsTheyAre,
   castPlanOf,
   choicesWorn,
+  comparedAsTheyAre,
+  comparedCastFirst,
   faceOf,
+  holding,
   likenessNow,
+  partsAskedFor,
   problemOfMembers,
   type CastCompared,
   type CastMember,
@@ -92,7 +97,7 @@ export class CastService {
     const all = await this.sharesOf(roster, who)
     const job = this.jobs.start('roster-cast', { roster }, async (course): Promise<CastReport> => {
       const prepared = await this.prepare(all, who, options, course, seconds)
-      const { problem, members, leftOut, date, asked, catalogue } = prepared
+      const { members, leftOut, date, asked, catalogue } = prepared
       const report: CastReport = {
         roster,
         date,
@@ -108,7 +113,7 @@ export class CastService {
       }
       if (members.length === 0) return report
       report.plans.push(await this.planned(prepared, options.worth, course))
-      report.castFirst = await this.castFirst(problem, course)
+      report.castFirst = await this.castFirst(prepared, course)
       report.asTheyAre = await this.asTheyAre(prepared, report.now, course)
       return { ...report, ...drawablesOf(report, catalogue) }
     })
@@ -178,45 +183,15 @@ export class CastService {
     return castPlanOf({ members, problem: of, plan, catalogue, asked, sellers })
   }
 
-  private async castFirst(problem: RosterProblem, course: Course): Promise<CastCompared | null> {
-    const found = await this.runner.run(
-      { do: 'buy-after', problem: { ...problem, limits: compared(problem) } },
-      silent(course),
-    )
-    return found && { spending: found.spending, likeness: sum(found.outfits.map((one) => one.likeness)), unmet: 0 }
+  private async castFirst({ problem, members, asked }: Prepared, course: Course): Promise<CastCompared | null> {
+    const limits = { ...problem.limits, seconds: secondsCompared(problem) }
+    const found = await this.runner.run({ do: 'buy-after', problem: { ...problem, limits } }, silent(course))
+    return found && comparedCastFirst(found, asked, members)
   }
 
-  /** What it comes to when nobody changes and what is missing is bought. */
-  private async asTheyAre({ problem, asked }: Prepared, now: CastReport['now'], course: Course): Promise<CastCompared> {
-    const { currency, owned, sellers, offers, resale } = problem
-    const counts = new Map<string, number>()
-    for (const { outfit, placements } of now) {
-      const elsewhere = asked.members.find((member) => member.outfit === outfit)!.elsewhere
-      for (const { part } of placements) if (!elsewhere.includes(part)) counts.set(part, (counts.get(part) ?? 0) + 1)
-    }
-    const needs = [...counts].map(([part, qty]) => ({ id: part, qty, accept: [{ part, penalty: 0 }] }))
-    const plan = await this.runner.run(
-      {
-        do: 'plan',
-        problem: {
-          format: 'outfit.sourcing-problem',
-          version: 1,
-          currency,
-          needs,
-          owned,
-          sellers,
-          offers,
-          resale,
-          limits: { ...compared(problem), parcels: null, arriveBy: null, budget: null },
-        },
-      },
-      silent(course),
-    )
-    return {
-      spending: plan.total,
-      likeness: sum(now.map(({ likeness }) => likeness)),
-      unmet: sum(plan.unmet.map(({ qty }) => qty)),
-    }
+  private async asTheyAre({ problem, members, asked }: Prepared, now: CastReport['now'], course: Course) {
+    const buying = buyingAsTheyAre(problem, asked, members, secondsCompared(problem))
+    return comparedAsTheyAre(await this.runner.run({ do: 'plan', problem: buying }, silent(course)), now)
   }
 
   private async prepare(
@@ -228,15 +203,7 @@ export class CastService {
   ): Promise<Prepared> {
     const asked = await this.ask(all, who, options)
     const { members, leftOut } = await this.runner.run({ do: 'members', ask: asked }, silent(course))
-    const wanted = new Map<string, number>()
-    const want = (parts: readonly { part: string; qty: number }[]) => {
-      for (const { part, qty } of parts) wanted.set(part, (wanted.get(part) ?? 0) + qty)
-    }
-    for (const { givenParts, slots, outfit } of members) {
-      want(givenParts)
-      for (const { candidates } of slots) for (const { parts } of candidates) want(parts)
-      want(asked.members.find((one) => one.outfit === outfit)!.worn.map(({ part }) => ({ part, qty: 1 })))
-    }
+    const wanted = partsAskedFor(asked, members)
     const market = await this.market.marketFor(options.market ? [...wanted.keys()] : [])
     const supply = problemFor(
       [...wanted].flatMap(([part, qty]) => Array.from({ length: Math.min(qty, 2 * members.length) }, () => part)),
@@ -307,7 +274,8 @@ export class CastService {
           outfit: share.outfit.id,
           name: share.name,
           brief,
-          worn: heldOn(share, own),
+          now: share.placements,
+          worn: holding(share.placements, own),
           elsewhere: share.placements.flatMap(({ part }, i) => (share.sources[i]?.elsewhere ? [part] : [])),
           keep: [...new Set([...keep, ...own.map(({ place }) => place), ...sameHead])],
           sharesFace: sameHead.length > 0,
@@ -324,8 +292,12 @@ export class CastService {
       lowest: market ? Object.fromEntries(lowest) : {},
       pool: market ? 'both' : 'owned',
       worth,
+      // Those of whom nothing is cast, and of persons who keep theirs in several outfits.
       facesTaken: facesDiffer
-        ? company.flatMap((share) => (isCast(share) ? [] : (faceOf(share.placements, catalogue) ?? [])))
+        ? [
+            ...company.filter((share) => !isCast(share)).map(({ placements }) => placements),
+            ...members.filter(({ sharesFace }) => sharesFace).map(({ worn }) => worn),
+          ].flatMap((placements) => faceOf(placements, catalogue) ?? [])
         : null,
       most: cast.length > MANY_OUTFITS ? FEW_CANDIDATES : MOST_CANDIDATES,
     }
@@ -355,20 +327,8 @@ export class CastService {
 const strictest = (list: readonly Pick<MemberAsk, 'rules'>[]): Level =>
   list.reduce<Level>((least, { rules }) => (rules.takingApart < least ? rules.takingApart : least), 4)
 
-/** What a share wears, with what is held in the places of that. */
-function heldOn({ placements }: Share, held: NonNullable<CastWho['held']>): Placement[] {
-  return held.reduce<Placement[]>(
-    (worn, one) =>
-      putOnto(
-        worn.filter(({ slot }) => placeOf(slot) !== one.place),
-        one.placements,
-      ),
-    [...placements],
-  )
-}
-
-/** Limits of a plan the cast is compared with. */
-const compared = ({ limits }: RosterProblem) => ({ ...limits, seconds: Math.min(SECONDS_COMPARED, limits.seconds) })
+/** For a plan the cast is compared with: no more than the cast itself has. */
+const secondsCompared = ({ limits }: RosterProblem) => Math.min(SECONDS_COMPARED, limits.seconds)
 
 /** Work beside the cast: nothing is told of it, and "good enough" was not said of it. */
 const silent = (course: Course): Course => ({
@@ -376,8 +336,6 @@ const silent = (course: Course): Course => ({
   report: () => undefined,
   enough: new Int32Array(new SharedArrayBuffer(4)),
 })
-
-const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total + one, 0)
 
 /** The parts and prints a report shows. */
 function drawablesOf({ now, plans }: CastReport, { parts, prints }: Catalogue): Pick<CastReport, 'parts' | 'prints'> {

@@ -28,9 +28,10 @@ export class CastTakesService {
   ): Promise<{ takes: CastTake[] }> {
     for (const [i, { placements }] of outfits.entries()) await this.rosters.refuseFaulty(placements, `outfits[${i}].`)
     return this.writer.transaction(async (db) => {
+      const outfitIn = await this.outfitsOf(db, roster)
       const takes: CastTake[] = []
       for (const { outfit, placements } of outfits) {
-        const { version } = await this.outfitIn(db, roster, outfit)
+        const { version } = await outfitIn(outfit)
         const known = await db.findBy(TakeEntity, { outfit })
         const label = freeLabel(known.map((take) => take.label))
         const take = ulid()
@@ -50,8 +51,9 @@ export class CastTakesService {
   /** Take such takes back; refused as a whole where an outfit was changed since. */
   async undo(roster: string, takes: readonly CastTake[]): Promise<void> {
     await this.writer.transaction(async (db) => {
+      const outfitIn = await this.outfitsOf(db, roster)
       for (const [i, { outfit, version, take, label, before }] of takes.entries()) {
-        const now = await this.outfitIn(db, roster, outfit)
+        const now = await outfitIn(outfit)
         if (now.version !== version)
           throw new Problem(
             409,
@@ -68,11 +70,15 @@ export class CastTakesService {
     })
   }
 
-  private async outfitIn(db: EntityManager, roster: string, id: string): Promise<OutfitEntity> {
+  /** Finds outfits of a roster by their ids; refuses those of others. */
+  private async outfitsOf(db: EntityManager, roster: string): Promise<(id: string) => Promise<OutfitEntity>> {
     const characters = await db.find(CharacterEntity, { where: { roster }, select: { id: true } })
-    const outfit = await db.findOneBy(OutfitEntity, { id, character: In(characters.map((one) => one.id)) })
-    if (!outfit) throw notFound('outfit', id)
-    return outfit
+    const own = { character: In(characters.map((one) => one.id)) }
+    return async (id) => {
+      const outfit = await db.findOneBy(OutfitEntity, { id, ...own })
+      if (!outfit) throw notFound('outfit', id)
+      return outfit
+    }
   }
 }
 

@@ -61,7 +61,7 @@ function Briefs({ roster }: { roster: RosterShelf }) {
   }
   return (
     <section aria-label="Briefs" className="mt-4">
-      <div className="grid grid-cols-[330px_minmax(0,1fr)] items-start gap-5 pb-1">
+      <div className="grid lg:grid-cols-[330px_minmax(0,1fr)] items-start gap-x-5 gap-y-2 pb-1">
         <p>
           <strong>For everybody</strong>
           <span className="block text-[13.5px] text-soft">
@@ -102,7 +102,7 @@ function Row({
     [outfit.placements, brief, catalogue],
   )
   return (
-    <li className="grid grid-cols-[330px_minmax(0,1fr)] gap-5 py-2">
+    <li className="grid lg:grid-cols-[330px_minmax(0,1fr)] gap-x-5 gap-y-2 py-2">
       <div className="flex items-center gap-3">
         <Figure placements={outfit.placements} label="" plinth={false} className="h-[84px] w-[62px] shrink-0" />
         <span className="min-w-0">

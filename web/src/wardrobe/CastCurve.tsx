@@ -1,10 +1,10 @@
 import { lazy, Suspense, useMemo } from 'react'
 import { formatMoney, HOME_CURRENCY, decimalMoney } from '@outfit/core/market'
-import type { CastPlan } from '@outfit/core/wardrobe'
+import { comparedOf, worthwhile, type CastPlan } from '@outfit/core/wardrobe'
 import type { JobEvent } from '../data/watchJob.ts'
 import { Button } from '../ui/Button.tsx'
 import { axis, BLUE, CHART, CORAL } from '../ui/chartLook.ts'
-import { comparedOf, meanPoints } from './castWords.ts'
+import { meanPoints } from './castWords.ts'
 
 const Chart = lazy(async () => ({ default: (await import('../ui/Chart.tsx')).Chart }))
 const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
@@ -14,7 +14,7 @@ interface CastCurveProps {
   picked: CastPlan
   state: 'idle' | JobEvent<unknown>['state']
   /** How many of the plans are found. */
-  done: { plans?: number; of?: number } | null
+  done: { plans: number; of: number } | null
   problem: string | null
   onAsk: () => void
   onPick: (plan: CastPlan) => void
@@ -31,7 +31,8 @@ export function CastCurve({ plans, picked, state, done, problem, onAsk, onPick }
           {state === 'running' ? 'Looking…' : 'What would more or less money do?'}
         </Button>
         <span role="status" className="text-[13.5px] text-soft">
-          {state === 'running' && `${done?.plans ?? 0} of ${done?.of ?? 5} plans found; each takes some seconds`}
+          {state === 'running' &&
+            (done ? `${done.plans} of ${done.of} plans found; each takes some seconds` : 'laying out the parts')}
           {(state === 'failed' || state === 'cancelled') && (problem ?? 'That was stopped.')}
         </span>
       </p>
@@ -44,16 +45,16 @@ export function CastCurve({ plans, picked, state, done, problem, onAsk, onPick }
   return (
     <section aria-label="Likeness against money" className="mt-3">
       <h3 className="text-lg">{finding}</h3>
-      <div className="flex items-center gap-4">
-        <Suspense fallback={<div className="h-[190px] flex-1" />}>
+      <div className="flex flex-wrap items-center gap-4">
+        <Suspense fallback={<div className="h-[190px] min-w-[280px] flex-1" />}>
           <Chart
             option={option}
             label={finding}
             onPick={(index) => onPick(points[index]!)}
-            className="h-[190px] min-w-0 flex-1"
+            className="h-[190px] min-w-[280px] flex-1"
           />
         </Suspense>
-        <ul aria-label="Plans" className="w-[270px] shrink-0">
+        <ul aria-label="Plans" className="w-[270px] grow sm:grow-0">
           {points.map((plan) => (
             <li key={`${plan.worth} ${plan.spending}`}>
               <button
@@ -74,18 +75,6 @@ export function CastCurve({ plans, picked, state, done, problem, onAsk, onPick }
 }
 
 const pointsOf = (plan: CastPlan) => meanPoints(comparedOf(plan).likeness, plan.figures.length)
-
-/** Plans none of the others beats in both money and likeness, the cheapest first. */
-function worthwhile(plans: readonly CastPlan[]): CastPlan[] {
-  const sorted = [...plans].sort((a, b) => a.spending - b.spending || comparedOf(b).likeness - comparedOf(a).likeness)
-  let most = -Infinity
-  return sorted.filter((plan) => {
-    const { likeness } = comparedOf(plan)
-    if (likeness <= most) return false
-    most = likeness
-    return true
-  })
-}
 
 function optionOf(points: readonly CastPlan[], picked: CastPlan) {
   return {

@@ -3,7 +3,15 @@ import { Link } from 'react-router'
 import { skipToken } from '@reduxjs/toolkit/query'
 import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
 import type { RosterShelf } from '@outfit/core/shelf'
-import type { CastCompared, CastOptions, CastPlan, CastReport, CastWho } from '@outfit/core/wardrobe'
+import {
+  allInAll,
+  comparedOf,
+  type CastCompared,
+  type CastOptions,
+  type CastPlan,
+  type CastReport,
+  type CastWho,
+} from '@outfit/core/wardrobe'
 import { castApi } from '../data/castApi.ts'
 import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
 import { useJob } from '../sourcing/usePlan.ts'
@@ -12,8 +20,7 @@ import { counted } from '../ui/counted.ts'
 import { tell, tellError } from '../ui/tell.ts'
 import { CastCurve } from './CastCurve.tsx'
 import { CastWall } from './CastWall.tsx'
-import { allInAll, comparedOf, findingOf, meanPoints, obstacleOf, provenInWords } from './castWords.ts'
-import { changedIn } from './changedIn.ts'
+import { findingOf, meanPoints, obstacleOf, provenInWords } from './castWords.ts'
 
 const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
@@ -70,7 +77,7 @@ export function CastResult({ job, report, roster, held, onHold, onCast }: CastRe
   const own = comparedOf(plan)
   return (
     <>
-      <div className="flex items-stretch gap-3">
+      <div className="flex flex-wrap items-stretch gap-3">
         {asTheyAre && (
           <Way words="As they are, the rest bought" way={asTheyAre} outfits={now.length} worth={main.worth} />
         )}
@@ -90,12 +97,21 @@ export function CastResult({ job, report, roster, held, onHold, onCast }: CastRe
         plans={[main, ...(more.data?.plans ?? [])].filter(({ status }) => status !== 'impossible')}
         picked={plan}
         state={curve.state}
-        done={curve.progress as { plans?: number; of?: number } | null}
+        done={curve.progress as { plans: number; of: number } | null}
         problem={curve.problem}
         onAsk={() => setCurveAsked(true)}
         onPick={setPicked}
       />
-      <Wear plan={plan} report={report} roster={roster} catalogue={catalogue} held={held} onHold={onHold} />
+      <Wear
+        // Another plan is another thing to wear.
+        key={plan.worth}
+        plan={plan}
+        report={report}
+        roster={roster}
+        catalogue={catalogue}
+        held={held}
+        onHold={onHold}
+      />
       {heldCount > 0 && (
         <p className="sticky bottom-3 mt-3 flex items-center gap-3 rounded-[12px] border border-act bg-card px-4 py-2 shadow-lg">
           <span>{counted(heldCount, 'figure')} held as shown.</span>
@@ -133,7 +149,7 @@ function Way({
 }) {
   return (
     <div
-      className={`min-w-0 flex-1 rounded-[12px] border bg-card px-4 py-2 ${best ? 'border-act outline-1 outline-act' : 'border-rule'}`}
+      className={`min-w-[180px] flex-1 rounded-[12px] border bg-card px-4 py-2 ${best ? 'border-act outline-1 outline-act' : 'border-rule'}`}
     >
       <h3 className={best ? 'font-semibold' : 'text-soft'}>{words}</h3>
       {way ? (
@@ -161,7 +177,7 @@ function LeftOut({ leftOut }: { leftOut: CastReport['leftOut'] }) {
       <h3 className="font-semibold">
         {leftOut.length === 1 ? 'One was left out' : `${leftOut.length} were left out`}, not dressed at random
       </h3>
-      <ul className="mt-1 columns-2 gap-8 text-[14px]">
+      <ul className="mt-1 gap-8 text-[14px] lg:columns-2">
         {leftOut.map(({ outfit, name, why }) => (
           <li key={outfit} className="break-inside-avoid py-0.5">
             <Link to={`/outfits/${outfit}/brief`} className="font-semibold text-act hover:underline">
@@ -191,7 +207,7 @@ function Wear({
   held: Held
   onHold: (held: Held) => void
 }) {
-  const changed = plan.figures.filter((figure) => changedIn(figure, report.now).length > 0)
+  const changed = plan.figures.filter((figure) => figure.changed.length > 0)
   const [without, setWithout] = useState<ReadonlySet<string>>(new Set())
   const [worn, setWorn] = useState<readonly string[] | null>(null)
   const [wear, { isLoading }] = castApi.endpoints.wearCast.useMutation()
@@ -211,7 +227,7 @@ function Wear({
   }
   return (
     <>
-      <div className="mt-4 flex items-center gap-4">
+      <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-1">
         <h3 className="text-lg">Before and after</h3>
         <p className="text-soft">
           {changed.length === plan.figures.length

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { skipToken } from '@reduxjs/toolkit/query'
 import { type Place } from '@outfit/core/brief'
@@ -37,15 +37,14 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
   const [held, setHeld] = useState<Held>({})
   const [asked, setAsked] = useState<{ ask: CastAsk; time: number } | null>(null)
   const [start] = castApi.endpoints.startCast.useMutation()
-  const job = useJob(asked && `${asked.time}`, async () => {
-    const answer = await start(asked!.ask).unwrap()
-    return answer
-  })
+  const job = useJob(asked && `${asked.time}`, () => start(asked!.ask).unwrap())
   const done = job.state === 'done' ? job.job : known
   const report = castApi.endpoints.cast.useQuery(job.state === 'running' ? skipToken : (done ?? skipToken))
-  if (job.state === 'done' && job.job && job.job !== known)
-    // The address names the cast, so that it is there again after a look elsewhere.
-    queueMicrotask(() => setSearch({ cast: job.job! }, { replace: true }))
+  // The address names the cast, so that it is there again after a look elsewhere.
+  const made = job.state === 'done' ? job.job : null
+  useEffect(() => {
+    if (made && made !== known) setSearch({ cast: made }, { replace: true })
+  }, [made, known, setSearch])
   if (roster.outfits.length === 0)
     return (
       <EmptyNote title="Nobody to cast">
@@ -66,7 +65,7 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
   }
   const running = job.state === 'running'
   return (
-    <div className="mt-4 grid grid-cols-[290px_minmax(0,1fr)] gap-7">
+    <div className="mt-4 grid gap-7 lg:grid-cols-[290px_minmax(0,1fr)]">
       <CastForm
         roster={roster}
         settings={settings}
@@ -99,7 +98,7 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
           </Searching>
         )}
         {job.state === 'failed' && <ErrorNote onRetry={() => cast()}>{job.problem}</ErrorNote>}
-        {job.state === 'cancelled' && (
+        {job.state === 'cancelled' && !known && (
           <EmptyNote title="Casting was stopped">Nothing was changed and nothing was bought.</EmptyNote>
         )}
         {!running && job.state !== 'failed' && report.error && (

@@ -6,7 +6,6 @@ import type { RosterShelf } from '@outfit/core/shelf'
 import type { CastFigure, CastPlan, CastReport, CastWho } from '@outfit/core/wardrobe'
 import { counted } from '../ui/counted.ts'
 import { Figure } from '../ui/Figure.tsx'
-import { changedIn } from './changedIn.ts'
 
 type Held = Readonly<Record<string, NonNullable<CastWho['held']>>>
 
@@ -25,12 +24,12 @@ interface CastWallProps {
 /** Everybody before and after, with where the new things come from and what was given up for others. */
 export function CastWall({ plan, report, roster, catalogue, without, onWithout, held, onHold }: CastWallProps) {
   return (
-    <ul className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(290px,1fr))] gap-3">
+    <ul className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(min(290px,100%),1fr))] gap-3">
       {plan.figures.map((figure) => {
         const outfit = roster.outfits.find(({ id }) => id === figure.outfit)
         const now = report.now.find((one) => one.outfit === figure.outfit)
         if (!outfit || !now) return null
-        const changed = changedIn(figure, report.now)
+        const { changed } = figure
         const own = held[figure.outfit] ?? []
         return (
           <li key={figure.outfit} className="flex flex-col rounded-[12px] border border-rule bg-card p-3">
@@ -51,9 +50,15 @@ export function CastWall({ plan, report, roster, catalogue, without, onWithout, 
                 label={`${outfit.name}, cast`}
               />
             </div>
-            <News figure={figure} plan={plan} catalogue={catalogue} changed={changed} />
+            <News figure={figure} plan={plan} catalogue={catalogue} />
             {figure.missed > 0 && (
               <p className="text-[13.5px] text-problem">{counted(figure.missed, 'must')} of its brief not met</p>
+            )}
+            {figure.unmet > 0 && (
+              <p className="text-[13.5px] text-problem">
+                {counted(figure.unmet, 'part')} that {figure.unmet === 1 ? 'stays is' : 'stay are'} neither owned nor
+                for sale
+              </p>
             )}
             {figure.gaveUp
               .filter(({ points }) => points >= 500)
@@ -121,24 +126,14 @@ function Shown({
 /** New parts named on a card; the bench shows the rest. */
 const NAMED = 4
 
-function News({
-  figure,
-  plan,
-  catalogue,
-  changed,
-}: {
-  figure: CastFigure
-  plan: CastPlan
-  catalogue: Catalogue
-  changed: readonly Place[]
-}) {
+function News({ figure, plan, catalogue }: { figure: CastFigure; plan: CastPlan; catalogue: Catalogue }) {
   const bought = figure.come.filter(({ seller }) => seller !== null)
   const from = [...new Set(bought.map(({ seller }) => seller))].map((seller) => {
     const qty = bought.reduce((sum, one) => (one.seller === seller ? sum + one.qty : sum), 0)
     return `${qty} from ${plan.parcels.find((one) => one.seller === seller)?.name ?? seller}`
   })
   const owned = figure.come.reduce((sum, { seller, qty }) => (seller === null ? sum + qty : sum), 0)
-  const places = changed.map((place) => ({
+  const places = figure.changed.map((place) => ({
     place,
     words: labelOf(
       figure.placements.filter(({ slot }) => placeOf(slot) === place),

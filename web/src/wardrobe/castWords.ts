@@ -1,5 +1,4 @@
-import { inPoints } from '@outfit/core/brief'
-import type { CastCompared, CastOptions, CastPlan, CastReport } from '@outfit/core/wardrobe'
+import { comparedOf, type CastOptions, type CastPlan, type CastReport } from '@outfit/core/wardrobe'
 
 type Money = (minor: number) => string
 
@@ -53,17 +52,6 @@ export function obstacleOf(
 const parcelsOf = (n: number) => (n === 1 ? 'one parcel' : `${n} parcels`)
 const daysOf = (n: number) => (n === 1 ? 'one day' : `${n} days`)
 
-/** What is spent and what missing likeness is worth, together: what casting makes least of. */
-export const allInAll = ({ spending, likeness }: CastCompared, outfits: number, worth: number): number =>
-  Math.round(spending + ((outfits * 100_000 - likeness) * worth) / 1000)
-
-/** What a plan comes to, to be compared with other ways. */
-export const comparedOf = ({ spending, figures }: CastPlan): CastCompared => ({
-  spending,
-  likeness: figures.reduce((sum, { likeness }) => sum + likeness, 0),
-  unmet: 0,
-})
-
 /** Mean likeness as it is written. */
 export const meanPoints = (likeness: number, outfits: number): string =>
   (likeness / Math.max(1, outfits) / 1000).toFixed(1)
@@ -74,32 +62,26 @@ export function provenInWords({ status, value, bound }: CastPlan, money: Money):
   return `At most ${money(Math.max(0, value - bound))} could still be saved all in all; more is not proven.`
 }
 
-/** What the joint cast brings, in one sentence. */
+/** What the joint cast brings, in one sentence; ways that leave something unbought are no comparison. */
 export function findingOf({ plans, asTheyAre, castFirst, now }: CastReport, money: Money): string {
   const [plan] = plans
   if (!plan) return ''
-  const count = plan.figures.length
-  const own = comparedOf(plan)
-  const worth = plan.worth
-  const saved = (other: CastCompared | null) =>
-    other && other.unmet === 0 ? allInAll(other, count, worth) - allInAll(own, count, worth) : null
-  const gain = inPoints(own.likeness - now.reduce((sum, { likeness }) => sum + likeness, 0)) / Math.max(1, count)
+  const { spending, likeness } = comparedOf(plan)
+  const gain = (likeness - now.reduce((sum, one) => sum + one.likeness, 0)) / 1000 / Math.max(1, now.length)
   const points =
     Math.abs(gain) < 0.05
       ? ''
       : `, ${Math.abs(gain).toFixed(1)} points ${gain > 0 ? 'more' : 'less'} like their briefs on average`
-  const least = saved(asTheyAre)
-  const first = saved(castFirst)
   const than = [
-    ...(least !== null && asTheyAre
-      ? [`${difference(asTheyAre.spending - own.spending, money)} than as they are${points}`]
+    ...(asTheyAre?.unmet === 0
+      ? [`${difference(asTheyAre.spending - spending, money)} than as they are${points}`]
       : []),
-    ...(first !== null && castFirst
-      ? [`${difference(castFirst.spending - own.spending, money)} than cast one by one and bought afterwards`]
+    ...(castFirst
+      ? [`${difference(castFirst.spending - spending, money)} than cast one by one and bought afterwards`]
       : []),
   ]
   return than.length > 0 ? `${than.join('; ')}.` : ''
 }
 
 const difference = (saved: number, money: Money) =>
-  saved === 0 ? 'As dear' : saved > 0 ? `${money(saved)} less` : `${money(-saved)} more`
+  saved === 0 ? 'No less' : saved > 0 ? `${money(saved)} less` : `${money(-saved)} more`
