@@ -1,4 +1,5 @@
 import { converter } from 'culori'
+import { mix } from './shade.ts'
 
 const lab = converter('lab65')
 
@@ -20,3 +21,10 @@ export function toneOf(hex: string): Tone {
   if (lightness < TONE_LIMITS.dark) return 'dark'
   return lightness > TONE_LIMITS.light ? 'light' : 'middle'
 }
+
+/** How far "light" goes towards white, and "dark" towards black. */
+const TONED = 0.45
+
+/** A colour as "light" or "dark" before its name makes it. */
+export const toned = (hex: string, tone: 'light' | 'dark'): string =>
+  mix(hex, tone === 'light' ? '#FFFFFF' : '#101014', TONED)

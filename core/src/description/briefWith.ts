@@ -1,8 +1,6 @@
 import { emptyBrief, statureAt, type Brief, type BriefWish } from '../brief/index.ts'
+import { THINGS } from './language.ts'
 import type { Description } from './readDescription.ts'
-
-/** Traits of which a place may have several: things held, worn round the neck, standing beside. */
-const THINGS = ['item', 'companion', 'shape']
 
 /**
  * A brief with what a description says, but for the stretches that are dropped (by their place in `taken`). A wish takes the

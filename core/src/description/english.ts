@@ -25,7 +25,10 @@ const over = (garment: string, words: string) => ({ ...worn(garment, words), ove
 const hat = (shape: string, words: string) =>
   ({ words, place: 'headgear', says: ['hat', 'yes'], none: ['hat', 'no'], shape }) as const
 
-/** English, as people describe their characters. */
+/**
+ * English, as people describe their characters. Colours and things stand here again, and not in the lexicon of lists alone:
+ * that has eight languages in one, where "or" is gold.
+ */
 export const ENGLISH: Language = {
   nouns: [
     // hair

@@ -20,12 +20,15 @@ const SLIP = { one: 5, two: 8 }
 /** The words of a text, and what phrases of them may mean. */
 export class Phrases {
   readonly tokens: Token[]
+  /** Colours of the palette by the words of their names. */
+  private readonly colourNamed: ReadonlyMap<string, string>
 
   constructor(
     text: string,
     private readonly vocabulary: Vocabulary,
-    private readonly palette: readonly Colour[],
+    palette: readonly Colour[],
   ) {
+    this.colourNamed = new Map(palette.map(({ name, hex }) => [wordsOf(name).join(' '), hex]))
     const found = [...text.matchAll(TOKEN)]
     this.tokens = found.map((match, i) => {
       const to = match.index + match[0].length
@@ -42,7 +45,7 @@ export class Phrases {
       const meanings = this.lookUp(words)
       // Colours may be called like things: rope is one, unless a thing stands behind it.
       const colour =
-        meanings && isThing(meanings) && !this.thingAt(i + length) ? null : this.paletteNamed(words.join(' '))
+        meanings && isThing(meanings) && !this.thingAt(i + length) ? null : this.colourNamed.get(words.join(' '))
       if (colour) return { length, meanings: [[{ is: 'colour', hex: colour }]] }
       if (meanings) return { length, meanings: [meanings] }
     }
@@ -87,10 +90,6 @@ export class Phrases {
       if (found) return found
     }
     return undefined
-  }
-
-  private paletteNamed(phrase: string): string | null {
-    return this.palette.find(({ name }) => wordsOf(name).join(' ') === phrase)?.hex ?? null
   }
 
   /** The one word it may be a slip of. */

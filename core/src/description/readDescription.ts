@@ -1,10 +1,10 @@
 import { slotsFor } from '../anatomy/index.ts'
 import { placeOf, statureAt, type BriefWish, type Place, type Stature, type Weight } from '../brief/index.ts'
 import type { Colour, Mould } from '../catalogue/index.ts'
-import { mix, nearestColours } from '../colour/index.ts'
+import { nearestColours, toned } from '../colour/index.ts'
 import { matchPart } from '../intake/index.ts'
 import { ENGLISH } from './english.ts'
-import type { Language, Noun } from './language.ts'
+import { THINGS, type Language, type Noun } from './language.ts'
 import { Phrases, type Token } from './phrases.ts'
 import { TakenWords } from './takenWords.ts'
 import { vocabularyOf, type Meaning } from './vocabulary.ts'
@@ -44,13 +44,10 @@ export interface Known {
 
 /** Beyond this a palette has nothing like it (CIEDE2000). */
 const FAR_COLOUR = 20
-/** How much a tone makes a colour lighter or darker. */
-const TONE = { lighter: 0.45, darker: 0.4 }
 /** From and below which years say the face is old or a child's. */
 const AGES = { old: 60, child: 13 }
 /** How many things of a place can be worn at once, where that is more than one. */
 const SEVERAL: Readonly<Partial<Record<Place, number>>> = { held: 2, neck: 3, beside: 2 }
-const THINGS = ['item', 'companion', 'shape']
 const OPPOSITE: Readonly<Record<string, string>> = { yes: 'no', no: 'yes' }
 
 /**
@@ -301,7 +298,7 @@ class Reader {
     const { hex } = hued.meanings.find((one) => one.is === 'colour')!
     if (!tone) return made(hex, [hued])
     const { lighter } = tone.meanings.find((one) => one.is === 'tone')!
-    return made(mix(hex, lighter ? '#FFFFFF' : '#101014', lighter ? TONE.lighter : TONE.darker), [hued, tone])
+    return made(toned(hex, lighter ? 'light' : 'dark'), [hued, tone])
   }
 
   private takeQuality(place: Place, [trait, target]: readonly [string, string], tokens: number[]): void {

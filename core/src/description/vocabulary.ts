@@ -1,4 +1,5 @@
 import type { Stature, Weight } from '../brief/index.ts'
+import { fold } from '../intake/index.ts'
 import type { Language, Noun, Quality } from './language.ts'
 
 /** What a phrase is in a description. */
@@ -18,15 +19,8 @@ export type Meaning =
 /** What a phrase may be; several where it depends on what stands beside it ("short" of hair, of a man; "tanned"). */
 export type Vocabulary = ReadonlyMap<string, readonly Meaning[]>
 
-const LETTERS: Readonly<Record<string, string>> = { ß: 'ss', ø: 'o', æ: 'ae', œ: 'oe', ł: 'l' }
-
-/** A word as it is compared. */
-export const foldWord = (word: string): string =>
-  word
-    .toLowerCase()
-    .replace(/[ßøæœł]/g, (letter) => LETTERS[letter]!)
-    .normalize('NFD')
-    .replace(/\p{M}+|['’]/gu, '')
+/** A word as it is compared; "captain's" is "captains". */
+export const foldWord = (word: string): string => fold(word.replace(/['’]/g, ''))
 
 /** Words of a phrase, as they are compared. */
 export const wordsOf = (phrase: string): string[] =>

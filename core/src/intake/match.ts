@@ -1,6 +1,6 @@
 import { memoized } from '../base/index.ts'
 import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from '../catalogue/index.ts'
-import { colourDifference, mix } from '../colour/index.ts'
+import { colourDifference, toned } from '../colour/index.ts'
 import { guessPart } from '../tables/index.ts'
 import { TONE_WORDS } from './lexicon.ts'
 import { alikeness, COLOUR_PHRASES, fold, knownIn, NEAR_PHRASES, PART_PHRASES, wordList } from './words.ts'
@@ -62,13 +62,9 @@ export function matchColour(text: string, palette: readonly Colour[]): ColourMat
   // Gold and silver are metal unless hair is meant, which nobody can tell from the word alone.
   const finish = toneFinish ?? (said && METALS.has(said.meaning) ? 'metal' : 'solid')
   if (said) {
-    const toned = tones.includes('light')
-      ? mix(said.meaning, '#FFFFFF', 0.45)
-      : tones.includes('dark')
-        ? mix(said.meaning, '#101014', 0.45)
-        : said.meaning
+    const [tone] = (['light', 'dark'] as const).filter((one) => tones.includes(one))
     return nearest(
-      toned,
+      tone ? toned(said.meaning, tone) : said.meaning,
       finish,
       palette,
       known.every(({ meaning, whole: all }) => meaning !== '' && all),

@@ -7,6 +7,7 @@ import { errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
 import { rosterApi } from '../data/rosterApi.ts'
+import type { Told } from '../description/toldOf.ts'
 import { Button } from '../ui/Button.tsx'
 import { tell } from '../ui/tell.ts'
 
@@ -167,15 +168,6 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
       </Dialog.Portal>
     </Dialog.Root>
   )
-}
-
-/** What is told of somebody, as it is understood. */
-interface Told {
-  brief: Brief
-  /** The wishes in words. */
-  words: string[]
-  /** What was not understood. */
-  rest: string[]
 }
 
 const ageOf = (years: number | null, brief: Brief | undefined): string => {
