@@ -266,7 +266,7 @@ const benchmarks = {
   /** Plans of every demo outfit, and of random problems of growing size against the clock. */
   async plan() {
     const { planSourcing, cheapestOfEach } = await import('@outfit/core/sourcing')
-    const { loadHighsSolver } = await import(join(ROOT, 'server/dist/sourcing/highsSolver.js'))
+    const { loadHighsSolver } = await import(join(ROOT, 'server/dist/solver/highsSolver.js'))
     const { randomProblem } = await import('../bench/randomProblem.mjs')
     const { lowPriced } = await import('../bench/lowPriced.mjs')
     const solve = await loadHighsSolver()

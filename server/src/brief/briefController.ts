@@ -1,24 +1,30 @@
 import { Body, Controller, Delete, HttpCode, Param, Post, Put } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { NewReference, SaveBrief } from './dto.ts'
+import { NewReference, SaveBrief, SaveBriefs } from './dto.ts'
 import { BriefService } from './briefService.ts'
 
 @ApiTags('briefs')
-@Controller('outfits/:outfit')
+@Controller()
 export class BriefController {
   constructor(private readonly briefs: BriefService) {}
 
-  @Put('brief')
+  /** Replace briefs of a roster, all or none. */
+  @Put('rosters/:id/briefs')
+  saveAll(@Param('id') id: string, @Body() { briefs }: SaveBriefs) {
+    return this.briefs.saveAll(id, briefs)
+  }
+
+  @Put('outfits/:outfit/brief')
   save(@Param('outfit') outfit: string, @Body() { version, brief }: SaveBrief) {
     return this.briefs.save(outfit, version, brief)
   }
 
-  @Post('references')
+  @Post('outfits/:outfit/references')
   addReference(@Param('outfit') outfit: string, @Body() reference: NewReference) {
     return this.briefs.addReference(outfit, reference)
   }
 
-  @Delete('references/:id')
+  @Delete('outfits/:outfit/references/:id')
   @HttpCode(204)
   removeReference(@Param('outfit') outfit: string, @Param('id') id: string) {
     return this.briefs.removeReference(outfit, id)

@@ -44,20 +44,50 @@ export class BriefService {
   async save(outfitId: string, version: number, brief: Brief): Promise<{ briefVersion: number; avoided: string[] }> {
     await this.refuseFaulty(brief)
     const briefVersion = await this.writer.transaction(async (db) => {
-      if (!(await db.existsBy(OutfitEntity, { id: outfitId }))) throw notFound('outfit', outfitId)
-      const known = await db.findOneBy(BriefEntity, { outfit: outfitId })
-      const newest = known?.version ?? 0
-      if (newest !== version)
-        throw new Problem(
-          409,
-          'This brief was changed elsewhere in the meantime. Nothing was written; load it again and repeat the change.',
-          [{ field: 'version', message: `is ${version}, the newest is ${newest}` }],
-          { version: newest },
-        )
-      await this.write(db, outfitId, brief, newest + 1)
-      return newest + 1
+      const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
+      if (!outfit) throw notFound('outfit', outfitId)
+      return this.replace(db, outfit, version, brief)
     })
     return { briefVersion, avoided: await this.avoided(brief) }
+  }
+
+  /** Replace briefs of outfits of a roster, all or none. */
+  async saveAll(
+    roster: string,
+    briefs: readonly { outfit: string; version: number; brief: Brief }[],
+  ): Promise<{ briefs: { outfit: string; version: number }[] }> {
+    for (const [i, { brief }] of briefs.entries()) await this.refuseFaulty(brief, `briefs[${i}].brief.`)
+    return this.writer.transaction(async (db) => {
+      const characters = await db.find(CharacterEntity, { where: { roster }, select: { id: true } })
+      const own = { character: In(characters.map(({ id }) => id)) }
+      const saved: { outfit: string; version: number }[] = []
+      for (const [i, { outfit: id, version, brief }] of briefs.entries()) {
+        const outfit = await db.findOneBy(OutfitEntity, { id, ...own })
+        if (!outfit) throw notFound('outfit', id)
+        saved.push({ outfit: id, version: await this.replace(db, outfit, version, brief, `briefs[${i}].`) })
+      }
+      return { briefs: saved }
+    })
+  }
+
+  /** Write a brief over the one of `version`; its new version. `path` names it among others. */
+  private async replace(
+    db: EntityManager,
+    { id, name }: Pick<OutfitEntity, 'id' | 'name'>,
+    version: number,
+    brief: Brief,
+    path = '',
+  ): Promise<number> {
+    const newest = (await db.findOneBy(BriefEntity, { outfit: id }))?.version ?? 0
+    if (newest !== version)
+      throw new Problem(
+        409,
+        `${path === '' ? 'This brief' : `The brief of ${name}`} was changed elsewhere in the meantime. Nothing was written; load it again and repeat the change.`,
+        [{ field: `${path}version`, message: `is ${version}, the newest is ${newest}` }],
+        { version: newest },
+      )
+    await this.write(db, id, brief, newest + 1)
+    return newest + 1
   }
 
   /** Write a brief inside a transaction. */

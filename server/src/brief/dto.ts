@@ -40,6 +40,19 @@ export class BriefDto {
   @Text(1000) credits: string
 }
 
+class BriefOfOutfit {
+  @FilledText() outfit: string
+  /** The newest of its brief; 0 before the first. */
+  @Whole(0) version: number
+  @One(() => BriefDto) brief: BriefDto
+}
+
+/** Briefs of outfits of a roster, many at once. */
+export class SaveBriefs {
+  @ListOf(() => BriefOfOutfit, { least: 1, most: 500 })
+  briefs: BriefOfOutfit[]
+}
+
 /** What an outfit must show from now on; refused when `version` is not the newest of its brief (0 before the first). */
 export class SaveBrief {
   @Whole(0) version: number

@@ -46,19 +46,6 @@ class PlannedCharacter {
   @IsOptional() @One(() => BriefDto) brief?: BriefDto
 }
 
-class BriefOfOutfit {
-  @FilledText() outfit: string
-  /** The newest of its brief; 0 before the first. */
-  @Whole(0) version: number
-  @One(() => BriefDto) brief: BriefDto
-}
-
-/** Briefs of outfits of a roster, many at once. */
-export class SaveBriefs {
-  @ListOf(() => BriefOfOutfit, { least: 1, most: 500 })
-  briefs: BriefOfOutfit[]
-}
-
 /** Characters to be planned, each with one outfit that wears nothing yet. */
 export class AddCharacters {
   @Whole(1) version: number

@@ -7,7 +7,6 @@ import {
   JoinUniforms,
   NewUniform,
   Preference,
-  SaveBriefs,
   SaveHeads,
   SaveUniform,
   ShownAs,
@@ -37,12 +36,6 @@ export class TeamController {
   @Get('rosters/:id/members')
   members(@Param('id') id: string, @Query() { cast = [] }: MembersQuery) {
     return this.team.members(id, cast)
-  }
-
-  /** Replace briefs of a roster, all or none. */
-  @Put('rosters/:id/briefs')
-  saveBriefs(@Param('id') id: string, @Body() { briefs }: SaveBriefs) {
-    return this.team.saveBriefs(id, briefs)
   }
 
   @Get('rosters/:id/bases')

@@ -2,14 +2,12 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import type { Drawables, Placement } from '@outfit/core/catalogue'
 import { spareWhen } from '@outfit/core/allotment'
-import type { Brief } from '@outfit/core/brief'
 import type { TeamMember } from '@outfit/core/teams'
 import type { Worn } from '@outfit/core/roster'
-import { notFound, Problem } from '../base/problem.ts'
+import { notFound } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
-import { BriefEntity } from '../schema/brief.ts'
 import { FigureEntity, FigurePartEntity } from '../schema/catalogue.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
@@ -64,32 +62,6 @@ export class TeamService {
     const prices = await this.market.lowest()
     const worn = own.flatMap(({ placements }) => placements.map(({ part }) => part))
     return { members, spare, lowest: Object.fromEntries(worn.map((part) => [part, prices.get(part) ?? null])) }
-  }
-
-  /** Replace briefs of outfits of a roster, all or none; refused where one was changed elsewhere or makes no sense. */
-  async saveBriefs(
-    roster: string,
-    briefs: readonly { outfit: string; version: number; brief: Brief }[],
-  ): Promise<{ briefs: { outfit: string; version: number }[] }> {
-    for (const [i, { brief }] of briefs.entries()) await this.briefs.refuseFaulty(brief, `briefs[${i}].brief.`)
-    return this.writer.transaction(async (db) => {
-      const characters = await db.find(CharacterEntity, { where: { roster }, select: { id: true } })
-      const saved: { outfit: string; version: number }[] = []
-      for (const [i, { outfit, version, brief }] of briefs.entries()) {
-        const known = await db.findOneBy(OutfitEntity, { id: outfit, character: In(characters.map(({ id }) => id)) })
-        if (!known) throw notFound('outfit', outfit)
-        const newest = (await db.findOneBy(BriefEntity, { outfit }))?.version ?? 0
-        if (newest !== version)
-          throw new Problem(
-            409,
-            `The brief of ${known.name} was changed elsewhere in the meantime. Nothing was written; look again and repeat it.`,
-            [{ field: `briefs[${i}].version`, message: `is ${version}, the newest is ${newest}` }],
-          )
-        await this.briefs.write(db, outfit, brief, newest + 1)
-        saved.push({ outfit, version: newest + 1 })
-      }
-      return { briefs: saved }
-    })
   }
 
   /** The released figures that outfits of a roster began with, as they were released. */
