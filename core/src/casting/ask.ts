@@ -38,4 +38,12 @@ export interface CastingAsk {
 }
 
 /** Why nothing can be cast, in words a person can act on. */
-export class NoCasting extends Error {}
+export class NoCasting extends Error {
+  /** Where nothing is to be had, if that is it, and whether a must asks for something there. */
+  constructor(
+    words: string,
+    readonly nothing: { place: Place; must: boolean } | null = null,
+  ) {
+    super(words)
+  }
+}

@@ -102,7 +102,13 @@ export function castingOf(ask: CastingAsk): Casting {
     candidates: candidatesOf(role, options[i]!, ask, classes),
   }))
   for (const [i, { candidates, key }] of slots.entries())
-    if (candidates.length === 0) throw new NoCasting(nothingFor(roles[i]!, key, ask))
+    if (candidates.length === 0) {
+      const { place, judges } = roles[i]!
+      throw new NoCasting(nothingFor(roles[i]!, key, ask), {
+        place,
+        must: judges.some(({ wish }) => wish.weight === 'must'),
+      })
+    }
   // Candidates that fell out are gone from the options too.
   const left = slots.map(({ candidates }, i) => {
     const byId = new Map(options[i]!.map((option) => [idOf(option), option]))
@@ -214,10 +220,14 @@ function optionsOf(role: Role, ask: CastingAsk, handsApart: boolean): Option[] {
   const { catalogue, candidates, brief, rules, avoided } = ask
   const options: Option[] = role.optional ? [{ part: null, turned: false, placements: [] }] : []
   const others = rules.byOthers && !brief.avoid.byOthers
+  const joined = new Set(
+    (candidates[role.slots[0]!] ?? []).flatMap(({ components }) => components.map(({ part: code }) => code)),
+  )
   for (const slot of role.slots)
     for (const part of candidates[slot] ?? []) {
       const assembly = part.components.length > 0
-      if (role.place === 'torso' || slot === 'hips' ? !assembly : assembly) continue
+      // A torso is laid with its sleeves; one that nothing is known to come on is worn with those there are.
+      if (role.place === 'torso' ? joined.has(part.code) : slot === 'hips' ? !assembly : assembly) continue
       if (avoided.has(part.code) || (!others && mouldOf(catalogue, part).traits['maker'] === 'other')) continue
       // Bare mitts where nobody wished for anything on the hands: gloves are for those who ask.
       if (
@@ -229,7 +239,8 @@ function optionsOf(role: Role, ask: CastingAsk, handsApart: boolean): Option[] {
       const sides: readonly Slot[] =
         slot === 'handRight' ? ['handRight', 'handLeft'] : slot === 'wristRight' ? ['wristRight', 'wristLeft'] : [slot]
       let placements = sides.reduce<Placement[]>((list, side) => wear(list, side, part, catalogue), [])
-      if (role.place === 'torso' && handsApart) placements = takeOff(takeOff(placements, 'handRight'), 'handLeft')
+      if (role.place === 'torso' && !assembly) placements = [...placements, ...sleevesWorn(ask, handsApart)]
+      else if (role.place === 'torso' && handsApart) placements = takeOff(takeOff(placements, 'handRight'), 'handLeft')
       options.push({ part, turned: false, placements })
       if (role.place === 'head' && (catalogue.prints.get(part.print ?? '')?.back.length ?? 0) > 0)
         options.push({ part, turned: true, placements: placements.map((p) => ({ ...p, turned: true })) })
@@ -237,12 +248,18 @@ function optionsOf(role: Role, ask: CastingAsk, handsApart: boolean): Option[] {
   return options
 }
 
+/** Sleeves that are worn now, and the mitts on them unless these are cast by themselves. */
+const sleevesWorn = ({ worn }: CastingAsk, handsApart: boolean): Placement[] =>
+  worn.filter(({ slot }) => placeOf(slot) === 'arms' || (!handsApart && placeOf(slot) === 'hands'))
+
 /** What is worn now where a role puts its piece on; none where that is nothing, or may not be worn. */
 function wornOption(roles: readonly Role[], i: number, handsApart: boolean, ask: CastingAsk): Option[] {
   const { catalogue, avoided, brief, rules } = ask
   const { place, slots: into } = roles[i]!
-  const also: readonly Place[] = place === 'torso' ? (handsApart ? ['arms'] : ['arms', 'hands']) : []
-  const there = ask.worn.filter(({ slot }) => [place, ...also].includes(placeOf(slot)))
+  const there = [
+    ...ask.worn.filter(({ slot }) => placeOf(slot) === place),
+    ...(place === 'torso' ? sleevesWorn(ask, handsApart) : []),
+  ]
   const alike = roles.filter((role) => role.place === place)
   const nth = alike.indexOf(roles[i]!)
   // Of several pieces each role has its own, the last one all that are left.
@@ -265,7 +282,8 @@ function candidatesOf(role: Role, options: readonly Option[], ask: CastingAsk, c
   const byPlace = judgesByPlace(role.judges)
   return options.flatMap((option): CastCandidate[] => {
     const { part, turned, placements, worn } = option
-    const terms = worn
+    const asWorn = worn || (role.place === 'torso' && part?.components.length === 0)
+    const terms = asWorn
       ? likenessBy(role.judges, placements, catalogue).terms
       : part
         ? likenessOfPart(part, role.place, byPlace, catalogue, turned).terms

@@ -145,6 +145,42 @@ describe('members of a cast', () => {
     expect(leftOut[1]!.why).toMatch(/must/)
   })
 
+  test('of a drawer of loose pieces are cast with what there is, and told what there is not', () => {
+    // Torsos nothing is known to be joined to, heads and hair; no mitts, no legs.
+    const loose: MembersAsk['candidates'] = {
+      headgear: candidates.headgear!,
+      head: candidates.head!,
+      torso: candidates.torso!.filter(({ components }) => components.length === 0),
+    }
+    const wishes: Brief['wishes'] = [
+      { place: 'torso', trait: 'garment', target: 'jacket', weight: 'matters' },
+      { place: 'head', trait: 'expression', target: 'smile', weight: 'matters' },
+      { place: 'held', trait: 'item', target: 'oar', weight: 'nice' },
+    ]
+    const brief = { ...emptyBrief(), wishes }
+    const bare = ask([member('Teo', { brief, now: [], worn: [] })], { candidates: loose })
+    const [teo] = castMembers(bare).members
+    expect([...new Set(teo!.slots.map(({ place }) => place))].sort()).toEqual(['head', 'held', 'torso'])
+    expect(teo!.without).toEqual(['hands', 'legs'])
+    const torsos = teo!.slots.find(({ place }) => place === 'torso')!.candidates
+    expect(torsos.every(({ placements }) => placements.length === 1)).toBe(true)
+    // Sleeves that are worn stay with a loose torso.
+    const sleeved = castMembers(ask([member('Teo', { brief })], { candidates: loose })).members[0]!
+    const own = sleeved.slots
+      .find(({ place }) => place === 'torso')!
+      .candidates.find(({ id }) => id !== sleeved.slots.find(({ place }) => place === 'torso')!.worn)!
+    expect(own.placements.map(({ slot }) => slot)).toEqual(expect.arrayContaining(['torso', 'armRight', 'armLeft']))
+    // A must that nothing meets is no matter of taste.
+    const must: Brief = { ...brief, wishes: [{ ...wishes[0]!, target: 'harness', weight: 'must' }] }
+    expect(
+      castMembers(ask([member('Teo', { brief: must, worn: [] })], { candidates: { torso: [] } })).leftOut,
+    ).toHaveLength(1)
+    const nothing = castMembers(
+      ask([member('Teo', { brief: { ...brief, wishes: wishes.slice(0, 2) }, worn: [] })], { candidates: {} }),
+    )
+    expect(nothing.leftOut[0]!.why).toMatch(/Nothing it wishes for/)
+  })
+
   test('leave faces to those who are not cast', () => {
     const face = faceOf(takeOf('Teo'), catalogue)!
     const facesIn = (taken: string[] | null) =>

@@ -69,6 +69,8 @@ export interface CastMember {
   /** What is worn whatever is chosen, the parts of it that must be had, what it earns, and the face it shows. */
   given: Placement[]
   givenParts: { part: string; qty: number }[]
+  /** Places nothing is to be had for, which stay as they are. */
+  without: Place[]
   /** Parts of it that are neither owned nor for sale. */
   givenUnmet: number
   givenScore: number
@@ -152,8 +154,7 @@ export function faceOf(placements: readonly Placement[], { parts, prints }: Cata
 function memberOf(member: MemberAsk, ask: MembersAsk): CastMember {
   const { catalogue, spare, lowest } = ask
   const judges = judgesOf(member.brief, catalogue)
-  const cast = judges.some(({ wish }) => !member.keep.includes(wish.place))
-  const casting = cast ? castingOf(castingAskOf(member, ask)) : null
+  const { casting, without } = castingFor(member, ask)
   const given = casting?.given ?? [...member.worn]
   const wanted = given.filter(({ part }) => !member.elsewhere.includes(part))
   const had = wanted.filter(({ part }) => (spare[part] ?? 0) > 0 || lowest[part] !== undefined)
@@ -164,10 +165,34 @@ function memberOf(member: MemberAsk, ask: MembersAsk): CastMember {
     given,
     givenParts: partsIn(had),
     givenUnmet: wanted.length - had.length,
+    without,
     givenScore: casting?.givenValue ?? earnedBy(judges, given, catalogue),
     givenFace: member.sharesFace ? null : faceOf(given, catalogue),
     slots: slots.map(({ kept, ...slot }) => ({ ...slot, candidates: kept.map(({ candidate }) => candidate) })),
     pairs: casting ? pairsOf(casting, slots) : [],
+  }
+}
+
+/**
+ * The casting of a member; none where everything that is wished for stays. Where nothing is to be had for a place and no must
+ * asks for it, that place stays as it is: somebody without legs in the drawer still gets a head.
+ */
+function castingFor(member: MemberAsk, ask: MembersAsk): { casting: Casting | null; without: Place[] } {
+  const wished = judgesOf(member.brief, ask.catalogue).map(({ wish }) => wish.place)
+  const without: Place[] = []
+  for (;;) {
+    const keep = [...member.keep, ...without]
+    if (wished.every((place) => keep.includes(place))) {
+      if (without.length > 0) throw new NoCasting('Nothing it wishes for is in the drawer or the market.')
+      return { casting: null, without }
+    }
+    try {
+      return { casting: castingOf(castingAskOf({ ...member, keep }, ask)), without }
+    } catch (error) {
+      const nothing = error instanceof NoCasting ? error.nothing : null
+      if (!nothing || nothing.must || keep.includes(nothing.place)) throw error
+      without.push(nothing.place)
+    }
   }
 }
 

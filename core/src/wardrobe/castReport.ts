@@ -117,6 +117,7 @@ export function castPlanOf({
       placements,
       likeness: milli,
       missed: missed.length,
+      without: member.without,
       unmet: member.givenUnmet,
       changed: PLACES.filter((place) => !wornAlike(at(place, now), at(place, placements))),
       slots: [...places.values()],

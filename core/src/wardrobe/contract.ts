@@ -37,6 +37,8 @@ export interface CastFigure {
   likeness: number
   /** Musts that are not met. */
   missed: number
+  /** Places nothing is to be had for, which stay as they are. */
+  without: Place[]
   /** Parts that stay and are neither owned nor for sale. */
   unmet: number
   /** Places in which it wears something else than now. */

@@ -54,6 +54,12 @@ export function CastWall({ plan, report, roster, catalogue, without, onWithout, 
             {figure.missed > 0 && (
               <p className="text-[13.5px] text-problem">{counted(figure.missed, 'must')} of its brief not met</p>
             )}
+            {figure.without.length > 0 && (
+              <p className="text-[13.5px] text-problem">
+                Nothing is to be had for{' '}
+                {figure.without.map((place) => PLACE_FACTS[place].label.toLowerCase()).join(', ')}
+              </p>
+            )}
             {figure.unmet > 0 && (
               <p className="text-[13.5px] text-problem">
                 {counted(figure.unmet, 'part')} that {figure.unmet === 1 ? 'stays is' : 'stay are'} neither owned nor
