@@ -59,6 +59,9 @@ export interface Casting {
   wears: readonly (readonly (readonly Placement[])[])[]
 }
 
+/** Places without which it is no figure. */
+export const BODY: readonly Place[] = ['head', 'torso', 'legs']
+
 /** Places that may stay empty. */
 const OPTIONAL: readonly Place[] = ['face', 'neck', 'wrists', 'waist', 'feet', 'held', 'beside']
 
@@ -168,7 +171,7 @@ export function putOnto(worn: readonly Placement[], added: readonly Placement[])
   ]
 }
 
-function rolesOf({ brief, catalogue, keep, rules }: CastingAsk): Role[] {
+function rolesOf({ brief, catalogue, keep, rules, worn, fillBare }: CastingAsk): Role[] {
   const byPlace = judgesByPlace(judgesOf(brief, catalogue))
   const wished = PLACES.filter((place) => !keep.includes(place) && byPlace.has(place))
   // Mitts are cast by themselves where things are taken apart as far as that.
@@ -176,6 +179,10 @@ function rolesOf({ brief, catalogue, keep, rules }: CastingAsk): Role[] {
   const places = PLACES.filter(
     (place) =>
       wished.includes(place) ||
+      (fillBare &&
+        BODY.includes(place) &&
+        !keep.includes(place) &&
+        !worn.some(({ slot }) => placeOf(slot) === place)) ||
       (place === 'torso' && !keep.includes('torso') && wished.includes('arms')) ||
       (place === 'hands' &&
         exchange &&

@@ -1,6 +1,6 @@
 export { castBest } from './castBest.ts'
 export type { Cast, CastEffort, CastProblem, CastResult } from './problem.ts'
 export { CASTING_SLOTS, NoCasting, type CastingAsk, type CastingPool } from './ask.ts'
-export { AS_WORN, castingOf, putOnto, type Casting } from './castingProblem.ts'
+export { AS_WORN, BODY, castingOf, putOnto, type Casting } from './castingProblem.ts'
 export { castOutfits, type CastingResult, type CastOutfit } from './cast.ts'
 export { budgetCurve, cheapestKeeping, dearParts, type BudgetCurve, type DearPart } from './budget.ts'

@@ -161,7 +161,7 @@ describe('members of a cast', () => {
     const bare = ask([member('Teo', { brief, now: [], worn: [] })], { candidates: loose })
     const [teo] = castMembers(bare).members
     expect([...new Set(teo!.slots.map(({ place }) => place))].sort()).toEqual(['head', 'held', 'torso'])
-    expect(teo!.without).toEqual(['hands', 'legs'])
+    expect(teo!.without).toEqual(['legs'])
     const torsos = teo!.slots.find(({ place }) => place === 'torso')!.candidates
     expect(torsos.every(({ placements }) => placements.length === 1)).toBe(true)
     // Sleeves that are worn stay with a loose torso.
@@ -170,6 +170,14 @@ describe('members of a cast', () => {
       .find(({ place }) => place === 'torso')!
       .candidates.find(({ id }) => id !== sleeved.slots.find(({ place }) => place === 'torso')!.worn)!
     expect(own.placements.map(({ slot }) => slot)).toEqual(expect.arrayContaining(['torso', 'armRight', 'armLeft']))
+    // Somebody is a whole figure also where only a hat was wished for.
+    const hat: Brief['wishes'] = [{ place: 'headgear', trait: 'hat', target: 'yes', weight: 'matters' }]
+    const [hatted] = castMembers(
+      ask([member('Teo', { brief: { ...emptyBrief(), wishes: hat }, now: [], worn: [] })]),
+    ).members
+    expect([...new Set(hatted!.slots.map(({ place }) => place))]).toEqual(
+      expect.arrayContaining(['head', 'torso', 'legs']),
+    )
     // A must that nothing meets is no matter of taste.
     const must: Brief = { ...brief, wishes: [{ ...wishes[0]!, target: 'harness', weight: 'must' }] }
     expect(

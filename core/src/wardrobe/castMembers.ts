@@ -1,6 +1,7 @@
 import { earnedBy, judgesOf, placeOf, WHOLE, type Brief, type Place } from '../brief/index.ts'
 import {
   AS_WORN,
+  BODY,
   castingOf,
   NoCasting,
   putOnto,
@@ -187,7 +188,9 @@ function castingFor(member: MemberAsk, ask: MembersAsk): { casting: Casting | nu
       return { casting: null, without }
     }
     try {
-      return { casting: castingOf(castingAskOf({ ...member, keep }, ask)), without }
+      const casting = castingOf(castingAskOf({ ...member, keep }, ask))
+      // Mitts are cast along with heads; nobody misses them who did not wish for any.
+      return { casting, without: without.filter((place) => wished.includes(place) || BODY.includes(place)) }
     } catch (error) {
       const nothing = error instanceof NoCasting ? error.nothing : null
       if (!nothing || nothing.must || keep.includes(nothing.place)) throw error
@@ -211,6 +214,7 @@ const castingAskOf = (member: MemberAsk, { catalogue, candidates, spare, lowest,
   rules: member.rules,
   keep: member.keep,
   offerWorn: true,
+  fillBare: true,
   limit: null,
   // Money is weighed by the roster problem.
   priceWeight: 0,

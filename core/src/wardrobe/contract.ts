@@ -83,7 +83,7 @@ export interface CastReport extends Drawables {
   /** Likeness of everybody who is cast as they are now, in milli-points. */
   now: { outfit: string; name: string; placements: Placement[]; likeness: number }[]
   plans: CastPlan[]
-  /** As they are now, with what is missing bought; null where that was not worked out. */
+  /** As they are now, with what is missing bought; null where nobody wears anything. */
   asTheyAre: CastCompared | null
   /** Cast one by one and bought afterwards; null where not all of that can be bought. */
   castFirst: CastCompared | null

@@ -114,7 +114,9 @@ export class CastService {
       if (members.length === 0) return report
       report.plans.push(await this.planned(prepared, options.worth, course))
       report.castFirst = await this.castFirst(prepared, course)
-      report.asTheyAre = await this.asTheyAre(prepared, report.now, course)
+      // Who wears nothing yet is no comparison.
+      if (report.now.some(({ placements }) => placements.length > 0))
+        report.asTheyAre = await this.asTheyAre(prepared, report.now, course)
       return { ...report, ...drawablesOf(report, catalogue) }
     })
     return { job }

@@ -27,7 +27,7 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
   const [search, setSearch] = useSearchParams()
   const known = search.get('cast')
   const rules = houseRulesOf(roster.rules, roster.switches)
-  const [settings, setSettings] = useState(() => settingsFor(roster, rules.faces !== 'any'))
+  const [settings, setSettings] = useState(() => settingsFor(roster, rules.faces === 'all-different'))
   const [picked, setPicked] = useState<ReadonlySet<string>>(() => {
     const named = search.get('outfits')?.split(',') ?? []
     const all = roster.outfits.map(({ id }) => id)

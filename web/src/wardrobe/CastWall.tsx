@@ -153,7 +153,7 @@ function News({ figure, plan, catalogue }: { figure: CastFigure; plan: CastPlan;
           <span className="text-soft">{PLACE_FACTS[place].label}:</span> {words}
         </p>
       ))}
-      {places.length > NAMED && <p className="text-soft">and {places.length - NAMED} more places</p>}
+      {places.length > NAMED && <p className="text-soft">and {counted(places.length - NAMED, 'more place')}</p>}
       <p className="text-soft">{[...(owned > 0 ? [`${owned} owned`] : []), ...from].join(', ')}</p>
     </div>
   )

@@ -78,6 +78,10 @@ describe('what a cast comes to', () => {
     )
     expect(findingOf({ ...report, asTheyAre: { ...report.asTheyAre!, unmet: 2 }, castFirst: null }, money)).toBe('')
     expect(findingOf({ ...report, plans: [] }, money)).toBe('')
+    const same = { spending: 1600, likeness: 190_000, unmet: 0 }
+    expect(findingOf({ ...report, asTheyAre: null, castFirst: same }, money)).toBe(
+      'The same money as cast one by one and bought afterwards.',
+    )
   })
 
   test('says how much could still be saved', () => {

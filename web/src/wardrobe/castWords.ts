@@ -72,16 +72,12 @@ export function findingOf({ plans, asTheyAre, castFirst, now }: CastReport, mone
     Math.abs(gain) < 0.05
       ? ''
       : `, ${Math.abs(gain).toFixed(1)} points ${gain > 0 ? 'more' : 'less'} like their briefs on average`
-  const than = [
-    ...(asTheyAre?.unmet === 0
-      ? [`${difference(asTheyAre.spending - spending, money)} than as they are${points}`]
-      : []),
-    ...(castFirst
-      ? [`${difference(castFirst.spending - spending, money)} than cast one by one and bought afterwards`]
-      : []),
-  ]
-  return than.length > 0 ? `${than.join('; ')}.` : ''
+  const found = [
+    ...(asTheyAre?.unmet === 0 ? [`${difference(asTheyAre.spending - spending, money)} as they are${points}`] : []),
+    ...(castFirst ? [`${difference(castFirst.spending - spending, money)} cast one by one and bought afterwards`] : []),
+  ].join('; ')
+  return found === '' ? '' : `${found.charAt(0).toUpperCase()}${found.slice(1)}.`
 }
 
 const difference = (saved: number, money: Money) =>
-  saved === 0 ? 'No less' : saved > 0 ? `${money(saved)} less` : `${money(-saved)} more`
+  saved === 0 ? 'the same money as' : saved > 0 ? `${money(saved)} less than` : `${money(-saved)} more than`
