@@ -3,9 +3,9 @@
  * type, which the compiler checks. `npm run answers` writes it; `npm run answers -- --check` fails where the file is not what
  * the types say.
  */
+import { execFileSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { format, resolveConfig } from 'prettier'
 import TJS from 'typescript-json-schema'
 import { ROOT } from './tree.mjs'
 
@@ -175,7 +175,11 @@ function withPlainNames({ answers, schemas }) {
   )
 }
 
-const text = await format(JSON.stringify(answersOfMethods()), { ...(await resolveConfig(FILE)), parser: 'json' })
+const text = execFileSync('npx', ['oxfmt', '--stdin-filepath', FILE], {
+  cwd: ROOT,
+  encoding: 'utf8',
+  input: JSON.stringify(answersOfMethods()),
+})
 if (!process.argv.includes('--check')) writeFileSync(FILE, text)
 else if (!existsSync(FILE) || readFileSync(FILE, 'utf8') !== text) {
   console.error('server/answers.json is not what the controllers answer; run: npm run answers')

@@ -7,6 +7,9 @@ import { bundle } from './bundle.mjs'
 /** Root of the working tree; every script works from there whatever folder it was called in. */
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..')
 
+/** The compiler of TypeScript (scripts/types.mjs). */
+export const TSC = join(ROOT, 'node_modules/typescript-7/bin/tsc')
+
 const STAMP = join(ROOT, '.cache/built')
 const SOURCES = [
   'core/src',
@@ -62,7 +65,7 @@ export function isBuilt() {
 export async function build(options) {
   if (isBuilt()) return
   console.error('Building…')
-  run('npx', ['tsc', '-b', 'core', 'server'], { quiet: true, ...options })
+  run(process.execPath, [TSC, '-b', 'core', 'server'], { quiet: true, ...options })
   run('npx', ['vite', 'build', '--logLevel', 'warn'], { quiet: true, ...options, cwd: join(ROOT, 'web') })
   await bundle(ROOT)
   mkdirSync(dirname(STAMP), { recursive: true })

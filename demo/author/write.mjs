@@ -146,7 +146,7 @@ files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, r
 const list = (text) => (text ? String(text).split(';') : [])
 const starter = (name, type, entries) => {
   files[`../../core/src/starter/${name}.ts`] =
-    `import type { ${type} } from '../catalogue/index.ts'\n\n// Written by demo/author/write.mjs.\n// prettier-ignore\nexport const STARTER_${name.toUpperCase()}: readonly ${type}[] = [\n${entries.map((entry) => `  ${JSON.stringify(entry)},`).join('\n')}\n]\n`
+    `import type { ${type} } from '../catalogue/index.ts'\n\n// Written by demo/author/write.mjs.\n// oxfmt-ignore\nexport const STARTER_${name.toUpperCase()}: readonly ${type}[] = [\n${entries.map((entry) => `  ${JSON.stringify(entry)},`).join('\n')}\n]\n`
 }
 starter(
   'colours',

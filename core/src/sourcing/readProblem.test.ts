@@ -12,7 +12,7 @@ const good = (): SourcingProblem =>
   })
 
 /** A problem that may be spoilt in any way. */
-type Draft = any // eslint-disable-line @typescript-eslint/no-explicit-any
+type Draft = any // oxlint-disable-line typescript/no-explicit-any
 
 /** Faults of the good problem after a change, as "field: message". */
 function faultsAfter(change: (draft: Draft) => void): string[] {

@@ -1,7 +1,7 @@
 import type { Colour } from '../catalogue/index.ts'
 
 // Written by demo/author/write.mjs.
-// prettier-ignore
+// oxfmt-ignore
 export const STARTER_COLOURS: readonly Colour[] = [
   {"code":"primrose","name":"Primrose","hex":"#F6D33C","finish":"solid","family":"skin"},
   {"code":"fawn","name":"Fawn","hex":"#EBB98E","finish":"solid","family":"skin"},

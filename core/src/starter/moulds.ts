@@ -1,7 +1,7 @@
 import type { Mould } from '../catalogue/index.ts'
 
 // Written by demo/author/write.mjs.
-// prettier-ignore
+// oxfmt-ignore
 export const STARTER_MOULDS: readonly Mould[] = [
   {"code":"M-CROP","name":"Close crop","kind":"headgear","silhouette":"crop","neckThickness":0,"height":2.5,"mass":0.7,"connections":["crown"],"covers":["nape"],"traits":{"hair":"yes","hairLength":"short","texture":"straight","nape":"covered"}},
   {"code":"M-SIDE","name":"Side parting","kind":"headgear","silhouette":"side-parting","neckThickness":0,"height":3,"mass":0.8,"connections":["crown"],"covers":[],"traits":{"hair":"yes","hairLength":"short","texture":"straight","parting":"side"}},

@@ -43,7 +43,13 @@ class PlanProblem {
 
 export class PlanVariant {
   @IsIn([...STRATEGIES, 'favoured', 'drop', 'without', 'sensitivity']) way:
-    'fewest' | 'one' | 'whole' | 'favoured' | 'drop' | 'without' | 'sensitivity'
+    | 'fewest'
+    | 'one'
+    | 'whole'
+    | 'favoured'
+    | 'drop'
+    | 'without'
+    | 'sensitivity'
   /** Of sellers that come first. */
   @IsOptional() @Texts({ least: 1, most: 1000 }) sellers?: string[]
   @IsOptional() @FilledText() seller?: string

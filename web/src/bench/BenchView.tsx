@@ -33,7 +33,7 @@ export function BenchView() {
       dispatch(opened({ outfit: id, take: takeId, version, placements, draft: draft?.placements ?? null }))
     }
     // The take on the bench is left out: only another address or another answer of the server changes it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [id, outfit, take?.id, dispatch])
   if (error ?? basicsError)
     return <ErrorNote onRetry={() => void refetch()}>{errorText(error ?? basicsError)}</ErrorNote>

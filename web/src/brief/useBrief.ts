@@ -79,7 +79,7 @@ export function useBrief(outfit: OutfitDetail) {
       if (timer.current !== undefined) void write()
     }
     // Once when the view opens and once when it closes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [])
 
   const change = (brief: Brief) => {

@@ -2,7 +2,9 @@ import type { BudgetCurve, CastingAsk, CastingResult, CastOutfit } from '@outfit
 
 /** What the worker is asked: the best outfits, the curve of likeness against cost, or the cheapest that keeps a likeness. */
 export type Question = { ask: CastingAsk; seconds: number } & (
-  { kind: 'best'; count: number } | { kind: 'curve' } | { kind: 'cheapest'; floor: number }
+  | { kind: 'best'; count: number }
+  | { kind: 'curve' }
+  | { kind: 'cheapest'; floor: number }
 )
 
 export type Answer =

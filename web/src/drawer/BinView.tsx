@@ -54,7 +54,7 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
   }
   const rows = useMemo(
     () => [...lying].sort((a, b) => labelOf(a.part).localeCompare(labelOf(b.part))),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- labels follow from the catalogue
+    // oxlint-disable-next-line react/exhaustive-deps -- labels follow from the catalogue
     [lying, catalogue],
   )
   // What was moved meanwhile cannot stay picked.

@@ -85,7 +85,8 @@ export function ShelfBoard({ rosters, height }: { rosters: readonly RosterShelf[
   }
   const onDragMove = ({ over: under, activatorEvent, delta }: DragMoveEvent) => {
     const data = under?.data.current as
-      { roster: string; faction: string; outfit: string | null; next: string | null } | undefined
+      | { roster: string; faction: string; outfit: string | null; next: string | null }
+      | undefined
     if (!under || !data) return aim(null)
     const x = (activatorEvent as PointerEvent).clientX + delta.x
     const behind = x > under.rect.left + under.rect.width / 2

@@ -72,7 +72,7 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
         }
       }),
     // The takes are found anew at each draw; their ids and the outfit say whether they changed.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [takes.map(({ id }) => id).join(), outfit, catalogue, lowest, context],
   )
   const toggle = (label: string) => {

@@ -53,7 +53,7 @@ export function useJob(of: string | null, start: () => Promise<{ job: string }>,
       if (job && running) void cancelJob(job)
     }
     // What `start` does is told by `of`.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [of, again, cancelJob])
   return {
     ...current,

@@ -26,7 +26,7 @@ export function useImport() {
     if (current.current.job) void cancelJob(current.current.job)
     current.current = { job: null, leave: () => {} }
   }
-  useEffect(() => stop, []) // eslint-disable-line react-hooks/exhaustive-deps -- once, on leaving the view
+  useEffect(() => stop, []) // oxlint-disable-line react/exhaustive-deps -- once, on leaving the view
 
   const start = async (request: ImportRequest): Promise<ImportReport | null> => {
     stop()
