@@ -79,8 +79,10 @@ export function pinsOf(placements: readonly Placement[], context: FittingContext
 }
 
 /** Whether somebody wants a pin as it is: the same pin, saying the same. It comes back when its cause changes. */
-export const isAccepted = (pin: Pin, accepted: readonly Pick<AcceptedPin, 'pin' | 'cause'>[]): boolean =>
-  accepted.some((one) => one.pin === pinKey(pin) && one.cause === pin.detail)
+export const isAccepted = (
+  pin: Pick<Pin, 'rule' | 'slots' | 'detail'>,
+  accepted: readonly Pick<AcceptedPin, 'pin' | 'cause'>[],
+): boolean => accepted.some((one) => one.pin === pinKey(pin) && one.cause === pin.detail)
 
 /** A pin is known by its rule and place. */
 export const pinKey = ({ rule, slots }: Pick<Pin, 'rule' | 'slots'>) => `${rule} ${slots.join(' ')}`

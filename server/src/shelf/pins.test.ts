@@ -32,16 +32,20 @@ const contextOf = (outfit: OutfitDetail) =>
     },
   )
 
-test('shelves tell the pins the bench shows, but for those that are accepted', () => {
-  for (const outfit of details) {
+/** What each outfit's bench shows as pins that are not accepted, and what its shelf tells. */
+const both = (shelves: readonly RosterShelf[], benches: readonly OutfitDetail[]) =>
+  benches.map((outfit) => {
     const chosen = outfit.takes.find((take) => take.chosen)!
     const pins = pinsOf(chosen.placements, contextOf(outfit)).filter((pin) => !isAccepted(pin, chosen.accepted))
-    const shelved = rosters.flatMap(({ outfits }) => outfits).find(({ id }) => id === outfit.id)!.pins
-    expect([outfit.name, shelved]).toEqual([
-      outfit.name,
-      pins.map(({ severity, title, detail }) => ({ severity, title, detail })),
-    ])
-  }
+    return {
+      name: outfit.name,
+      bench: pins.map(({ severity, title, detail }) => ({ severity, title, detail })),
+      shelf: shelves.flatMap(({ outfits }) => outfits).find(({ id }) => id === outfit.id)!.pins,
+    }
+  })
+
+test('shelves tell the pins the bench shows, but for those that are accepted', () => {
+  for (const { name, bench, shelf } of both(rosters, details)) expect([name, shelf]).toEqual([name, bench])
 })
 
 describe('the sample outfits', () => {
@@ -73,4 +77,71 @@ test('an accepted pin is off the shelf until its cause changes', async () => {
   const shelf = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters[0]!
   const titles = shelf.outfits.find(({ id }) => id === bram.id)!.pins.map(({ title }) => title)
   expect(titles).not.toContain(pin.title)
+})
+
+test('pins of the shelf follow what is worn, said, allowed, owned and asked for', async () => {
+  // Somebody who lacks a part another has: more of it puts that right.
+  const lacks = details.flatMap((outfit) =>
+    outfit.takes
+      .filter(({ chosen }) => chosen)
+      .flatMap(({ placements }) =>
+        RULES.onePartOneFigure(placements, contextOf(outfit)).map(({ slots }) => ({
+          roster: outfit.roster.id,
+          part: placements.find(({ slot }) => slot === slots[0])!.part,
+        })),
+      ),
+  )[0]!
+  const crew = details.filter(({ roster }) => roster.id === lacks.roster)
+  const [first, second] = crew as [OutfitDetail, OutfitDetail]
+  const chosen = second.takes.find((take) => take.chosen)!
+  const told = async () => {
+    const shelves = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters
+    const benches = await Promise.all(
+      crew.map(async ({ id }) => (await server.get<OutfitDetail>(`outfits/${id}`)).body),
+    )
+    for (const { name, bench, shelf } of both(shelves, benches)) expect([name, shelf]).toEqual([name, bench])
+    return JSON.stringify(shelves.find(({ id }) => id === lacks.roster)!.outfits.map(({ pins }) => pins))
+  }
+  const roster = async () =>
+    (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters.find(({ id }) => id === lacks.roster)!
+  const changes: Record<string, () => Promise<{ status: number }>> = {
+    worn: () =>
+      server.send('PUT', `outfits/${second.id}/takes/${chosen.id}`, {
+        version: second.version,
+        placements: chosen.placements.filter(({ slot }) => slot !== 'head'),
+      }),
+    said: () =>
+      server.send('PUT', `outfits/${first.id}/brief`, {
+        version: first.briefVersion,
+        brief: { ...first.brief, stature: 'short', statureWeight: 'must' },
+      }),
+    allowed: async () => {
+      const { id, version, rules } = await roster()
+      return server.send('PUT', `rosters/${id}/rules`, { version, school: rules, switches: { mostMainColours: 1 } })
+    },
+    asked: () =>
+      server.send('PUT', 'sellers/tin-whistle/offers', {
+        kind: 'part',
+        thing: lacks.part,
+        condition: 'new',
+        stock: 1,
+        multiple: 1,
+        price: 1,
+      }),
+    owned: () =>
+      server.send('POST', 'drawer/brought-in', {
+        things: [{ kind: 'part', code: lacks.part, qty: 3 }],
+        bin: 'B1',
+        together: false,
+        condition: 'used',
+        text: '',
+      }),
+  }
+  let before = await told()
+  for (const [name, change] of Object.entries(changes)) {
+    expect([name, (await change()).status < 300]).toEqual([name, true])
+    const after = await told()
+    if (name !== 'asked') expect([name, after !== before]).toEqual([name, true])
+    before = after
+  }
 })

@@ -3,7 +3,7 @@ import { DataSource } from 'typeorm'
 import { catalogueOf, type Catalogue } from '@outfit/core/catalogue'
 import { groupBy } from '@outfit/core/base'
 import { freeIn, takenBy } from '@outfit/core/allotment'
-import { isAccepted, pinsOf } from '@outfit/core/fitting'
+import { isAccepted, pinsOf, type Pin } from '@outfit/core/fitting'
 import type { PinSummary } from '@outfit/core/shelf'
 import { Changes } from '../base/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
@@ -13,12 +13,21 @@ import { AcceptedPinEntity } from '../schema/roster.ts'
 import { stickersOn } from '../roster/stickers.ts'
 import { companiesOf, type Share } from '../allotment/sharesService.ts'
 
+/** Pins of an outfit with all they were found by: what is the same object, and the rest written out. */
+interface Found {
+  by: readonly object[]
+  key: string
+  pins: readonly Omit<Pin, 'remedies'>[]
+}
+
 /** Pins of whole rosters, by the same rules as on the bench. */
 @Injectable()
 export class PinsService {
   /** Colours, moulds and parts known so far; begun anew after a change of the catalogue, since rules remember by it. */
   private readonly begin: () => Promise<{ catalogue: Catalogue; unmade: ReadonlySet<string> }>
   private known: { begun: object; catalogue: Catalogue } | null = null
+  /** What was found last, by outfit: most changes concern a few of them. */
+  private found = new Map<string, Found>()
 
   constructor(
     private readonly database: DataSource,
@@ -51,32 +60,57 @@ export class PinsService {
     const prices = Object.fromEntries([...catalogue.parts.keys()].map((code) => [code, lowest.get(code) ?? null]))
     const [taken, company] = [takenBy(shares), companiesOf(shares)]
     const pins = new Map<string, PinSummary[]>()
+    const found = new Map<string, Found>()
+    const rosters = new Map<string, string>()
+    const onlyFrom = new Map<string, readonly string[]>()
     for (const share of shares) {
-      const { outfit, take, placements, rules, drawer } = share
+      const { outfit, take, placements, rules, drawer, roster } = share
       const { brief } = this.briefs.from(share.brief, outfit)
-      const found = pinsOf(placements, {
-        catalogue,
-        unmade,
+      const context = {
         brief,
         rules,
-        drawer,
-        free: freeIn(drawer, rules.takingApart),
         taken: taken(
           share,
           placements.map(({ part }) => part),
         ),
-        excluded: new Set(await this.briefs.onlyFrom(rules.excluded)),
         company: company(share),
-        lowest: prices,
-      })
+      }
+      const things = JSON.stringify(rules.excluded)
+      const excluded = onlyFrom.get(things) ?? (await this.briefs.onlyFrom(rules.excluded))
+      onlyFrom.set(things, excluded)
+      // Everybody of the roster with what they wear, written once for all of them.
+      const { self, others } = context.company
+      const everybody = rosters.get(roster.id) ?? JSON.stringify([{ ...self, placements }, ...others])
+      rosters.set(roster.id, everybody)
+      const key = JSON.stringify([placements, { ...context, company: null }, excluded]) + everybody
+      const same = [catalogue, unmade, lowest, drawer]
+      const before = this.found.get(outfit.id)
+      const now =
+        before?.key === key && same.every((one, i) => one === before.by[i])
+          ? before
+          : {
+              by: same,
+              key,
+              pins: pinsOf(placements, {
+                ...context,
+                catalogue,
+                unmade,
+                drawer,
+                free: freeIn(drawer, rules.takingApart),
+                excluded: new Set(excluded),
+                lowest: prices,
+              }).map(({ rule, slots, severity, title, detail }) => ({ rule, slots, severity, title, detail })),
+            }
+      found.set(outfit.id, now)
       const own = accepted.get(take?.id ?? '') ?? []
       pins.set(
         outfit.id,
-        found
+        now.pins
           .filter((pin) => !isAccepted(pin, own))
           .map(({ severity, title, detail }) => ({ severity, title, detail })),
       )
     }
+    this.found = found
     return pins
   }
 
