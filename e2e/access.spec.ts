@@ -65,7 +65,7 @@ test('parcels and buying have no faults of access', async ({ app, server }) => {
     .click()
   await expect(app.getByRole('dialog')).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/copies`)
+  await app.goto(`${server.url}/settings/copies`)
   await app.getByRole('button', { name: 'Save everything as one file' }).click()
   await expect(app.getByRole('list', { name: 'Copies' })).toBeVisible()
   expect(await faults(app)).toEqual([])

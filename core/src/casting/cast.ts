@@ -1,6 +1,6 @@
 import { likenessOf, type Likeness } from '../brief/index.ts'
 import { partLabel, type Placement } from '../catalogue/index.ts'
-import { formatMoney, HOME_CURRENCY } from '../market/index.ts'
+import { homeMoney } from '../market/index.ts'
 import { NoCasting, type CastingAsk } from './ask.ts'
 import { castBest } from './castBest.ts'
 import { castingOf, type Casting } from './castingProblem.ts'
@@ -66,10 +66,9 @@ function differences(
 /** A limit that nothing keeps: what the cheapest outfit with every must comes to. */
 function tooTight({ problem }: Casting, { limit }: CastingAsk): string {
   const cheapest = cheapestPrice(problem)
-  const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
   return limit === null || cheapest === null
     ? 'No outfit can be put together from these parts: one that is needed twice is there only once.'
-    : `Nothing that meets every must can be had for ${money(limit)}; the cheapest comes to ${money(cheapest)}.`
+    : `Nothing that meets every must can be had for ${homeMoney(limit)}; the cheapest comes to ${homeMoney(cheapest)}.`
 }
 
 /** Price of the cheapest cast at all; null where there is none. */

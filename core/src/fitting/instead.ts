@@ -12,7 +12,7 @@ import {
 import { colourDifference } from '../colour/index.ts'
 import { assembliesWith } from './assemblies.ts'
 import { unitsOf } from '../drawer/index.ts'
-import { formatMoney, HOME_CURRENCY } from '../market/index.ts'
+import { homeMoney } from '../market/index.ts'
 import { rulesOf, type FittingContext, type Remedy, type WornPart } from './pin.ts'
 
 /** Slots each kind of part can sit in within an assembly. */
@@ -70,9 +70,9 @@ export function sourceOf(part: Part, context: FittingContext): string {
   const owned = ownedIn(part, context)
   if (owned) return owned
   const price = context.lowest?.[part.code]
-  if (price !== null && price !== undefined) return `from ${formatMoney(price, HOME_CURRENCY)}`
+  if (price !== null && price !== undefined) return `from ${homeMoney(price)}`
   const [whole] = wholesWith(part, context)
-  return whole === undefined ? '' : `from ${formatMoney(whole, HOME_CURRENCY)} with what it is joined to`
+  return whole === undefined ? '' : `from ${homeMoney(whole)} with what it is joined to`
 }
 
 /** Where the drawer has a part: the bin most of it lies in, or else the figure that would give it up. */

@@ -1,4 +1,4 @@
-import { digitsOf } from '../market/index.ts'
+import { digitsOf, homeCurrency } from '../market/index.ts'
 import { isDate } from '../tables/index.ts'
 import { CONDITION_WORDS, PIECE_WORDS } from './lexicon.ts'
 import { fold, wordList } from './words.ts'
@@ -41,7 +41,7 @@ function currencyOf(sign: string): string | null | undefined {
   return null
 }
 
-/** The currency most of these cells or heads name; euros where none does. */
+/** The currency most of these cells or heads name; that of home where none does. */
 export function currencyIn(cells: readonly string[]): string {
   const counts = new Map<string, number>()
   for (const cell of cells)
@@ -51,7 +51,7 @@ export function currencyIn(cells: readonly string[]): string {
       const code = currencyOf(sign)
       if (code) counts.set(code, (counts.get(code) ?? 0) + 1)
     }
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'EUR'
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? homeCurrency()
 }
 
 /** An amount in minor units. */

@@ -1,5 +1,6 @@
 export * from './bands.ts'
 export * from './limits.ts'
+export * from './home.ts'
 export * from './money.ts'
 export * from './packOdds.ts'
 export * from './rates.ts'

@@ -14,6 +14,12 @@ function formatOf(currency: string): { format: Intl.NumberFormat; digits: number
 /** Digits of the minor unit of an ISO 4217 currency: none of a yen, two of a euro, three of a dinar. */
 export const digitsOf = (currency: string): number => formatOf(currency).digits
 
+/** "€", "CHF": how a currency is written before an amount. */
+export const signOf = (currency: string): string =>
+  formatOf(currency)
+    .format.formatToParts(0)
+    .find(({ type }) => type === 'currency')?.value ?? currency
+
 /** "€9.10": minor units of an ISO 4217 currency as a person reads them. */
 export function formatMoney(minor: number, currency: string): string {
   const { format, digits } = formatOf(currency)
@@ -32,11 +38,10 @@ export function decimalMoney(minor: number, currency: string): string {
  */
 export function readMoney(text: string, currency: string): number {
   if (!/^[A-Z]{3}$/.test(currency)) throw new Error(`"${currency}" is no currency of three capital letters`)
-  const { digits, format } = formatOf(currency)
+  const { digits } = formatOf(currency)
   const example = decimalMoney(3499, currency)
   // With the sign or the code of the currency, as people write it: "60,00 €".
-  const sign = format.formatToParts(0).find(({ type }) => type === 'currency')?.value ?? currency
-  const bare = [sign, currency].reduce((rest, one) => rest.replace(one, ''), text).trim()
+  const bare = [signOf(currency), currency].reduce((rest, one) => rest.replace(one, ''), text).trim()
   const [, whole, fraction = ''] = /^(\d+)(?:[.,](\d+))?$/.exec(bare) ?? []
   if (whole === undefined) throw new Error(`"${text}" is no amount; write it as ${example}`)
   if (fraction.length > digits)
@@ -63,6 +68,3 @@ export function splitAmount(amount: number, weights: readonly number[]): number[
   }
   return shares
 }
-
-/** What prices are compared in; sellers' own currencies are converted through the rate table. */
-export const HOME_CURRENCY = 'EUR'

@@ -50,3 +50,30 @@ export function worthIn(to: string, rates: readonly Rate[]) {
     return own ? convert(minor, from, to, date, own) : null
   }
 }
+
+/**
+ * Rates to another home currency that follow from those to the present one: what a currency was worth in `home` on a day,
+ * times what `home` was worth in `next` then, or first after that day. Only for currencies that have no rate to `next`.
+ */
+export function ratesThrough(home: string, next: string, rates: readonly Rate[]): Rate[] {
+  const between = (a: string, b: string) =>
+    rates.filter(({ from, to }) => (from === a && to === b) || (from === b && to === a))
+  const worth = ({ from, rate }: Rate, of: string) => (from === of ? rate : 1 / rate)
+  const steps = between(home, next).sort((a, b) => (a.date < b.date ? -1 : 1))
+  if (steps.length === 0) return []
+  const on = (date: string) => worth(steps.findLast((step) => step.date <= date) ?? steps[0]!, home)
+  const others = [...new Set(rates.flatMap(({ from, to }) => [from, to]))].filter(
+    (one) => one !== home && one !== next && between(one, next).length === 0,
+  )
+  return others.flatMap((from) => {
+    // Of two rates of a day, one each way, the straight one says more.
+    const days = new Map<string, Rate>()
+    for (const rate of between(from, home)) if (!days.has(rate.date) || rate.from === from) days.set(rate.date, rate)
+    return [...days.values()].map((rate) => ({
+      date: rate.date,
+      from,
+      to: next,
+      rate: worth(rate, from) * on(rate.date),
+    }))
+  })
+}

@@ -1,5 +1,5 @@
 import type { AlterationKind, Level } from '../catalogue/index.ts'
-import { formatMoney, HOME_CURRENCY } from '../market/index.ts'
+import { homeMoney } from '../market/index.ts'
 import type { Faces, HouseRules, School, Skins, Switches } from './houseRules.ts'
 
 /** The schools in plain words: what each is called and allows. */
@@ -90,7 +90,7 @@ export function switchInWords(rules: HouseRules, key: keyof Switches): string {
     case 'mixedStyles':
       return rules.mixedStyles ? 'may mix' : 'do not mix'
     case 'spendingLimit':
-      return rules.spendingLimit === null ? 'no limit' : formatMoney(rules.spendingLimit, HOME_CURRENCY)
+      return rules.spendingLimit === null ? 'no limit' : homeMoney(rules.spendingLimit)
     case 'excluded': {
       const { figures, releases } = rules.excluded
       return figures.length + releases.length === 0 ? 'nothing' : [...figures, ...releases].join(', ')

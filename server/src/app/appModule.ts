@@ -20,6 +20,7 @@ import { ParcelsModule } from '../parcels/parcelsModule.ts'
 import { PartsModule } from '../parts/partsModule.ts'
 import { PricesModule } from '../prices/pricesModule.ts'
 import { RosterModule } from '../roster/rosterModule.ts'
+import { SettingsModule } from '../settings/settingsModule.ts'
 import { ShelfModule } from '../shelf/shelfModule.ts'
 import { ShowModule } from '../show/showModule.ts'
 import { SourcingModule } from '../sourcing/sourcingModule.ts'
@@ -65,6 +66,7 @@ class Ground {
 const ROOMS = [
   JobsModule,
   TablesModule,
+  SettingsModule,
   ArchiveModule,
   CatalogueModule,
   MarketModule,

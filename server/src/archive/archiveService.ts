@@ -19,6 +19,7 @@ import { Changes } from '../base/changes.ts'
 import { notFound } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { Writer } from '../base/writer.ts'
+import { SettingsService } from '../settings/settingsService.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { archivedTables, quoted, type Course } from './manifest.ts'
 import { BadArchive, unpackArchive, withoutTriggers } from './readArchive.ts'
@@ -49,6 +50,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     private readonly writer: Writer,
     private readonly changes: Changes,
     private readonly followers: TableFollowers,
+    private readonly wishes: SettingsService,
   ) {
     this.folder = join(settings.data, 'copies')
   }
@@ -131,11 +133,11 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     for (const timer of this.timers) clearTimeout(timer)
   }
 
-  /** A copy of today, unless there is one or nothing to keep; whether one was written. */
+  /** A copy of today, unless there is one, nothing to keep, or nobody wishes for any; whether one was written. */
   async daily(): Promise<boolean> {
     const today = new Date().toISOString().slice(0, 10)
     if (this.list().some(({ at, reason }) => reason === 'daily' && at.startsWith(today))) return false
-    if (!(await this.holdsAnything())) return false
+    if (!(await this.wishes.all()).dailyCopies || !(await this.holdsAnything())) return false
     await this.write('daily')
     return true
   }

@@ -12,11 +12,12 @@ import * as jobs from '../schema/jobs.ts'
 import * as later from '../schema/later.ts'
 import * as market from '../schema/market.ts'
 import * as roster from '../schema/roster.ts'
+import * as settings from '../schema/settings.ts'
 import { DATABASE_FILES } from './databaseFiles.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 
-const ENTITIES = [brief, catalogue, drawer, imports, intake, jobs, later, market, roster].flatMap((module) =>
+const ENTITIES = [brief, catalogue, drawer, imports, intake, jobs, later, market, roster, settings].flatMap((module) =>
   Object.values(module),
 )
 

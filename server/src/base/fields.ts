@@ -10,6 +10,7 @@ import {
   IsInt,
   IsNotEmpty,
   IsString,
+  Matches,
   Max,
   MaxLength,
   Min,
@@ -38,6 +39,9 @@ export const Text = (longest: number) => applyDecorators(MaxLength(longest), IsS
 /** A text with something in it, such as a name, a code or an id. */
 export const FilledText = (longest?: number) =>
   applyDecorators(...(longest === undefined ? [] : [MaxLength(longest)]), IsNotEmpty(), IsString())
+
+/** A currency by the three capital letters of ISO 4217. */
+export const CurrencyCode = () => applyDecorators(Matches(/^[A-Z]{3}$/), IsString())
 
 /** A list of texts. */
 export const Texts = (size: Size) => applyDecorators(IsString({ each: true }), ...sized(size))

@@ -13,7 +13,7 @@ import {
   type IntakeMode,
   type IntakeResult,
 } from '@outfit/core/intake'
-import { decimalMoney, HOME_CURRENCY, worthIn } from '@outfit/core/market'
+import { decimalMoney, homeCurrency, worthIn } from '@outfit/core/market'
 import { PIECES_OF } from '@outfit/core/starter'
 import { Problem } from '../base/problem.ts'
 import { QuoteService } from '../market/quoteService.ts'
@@ -213,10 +213,10 @@ export class ListWriter {
     for (const currency of await unratedIn(db, rows, today)) {
       const rate = rates[currency]
       if (rate === undefined)
-        throw new Problem(400, `Say what 1 ${currency} is worth in ${HOME_CURRENCY}. Nothing was written.`, [
+        throw new Problem(400, `Say what 1 ${currency} is worth in ${homeCurrency()}. Nothing was written.`, [
           { field: `rates.${currency}`, message: 'is missing' },
         ])
-      await db.insert(RateEntity, { date, from: currency, to: HOME_CURRENCY, rate })
+      await db.insert(RateEntity, { date, from: currency, to: homeCurrency(), rate })
     }
   }
 
@@ -291,7 +291,7 @@ const firstDay = (rows: readonly ListedRow[], today: string): string =>
 
 /** Currencies of prices for which the rate table has no rate that holds on the first day of the list. */
 export async function unratedIn(db: EntityManager, rows: readonly ListedRow[], today: string): Promise<string[]> {
-  const worth = worthIn(HOME_CURRENCY, await db.find(RateEntity))
+  const worth = worthIn(homeCurrency(), await db.find(RateEntity))
   const day = firstDay(rows, today)
   const currencies = new Set(rows.flatMap(({ price }) => price?.currency ?? []))
   return [...currencies].filter((currency) => worth(1, currency, day) === null).sort()

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { groupBy } from '@outfit/core/base'
 import { OFFER_KINDS } from '@outfit/core/tables'
-import { convert, HOME_CURRENCY, type Rate } from '@outfit/core/market'
+import { convert, homeCurrency, type Rate } from '@outfit/core/market'
 import { cheapestForEach, FILLERS, gainsByFillers, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
 import { type Bringer } from '@outfit/core/prices'
 import { Changes } from '../base/changes.ts'
@@ -103,7 +103,7 @@ export class MarketService {
 
   private async lowestPrices(): Promise<Map<string, number>> {
     const [rates, date, lowest] = await Promise.all([this.rates(), this.pricedOn(), this.lowestOf()])
-    const inHome = ({ price, currency }: Lowest) => convert(price, currency, HOME_CURRENCY, date, rates)
+    const inHome = ({ price, currency }: Lowest) => convert(price, currency, homeCurrency(), date, rates)
     return new Map([...lowest].map(([key, ways]) => [key, Math.min(...ways.map(inHome))]))
   }
 
@@ -140,7 +140,7 @@ export class MarketService {
         condition,
         price,
         currency,
-        home: convert(price, currency, HOME_CURRENCY, date, rates),
+        home: convert(price, currency, homeCurrency(), date, rates),
         stock,
         multiple,
         date: on,
@@ -172,7 +172,7 @@ export class MarketService {
         name: names.get(code) ?? code,
         sellerName: sellerNames.get(seller) ?? seller,
         condition,
-        price: convert(price, currency, HOME_CURRENCY, date, rates),
+        price: convert(price, currency, homeCurrency(), date, rates),
         multiple,
         yields: yields.get(`${kind} ${code}`)!.yields,
       }))

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, Like, MoreThan } from 'typeorm'
-import { HOME_CURRENCY, worthIn } from '@outfit/core/market'
+import { homeCurrency, worthIn } from '@outfit/core/market'
 import { Changes } from '../base/changes.ts'
 import { notFound, Problem } from '../base/problem.ts'
 import { today } from '../base/today.ts'
@@ -45,7 +45,7 @@ export class OfferService {
     ])
     const shown = offers.slice(0, PAGE)
     const names = await this.catalogue.plainNamesOf(shown)
-    const worth = worthIn(HOME_CURRENCY, rates)
+    const worth = worthIn(homeCurrency(), rates)
     return {
       seller,
       count,

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
-import { convert, HOME_CURRENCY, worthIn } from '@outfit/core/market'
+import { convert, homeCurrency, worthIn } from '@outfit/core/market'
 import { goodsOf } from '@outfit/core/parcels'
 import { groupBy } from '@outfit/core/base'
 import type { Coming } from '@outfit/core/allotment'
@@ -46,11 +46,11 @@ export class ParcelService {
   /** An amount in the home currency, at the rate of a day. */
   async toHome(): Promise<(amount: number, currency: string, date: string) => number> {
     const rates = await this.database.manager.find(RateEntity, { order: { date: 'ASC' } })
-    const worth = worthIn(HOME_CURRENCY, rates)
+    const worth = worthIn(homeCurrency(), rates)
     return (amount, currency, date) => {
       // An order may be older than the rate table; then the oldest rate of its currency is as near as it gets.
-      const oldest = rates.find(({ from, to }) => [from, to].includes(currency) && [from, to].includes(HOME_CURRENCY))
-      return worth(amount, currency, date) ?? convert(amount, currency, HOME_CURRENCY, oldest?.date ?? date, rates)
+      const oldest = rates.find(({ from, to }) => [from, to].includes(currency) && [from, to].includes(homeCurrency()))
+      return worth(amount, currency, date) ?? convert(amount, currency, homeCurrency(), oldest?.date ?? date, rates)
     }
   }
 

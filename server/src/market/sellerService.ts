@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { bandFault, HOME_CURRENCY, type Rate } from '@outfit/core/market'
+import { bandFault, homeCurrency, type Rate } from '@outfit/core/market'
 import type { SellerBody } from './sellerDto.ts'
 import { Changes } from '../base/changes.ts'
 import { notFound, Problem } from '../base/problem.ts'
@@ -49,8 +49,8 @@ export class SellerService {
       if (known) refuseStale(known.name, was, { ...known })
       if (known && known.currency !== seller.currency && (await db.existsBy(OfferEntity, { seller: code })))
         this.refuse('currency', `stays ${known.currency} while there are offers in it`)
-      if (seller.currency !== HOME_CURRENCY && !(await this.isConvertible(seller.currency)))
-        this.refuse('currency', `has no rate to ${HOME_CURRENCY} yet; put one into the rate table first`)
+      if (seller.currency !== homeCurrency() && !(await this.isConvertible(seller.currency)))
+        this.refuse('currency', `has no rate to ${homeCurrency()} yet; put one into the rate table first`)
       await db.save(SellerEntity, { ...seller, code })
     })
     this.changes.tell('market')
@@ -88,7 +88,7 @@ export class SellerService {
       if (!affected) throw notFound('rate', `${from} to ${to} of ${date}`)
       const left = await db.find(RateEntity)
       for (const { name, currency } of await db.find(SellerEntity))
-        if (currency !== HOME_CURRENCY && !left.some((rate) => [rate.from, rate.to].includes(currency)))
+        if (currency !== homeCurrency() && !left.some((rate) => [rate.from, rate.to].includes(currency)))
           throw new Problem(
             409,
             `${name} sells in ${currency}; without this rate its prices mean nothing. It was kept.`,
@@ -99,7 +99,7 @@ export class SellerService {
 
   private async isConvertible(currency: string): Promise<boolean> {
     return (await this.rates()).some(
-      ({ from, to }) => [from, to].includes(currency) && [from, to].includes(HOME_CURRENCY),
+      ({ from, to }) => [from, to].includes(currency) && [from, to].includes(homeCurrency()),
     )
   }
 

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { HOME_CURRENCY, worthIn } from '@outfit/core/market'
+import { homeCurrency, worthIn } from '@outfit/core/market'
 import {
   type OutfitPrices,
   priceHistory,
@@ -139,7 +139,7 @@ export class PriceService {
     const known = new Map(sellers.map((seller) => [seller.code, seller]))
     return {
       heard,
-      worth: worthIn(HOME_CURRENCY, rates),
+      worth: worthIn(homeCurrency(), rates),
       nameOf: (code: string) => known.get(code)?.name ?? code,
       asked: ({ seller }: { seller: string }) => known.get(seller)?.standing !== 'blocked',
     }

@@ -1,5 +1,5 @@
 import { Equals, IsBoolean, IsIn, IsOptional, IsString, Matches, ValidateIf } from 'class-validator'
-import { FilledText, ListOf, One, Text, Whole } from '../base/fields.ts'
+import { CurrencyCode, FilledText, ListOf, One, Text, Whole } from '../base/fields.ts'
 import { IsDay } from '../base/isDay.ts'
 import { STATURES, type Stature } from '@outfit/core/brief'
 import { OmitType } from '@nestjs/swagger'
@@ -154,7 +154,7 @@ class ParcelImport {
   @IsDay() orderedOn: string
   @IsDay() expectedOn: string
   @IsOptional() @IsDay() arrivedOn?: string
-  @Matches(/^[A-Z]{3}$/) currency: string
+  @CurrencyCode() currency: string
   @Whole(0) shipping: number
   @Whole(0) handling: number
   @ListOf(() => ParcelLineImport, { most: 500 }) lines: ParcelLineImport[]
@@ -173,7 +173,7 @@ export class RosterImport {
   @IsIn(SCHOOLS) rules: string
   @IsOptional() @One(() => SwitchesDto) switches?: SwitchesDto
   @IsOptional() @Whole(0) budget?: number
-  @Matches(/^[A-Z]{3}$/) currency: string
+  @CurrencyCode() currency: string
   @IsOptional() @IsDay() dueOn?: string
   @IsOptional()
   @ListOf(() => UniformImport, { most: 60 })

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { emptyBrief, statureAt } from '@outfit/core/brief'
-import { HOME_CURRENCY } from '@outfit/core/market'
+import { homeCurrency } from '@outfit/core/market'
 import { arrange, mergeFields, type Collision, type Move } from '@outfit/core/roster'
 import { Changes } from '../base/changes.ts'
 import { notFound, Problem } from '../base/problem.ts'
@@ -48,7 +48,7 @@ export class PlanningService {
         id,
         rules: school,
         switches: {},
-        currency: HOME_CURRENCY,
+        currency: homeCurrency(),
         version: 1,
         position: (last?.position ?? -1) + 1,
       })

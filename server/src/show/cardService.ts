@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { catalogueOf } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { isCopy } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
 import { takeNamed } from '@outfit/core/roster'
@@ -12,6 +12,7 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
 import { OutfitEntity } from '../schema/roster.ts'
 import { PartsToldService } from './partsTold.ts'
+import { SettingsService } from '../settings/settingsService.ts'
 import type { Picture } from './pictureService.ts'
 
 @Injectable()
@@ -19,6 +20,7 @@ export class CardService {
   constructor(
     private readonly database: DataSource,
     private readonly writer: Writer,
+    private readonly settings: SettingsService,
     private readonly rosters: RosterService,
     private readonly catalogue: CatalogueService,
     private readonly parts: PartsToldService,
@@ -30,7 +32,7 @@ export class CardService {
       .getRepository(OutfitEntity)
       .findOne({ where: { id: outfit }, select: { id: true, card: true } })
     if (!found) throw notFound('outfit', outfit)
-    return { ...CARD_CHOICES, ...found.card }
+    return { ...CARD_CHOICES, credits: (await this.settings.all()).maker, ...found.card }
   }
 
   /** Keep what the card of an outfit shows. */
@@ -91,7 +93,7 @@ export function priceLine(
   const prices = parts.map(price).filter((one) => one !== undefined)
   const unsold = parts.length - prices.length
   const sum = prices.reduce((total, one) => total + one, 0)
-  return `${formatMoney(sum, HOME_CURRENCY)} at the lowest single prices of ${pricedOn}, without shipping${
+  return `${homeMoney(sum)} at the lowest single prices of ${pricedOn}, without shipping${
     unsold > 0 ? `; ${counted(unsold, 'part')} not for sale` : ''
   }.`
 }

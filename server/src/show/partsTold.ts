@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { RecipeSource, ToldOfPart } from '@outfit/core/show'
 import { CarriersService } from '../catalogue/carriersService.ts'
 import { MarketService } from '../market/marketService.ts'
@@ -46,7 +46,7 @@ export class PartsToldService {
         const price = lowest.get(part)
         return {
           source: from ? `from ${from.name}, ${from.year}` : 'no release known',
-          price: price === undefined ? '' : `from ${formatMoney(price, HOME_CURRENCY)}`,
+          price: price === undefined ? '' : `from ${homeMoney(price)}`,
         }
       },
       hasSource: (part) => source(part) !== undefined,

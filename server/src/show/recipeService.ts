@@ -3,7 +3,7 @@ import { DataSource } from 'typeorm'
 import { placementFaults } from '@outfit/core/anatomy'
 import { spareLoose } from '@outfit/core/allotment'
 import type { Catalogue, Part } from '@outfit/core/catalogue'
-import { HOME_CURRENCY } from '@outfit/core/market'
+import { homeCurrency } from '@outfit/core/market'
 import { matchRecipe, type MatchedOutfit, type RecipeMatch, type RecipeReport } from '@outfit/core/show'
 import { SharesService } from '../allotment/sharesService.ts'
 import { Changes } from '../base/changes.ts'
@@ -76,7 +76,7 @@ export class RecipeService {
           name: free,
           note: '',
           rules: 'exchange-only',
-          currency: HOME_CURRENCY,
+          currency: homeCurrency(),
           characters: outfits.map((outfit) => ({
             name: outfit.name,
             outfits: [

@@ -4,7 +4,7 @@ import { DataSource, In } from 'typeorm'
 import { catalogueOf, type Catalogue } from '@outfit/core/catalogue'
 import { isCopy } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import {
   cardEntries,
   MOST_ON_SHEET,
@@ -27,6 +27,7 @@ import { stickersOn } from '../roster/stickers.ts'
 import { OutfitEntity, RosterEntity } from '../schema/roster.ts'
 import { counted, priceLine } from './cardService.ts'
 import { PartsToldService, type PartsTold } from './partsTold.ts'
+import { SettingsService } from '../settings/settingsService.ts'
 import { PictureService, type Picture } from './pictureService.ts'
 
 /** The outfits of a roster that are shown, with all that is needed to draw and to tell of them. */
@@ -45,6 +46,7 @@ export class SheetService {
   constructor(
     private readonly database: DataSource,
     private readonly writer: Writer,
+    private readonly settings: SettingsService,
     private readonly shares: SharesService,
     private readonly catalogue: CatalogueService,
     private readonly parts: PartsToldService,
@@ -57,7 +59,7 @@ export class SheetService {
       .getRepository(RosterEntity)
       .findOne({ where: { id: roster }, select: { id: true, sheet: true } })
     if (!found) throw notFound('roster', roster)
-    return { ...SHEET_CHOICES, ...found.sheet }
+    return { ...SHEET_CHOICES, credits: (await this.settings.all()).maker, ...found.sheet }
   }
 
   /** Keep what the sheet of a roster shows. */
@@ -196,8 +198,8 @@ function linesOf(worn: readonly string[], catalogue: Catalogue, told: PartsTold)
   return [...lines.values()]
     .map(({ each, ...line }) => ({
       ...line,
-      price: each === undefined ? 'not for sale' : formatMoney(each, HOME_CURRENCY),
-      sum: each === undefined ? '' : formatMoney(each * line.qty, HOME_CURRENCY),
+      price: each === undefined ? 'not for sale' : homeMoney(each),
+      sum: each === undefined ? '' : homeMoney(each * line.qty),
     }))
     .sort((a, b) => a.name.localeCompare(b.name, 'en') || a.colour.name.localeCompare(b.colour.name, 'en'))
 }

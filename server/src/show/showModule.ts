@@ -13,13 +13,14 @@ import { PartsToldService } from './partsTold.ts'
 import { PictureService } from './pictureService.ts'
 import { RecipeController } from './recipeController.ts'
 import { RecipeService } from './recipeService.ts'
+import { SettingsModule } from '../settings/settingsModule.ts'
 import { SheetController } from './sheetController.ts'
 import { SheetService } from './sheetService.ts'
 import { ShowController } from './showController.ts'
 
 /** What is made to be shown: cards, sheets, pages, recipes, comparisons and line-ups. */
 @Module({
-  imports: [TablesModule, CatalogueModule, AllotmentModule, DrawerModule, MarketModule, RosterModule],
+  imports: [SettingsModule, TablesModule, CatalogueModule, AllotmentModule, DrawerModule, MarketModule, RosterModule],
   controllers: [LineUpController, RecipeController, SheetController, ShowController],
   providers: [
     CardService,

@@ -12,7 +12,7 @@ import { spareWhen } from '@outfit/core/allotment'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import type { Place } from '@outfit/core/brief'
 import { CASTING_SLOTS } from '@outfit/core/casting'
-import { HOME_CURRENCY } from '@outfit/core/market'
+import { homeCurrency } from '@outfit/core/market'
 import { problemFor } from '@outfit/core/sourcing'
 import {
   buyingAsTheyAre,
@@ -211,7 +211,7 @@ export class CastService {
       [...wanted].flatMap(([part, qty]) => Array.from({ length: Math.min(qty, 2 * members.length) }, () => part)),
       new Map(Object.entries(asked.spare)),
       market,
-      HOME_CURRENCY,
+      homeCurrency(),
       { takingApart: strictest(asked.members) },
     )
     const places = members.reduce((count, { slots }) => count + slots.length, 0)

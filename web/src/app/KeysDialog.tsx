@@ -1,6 +1,7 @@
-import { Dialog, Switch } from 'radix-ui'
+import { Dialog } from 'radix-ui'
 import { Button } from '../ui/Button.tsx'
-import { useSingleKeys } from '../data/singleKeys.ts'
+import { Switched } from '../ui/Switched.tsx'
+import { settingsApi, useSettings } from '../data/settingsApi.ts'
 
 const KEYS: [string, string][] = [
   ['j / k', 'Slot down, slot up'],
@@ -15,14 +16,17 @@ const KEYS: [string, string][] = [
   ['t', 'New take from this one'],
   ['n', 'Next pin'],
   ['Ctrl Z', 'Undo; with Shift, redo'],
-  ['g then r, m, o, d, p, l', 'Go to rosters, market, parcels (orders), drawer, parts, later'],
-  ['g then i, b, a, t, w, s, c', 'Of an outfit: brief, bench, casting, takes, workbench, sourcing, card'],
+  ['Ctrl K', 'Find anything and go there'],
+  ['g then r, p, d, m, o, l', 'Go to rosters, parts, drawer, market, parcels (orders), later'],
+  ['g then ,', 'Settings'],
+  ['g then i, b, a, t, s, w, c', 'Of the outfit open last: brief, bench, casting, takes, sourcing, workbench, card'],
   ['?', 'This list'],
 ]
 
 /** Every key, and the switch for single letters. */
 export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const [single, setSingle] = useSingleKeys()
+  const { singleKeys } = useSettings()
+  const [change] = settingsApi.endpoints.changeSettings.useMutation()
   return (
     <Dialog.Root {...props}>
       <Dialog.Portal>
@@ -38,16 +42,11 @@ export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean)
               </div>
             ))}
           </dl>
-          <label className="mt-5 flex items-center gap-3">
-            <Switch.Root
-              checked={single}
-              onCheckedChange={setSingle}
-              className="h-6 w-11 rounded-full border border-rule bg-band data-[state=checked]:bg-act"
-            >
-              <Switch.Thumb className="block size-4.5 translate-x-1 rounded-full bg-ink transition-transform data-[state=checked]:translate-x-5 data-[state=checked]:bg-act-ink" />
-            </Switch.Root>
-            Single-letter keys
-          </label>
+          <div className="mt-5">
+            <Switched on={singleKeys} onChange={(on) => void change({ singleKeys: on })}>
+              Single-letter keys
+            </Switched>
+          </div>
           <Dialog.Close asChild>
             <Button className="mt-5">Close</Button>
           </Dialog.Close>

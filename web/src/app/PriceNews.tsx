@@ -1,4 +1,4 @@
-import { euros } from '../prices/priceWords.ts'
+import { homeMoney } from '@outfit/core/market'
 import { News } from '../ui/News.tsx'
 import { pricePage, pricesApi } from '../data/pricesApi.ts'
 
@@ -17,7 +17,7 @@ export function PriceNews() {
         id,
         to: pricePage(kind, code),
         name,
-        about: `from ${euros(metPrice ?? 0)}, you waited for ${euros(price)}`,
+        about: `from ${homeMoney(metPrice ?? 0)}, you waited for ${homeMoney(price)}`,
       }))}
     />
   )

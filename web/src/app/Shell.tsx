@@ -1,63 +1,42 @@
 import { NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Archive } from 'lucide-react'
-import { lazy, Suspense, useState } from 'react'
+import { Search, Settings } from 'lucide-react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { Toaster } from 'sonner'
 import { api } from '../data/api.ts'
-import { lastOutfit } from '../data/lastOutfit.ts'
 import { useSingleKeys } from '../data/singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
-import { Trail } from './Trail.tsx'
+import { lastOutfit } from '../head/lately.ts'
+import { ROOMS, SETTINGS, stepsOf } from '../head/rooms.ts'
 import { LaterNews, WishNews } from './WishNews.tsx'
 
 const PriceNews = lazy(async () => ({ default: (await import('./PriceNews.tsx')).PriceNews }))
+const OutfitSteps = lazy(() => import('../head/OutfitSteps.tsx'))
+const loadPalette = () => import('../head/Palette.tsx')
+const Palette = lazy(loadPalette)
 const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog.tsx')).KeysDialog }))
 
 const room = (isActive: boolean) =>
   `pb-1 border-b-2 ${isActive ? 'border-[#d9573f] font-bold text-ink' : 'border-transparent text-soft hover:text-ink'}`
 
-/** Addresses that belong to a room besides its own. */
-const AREAS: Record<string, readonly string[]> = {
-  Rosters: ['/rosters'],
-  Market: ['/market', '/prices'],
-  Parcels: ['/parcels'],
-  Drawer: ['/drawer'],
-  Parts: ['/parts', '/moulds', '/catalogue', '/packs', '/tables', '/bring-in'],
-}
-
 /** The frame of every view: rooms, where one is, whether all is saved. */
 export function Shell() {
   api.endpoints.basics.useQuery()
-  const { data } = api.endpoints.shelves.useQuery()
+  api.endpoints.shelves.useQuery()
   const [keysShown, showKeys] = useState(false)
-  const [singleKeys] = useSingleKeys()
+  const [finding, find] = useState(false)
+  const singleKeys = useSingleKeys()
   const navigate = useNavigate()
   const { pathname, search } = useLocation()
   const here = useMatch('/outfits/:outfit/*')?.params.outfit
-  const known = data?.rosters.flatMap((roster) => roster.outfits) ?? []
-  const remembered = lastOutfit()
-  const outfit = here ?? known.find(({ id }) => id === remembered)?.id ?? known[0]?.id
-  // The rooms of an outfit stay with the take that is looked at.
-  const take = here ? search : ''
-  const rooms = [
-    { key: 'r', name: 'Rosters', to: '/' },
-    ...(outfit
-      ? [
-          { key: 'i', name: 'Brief', to: `/outfits/${outfit}/brief${take}` },
-          { key: 'b', name: 'Bench', to: `/outfits/${outfit}/bench${take}` },
-          { key: 'a', name: 'Casting', to: `/outfits/${outfit}/casting${take}` },
-          { key: 't', name: 'Takes', to: `/outfits/${outfit}/takes${take}` },
-          { key: 'w', name: 'Workbench', to: `/outfits/${outfit}/workbench` },
-          { key: 's', name: 'Sourcing', to: `/outfits/${outfit}/sourcing${take}` },
-          { key: 'c', name: 'Card', to: `/outfits/${outfit}/card${take}` },
-        ]
-      : []),
-    { key: 'm', name: 'Market', to: '/market' },
-    { key: 'o', name: 'Parcels', to: '/parcels' },
-    { key: 'd', name: 'Drawer', to: '/drawer' },
-    { key: 'p', name: 'Parts', to: '/parts' },
-    { key: 'l', name: 'Later', to: '/later' },
-  ]
+  // Letters of steps lead back to the outfit that was open last; where there is none they lead nowhere.
+  const outfit = here ?? lastOutfit()
+  const rooms = [...ROOMS, SETTINGS, ...(outfit ? stepsOf(outfit, here ? search : '') : [])]
+  // There at once when it is asked for: who presses Ctrl K types on.
+  useEffect(() => {
+    const timer = setTimeout(() => void loadPalette(), 1500)
+    return () => clearTimeout(timer)
+  }, [])
   const go = (key: string) => {
     const found = rooms.find((r) => r.key === key)
     if (found) void navigate(found.to)
@@ -69,6 +48,7 @@ export function Shell() {
     [rooms],
   )
   useHotkeys('?', () => showKeys(true), { enabled: singleKeys, useKey: true })
+  useHotkeys('mod+k', () => find(true), { preventDefault: true, enableOnFormTags: true, enableOnContentEditable: true })
   return (
     <div className="flex h-full flex-col">
       <a href="#main" className="sr-only focus:not-sr-only">
@@ -83,13 +63,13 @@ export function Shell() {
           out<span className="text-problem">·</span>fit
         </NavLink>
         <nav aria-label="Rooms" className="flex gap-3.5 pt-1">
-          {rooms.map(({ name, to }) => (
+          {ROOMS.map(({ name, to, areas }) => (
             <NavLink
               key={name}
               to={to}
               end
               className={({ isActive }) =>
-                room(isActive || (AREAS[name]?.some((start) => pathname.startsWith(start)) ?? false))
+                room(isActive || [...(to === '/' ? [] : [to]), ...areas].some((start) => pathname.startsWith(start)))
               }
             >
               {name}
@@ -97,22 +77,31 @@ export function Shell() {
           ))}
         </nav>
         <div className="ml-auto flex min-w-0 items-center gap-2">
-          <Trail />
           <WishNews />
           <LaterNews />
           <Suspense>
             <PriceNews />
           </Suspense>
           <SaveNote />
+          <button
+            type="button"
+            onClick={() => find(true)}
+            className="flex items-center gap-1.5 rounded-full border border-rule bg-card px-2.5 py-1 whitespace-nowrap text-soft hover:text-ink"
+            aria-keyshortcuts="Control+K Meta+K"
+          >
+            <Search aria-hidden className="size-4" />
+            Find anything
+            <kbd className="hidden font-sans text-[12px] md:inline">Ctrl K</kbd>
+          </button>
           <NavLink
-            to="/copies"
+            to="/settings"
             className={({ isActive }) =>
               `rounded-full border bg-card p-1.5 hover:text-ink ${isActive ? 'border-act text-ink' : 'border-rule text-soft'}`
             }
-            aria-label="Copies of everything"
-            title="Copies of everything"
+            aria-label="Settings"
+            title="Settings"
           >
-            <Archive aria-hidden className="size-4" />
+            <Settings aria-hidden className="size-4" />
           </NavLink>
           <button
             type="button"
@@ -124,6 +113,11 @@ export function Shell() {
           </button>
         </div>
       </header>
+      {here && (
+        <Suspense fallback={<div className="h-9 shrink-0 border-b border-rule bg-band" />}>
+          <OutfitSteps id={here} />
+        </Suspense>
+      )}
       <main id="main" className="min-h-0 flex-1 overflow-auto">
         <Outlet />
       </main>
@@ -132,6 +126,18 @@ export function Shell() {
         offset={104}
         toastOptions={{ className: '!bg-ink !text-paper !border-ink !font-sans' }}
       />
+      {finding && (
+        <Suspense>
+          <Palette
+            outfit={here ?? null}
+            onLeave={() => find(false)}
+            onKeys={() => {
+              find(false)
+              showKeys(true)
+            }}
+          />
+        </Suspense>
+      )}
       {keysShown && (
         <Suspense>
           <KeysDialog open onOpenChange={showKeys} />

@@ -2,10 +2,12 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { RouterProvider } from 'react-router'
+import { applySettings } from './applySettings.ts'
 import { router } from './routes.tsx'
 import { store } from './store.ts'
 import './styles.css'
 
+await applySettings()
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>

@@ -78,7 +78,11 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).RosterRulesView }),
       },
       {
-        path: 'copies',
+        path: 'settings',
+        lazy: async () => ({ Component: (await import('../settings/SettingsView.tsx')).SettingsView }),
+      },
+      {
+        path: 'settings/copies',
         lazy: async () => ({ Component: (await import('../archive/CopiesView.tsx')).CopiesView }),
       },
       {

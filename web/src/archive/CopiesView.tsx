@@ -7,6 +7,7 @@ import { Button } from '../ui/Button.tsx'
 import { counted } from '../ui/counted.ts'
 import { DropZone } from '../ui/DropZone.tsx'
 import { FormDialog } from '../ui/FormDialog.tsx'
+import { SettingsFrame } from '../settings/SettingsFrame.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tellError } from '../ui/tell.ts'
 import { useArchiveJob, type ArchiveJob, type Started } from './useArchiveJob.ts'
@@ -36,9 +37,8 @@ export function CopiesView() {
   const { job, run, cancel } = useArchiveJob()
   const busy = job.state === 'running'
   return (
-    <div className="mx-auto max-w-[980px] px-5 py-6">
-      <h1 className="text-3xl">Copies of everything</h1>
-      <p className="mt-1 max-w-[680px] text-soft">
+    <SettingsFrame>
+      <p className="mt-3 max-w-[680px] text-soft">
         One file holds the whole workspace: parts, drawer, rosters, sellers, prices, orders and pictures. Keep it on
         another disk, or take it to another machine.
       </p>
@@ -110,7 +110,7 @@ export function CopiesView() {
           {null}
         </FormDialog>
       )}
-    </div>
+    </SettingsFrame>
   )
 }
 

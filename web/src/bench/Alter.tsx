@@ -11,7 +11,7 @@ import {
   valueLost,
   type FittingContext,
 } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { ALTERATION_WORDS } from '@outfit/core/roster'
 import { api } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
@@ -264,7 +264,7 @@ function Plan({
               <p>
                 {lost === null
                   ? 'Nobody sells this part singly, so what is lost cannot be told.'
-                  : `Gives up a part that costs ${formatMoney(lost, HOME_CURRENCY)} today.`}{' '}
+                  : `Gives up a part that costs ${homeMoney(lost)} today.`}{' '}
                 It cannot be taken back once it is done.
               </p>
               <ul aria-label="Cautions" className="border-l-[3px] border-notice pl-2 text-[13px] leading-snug">

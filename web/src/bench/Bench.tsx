@@ -37,7 +37,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
     shallowEqual,
   )
   const lowest = useAppSelector((state) => state.catalogue.lowest)
-  const [singleKeys] = useSingleKeys()
+  const singleKeys = useSingleKeys()
   const [settings, setSettings] = useTraySettings()
   const [dressingKey, setDressingKey] = useState<string | null>(null)
   const [pickedCode, setPickedCode] = useState<string | null>(null)

@@ -3,7 +3,6 @@ import { useParams, useSearchParams } from 'react-router'
 import { takeNamed } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
-import { rememberOutfit } from '../data/lastOutfit.ts'
 import { useAppDispatch, useAppSelector } from '../data/hooks.ts'
 import { useBenchSelector } from './hooks.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -23,7 +22,6 @@ export function BenchView() {
   const take = outfit && takeNamed(outfit.takes, search.get('take'))
   useEffect(() => {
     if (!outfit || !take) return
-    rememberOutfit(id)
     if (onBench === take.id) dispatch(versionSeen(outfit.version))
     else {
       // A draft keeps the version it was made from: where somebody else wrote since, saving it asks whose is to stay.

@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react'
 import { dress, type Dressing, isDressed } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { pinKey, pinsOf, type FittingContext } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { View } from '@outfit/core/mannequin'
 import { Figure } from '../ui/Figure.tsx'
 import { PinMark } from '../ui/PinMark.tsx'
@@ -42,11 +42,7 @@ export const Candidate = memo(function Candidate({
   const worn = isDressed(placements, dressing, part)
   const colour = mainColour(catalogue, part)
   const source =
-    entry.free > 0
-      ? `owned ${entry.free}`
-      : entry.lowest === null
-        ? 'not sold singly'
-        : formatMoney(entry.lowest, HOME_CURRENCY)
+    entry.free > 0 ? `owned ${entry.free}` : entry.lowest === null ? 'not sold singly' : homeMoney(entry.lowest)
   return (
     <div
       role="option"

@@ -2,7 +2,7 @@ import { Popover } from 'radix-ui'
 import { Link } from 'react-router'
 import type { PartLikeness } from '@outfit/core/brief'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { api, errorText, type PartDetail } from '../data/api.ts'
 import { PartSources } from '../parts/PartSources.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
@@ -79,11 +79,7 @@ function Summary({
       <dt>releases</dt>
       <dd>{releases.length ? `${releaseCount}: ${names(releases)}` : 'in no release'}</dd>
       <dt>offers</dt>
-      <dd>
-        {best === null
-          ? 'nobody sells it singly'
-          : `${count(offers.length, 'offer')} from ${formatMoney(best, HOME_CURRENCY)}`}
-      </dd>
+      <dd>{best === null ? 'nobody sells it singly' : `${count(offers.length, 'offer')} from ${homeMoney(best)}`}</dd>
     </dl>
   )
 }

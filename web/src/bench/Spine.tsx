@@ -3,7 +3,7 @@ import { SLOT_FACTS, SPINE } from '@outfit/core/anatomy'
 import { mainColour, partWorn, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
 import { isCopy } from '@outfit/core/drawer'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { PinMark } from '../ui/PinMark.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { lookOf } from './lookOf.ts'
@@ -34,10 +34,7 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwne
     const prices = missing.map((p) => priceOf(p.part))
     if (prices.some((price) => price === undefined)) return `${missing.length} to buy`
     if (prices.some((price) => price === null)) return 'not sold singly'
-    return `from ${formatMoney(
-      prices.reduce<number>((sum, price) => sum + price!, 0),
-      HOME_CURRENCY,
-    )}`
+    return `from ${homeMoney(prices.reduce<number>((sum, price) => sum + price!, 0))}`
   }
   return (
     <nav aria-label="Slots" className="tape-marks h-full overflow-y-auto border-r border-rule pl-[34px]">

@@ -4,7 +4,7 @@ import { DRESSINGS, isAllowed, SPINE, type Dressing } from '@outfit/core/anatomy
 import { LEVEL_WORDS, type HouseRules } from '@outfit/core/roster'
 import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
 import { CAUTIONS, valueLost, type FittingContext } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { View } from '@outfit/core/mannequin'
 import { Link } from 'react-router'
 import { errorText } from '../data/api.ts'
@@ -256,7 +256,7 @@ export function Tray(props: TrayProps) {
 function AtRisk({ placements, context }: { placements: readonly Placement[]; context: FittingContext }) {
   const torso = context.catalogue.parts.get(placements.find(({ slot }) => slot === 'torso')?.part ?? '')
   const worth = torso && valueLost(torso, context)
-  return worth ? <strong>{formatMoney(worth, HOME_CURRENCY)} at risk.</strong> : null
+  return worth ? <strong>{homeMoney(worth)} at risk.</strong> : null
 }
 
 function Candidates({

@@ -3,7 +3,7 @@ import { Link, useSearchParams } from 'react-router'
 import { inPoints, wishesOf } from '@outfit/core/brief'
 import type { CastingResult, CastOutfit } from '@outfit/core/casting'
 import type { Catalogue } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { houseRulesFor } from '@outfit/core/fitting'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { useOutfit } from '../data/useOutfit.ts'
@@ -24,7 +24,7 @@ export function CastingView() {
   return <Casting key={loaded.take.id} {...loaded} />
 }
 
-export const money = (minor: number) => (minor === 0 ? 'all owned' : formatMoney(minor, HOME_CURRENCY))
+export const money = (minor: number) => (minor === 0 ? 'all owned' : homeMoney(minor))
 
 function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take; catalogue: Catalogue }) {
   const [search, setSearch] = useSearchParams()

@@ -1,10 +1,11 @@
+import { axis, BLUE, CHART, CORAL, INK } from '../ui/chartLook.ts'
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { inPoints, likenessOf } from '@outfit/core/brief'
 import { dearParts, type BudgetCurve, type CastOutfit } from '@outfit/core/casting'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/allotment'
 import { houseRulesFor } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeUnits, homeSign, homeMoney } from '@outfit/core/market'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { useAppSelector } from '../data/hooks.ts'
 import { Button } from '../ui/Button.tsx'
@@ -22,8 +23,6 @@ interface ForLessProps {
   state: Answer | { state: 'idle' }
   onAsk: (floor: number) => void
 }
-
-const euros = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 /** What likeness costs: the curve, the outfits on it, the part that makes the take dear, and the cheapest that will do. */
 export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps) {
@@ -44,10 +43,7 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
   useEffect(() => {
     if (found === null || worn.current === found) return
     worn.current = found
-    void make(
-      found.placements,
-      `costs ${formatMoney(found.price, HOME_CURRENCY)} and keeps ${inPoints(found.likeness.milli)} points`,
-    )
+    void make(found.placements, `costs ${homeMoney(found.price)} and keeps ${inPoints(found.likeness.milli)} points`)
   }, [found, make])
   return (
     <div className="flex h-full min-h-0 flex-col overflow-y-auto px-5 pt-3 pb-4">
@@ -56,7 +52,7 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
         {dearest && dearPart ? (
           <>
             <strong>{partLabel(catalogue, dearPart)}</strong> makes {Math.round(dearest.share * 100)} % of the{' '}
-            {euros(whole)} it takes to buy what is missing, before shipping.
+            {homeMoney(whole)} it takes to buy what is missing, before shipping.
           </>
         ) : (
           'Nothing of it has to be bought.'
@@ -91,7 +87,7 @@ export function ForLess({ outfit, take, catalogue, state, onAsk }: ForLessProps)
           curve={kept}
           take={{ milli: now, price: whole }}
           busy={busy}
-          onWear={(point) => void make(point.placements, `was cast for ${euros(point.price)}`)}
+          onWear={(point) => void make(point.placements, `was cast for ${homeMoney(point.price)}`)}
         />
       ) : (
         <EmptyNote title={running ? 'Drawing the curve…' : 'What does likeness cost?'}>
@@ -115,7 +111,7 @@ function Found({ outfit, floor }: { outfit: CastOutfit | null; floor: number }) 
     <div className="mt-2 flex items-center gap-4 rounded-[12px] border border-good bg-card px-4 py-2">
       <Figure placements={outfit.placements} label="The cheapest that will do" className="h-[120px] w-[90px]" />
       <p className="flex-1">
-        <strong className="font-head text-[19px]">{euros(outfit.price)}</strong> buys a likeness of{' '}
+        <strong className="font-head text-[19px]">{homeMoney(outfit.price)}</strong> buys a likeness of{' '}
         <strong>{inPoints(outfit.likeness.milli)}</strong> with every must met; a cent less would not do. It is a take
         of its own now.
       </p>
@@ -141,7 +137,7 @@ function Curve({
   const [picked, setPicked] = useState(0)
   const [asTable, setAsTable] = useState(false)
   const [top, cheapest] = [points[0]!, points.at(-1)!]
-  const finding = `${euros(top.price)} buys a likeness of ${inPoints(top.likeness.milli)}, ${euros(cheapest.price)} one of ${inPoints(cheapest.likeness.milli)}`
+  const finding = `${homeMoney(top.price)} buys a likeness of ${inPoints(top.likeness.milli)}, ${homeMoney(cheapest.price)} one of ${inPoints(cheapest.likeness.milli)}`
   const option = useMemo(() => optionOf(points, take, picked), [points, take, picked])
   const shown = points[picked] ?? top
   const drawn = points.filter(
@@ -173,7 +169,7 @@ function Curve({
           <tbody>
             {points.map(({ price, likeness, apart }) => (
               <tr key={price} className="border-t border-rule">
-                <td className="py-0.5 tabular-nums">{euros(price)}</td>
+                <td className="py-0.5 tabular-nums">{homeMoney(price)}</td>
                 <td className="tabular-nums">{inPoints(likeness.milli)}</td>
                 <td>{apart.join(', ') || 'nothing'}</td>
               </tr>
@@ -193,12 +189,12 @@ function Curve({
               <button
                 type="button"
                 aria-pressed={index === picked}
-                aria-label={`${euros(point.price)}, likeness ${inPoints(point.likeness.milli)}`}
+                aria-label={`${homeMoney(point.price)}, likeness ${inPoints(point.likeness.milli)}`}
                 onClick={() => setPicked(index)}
                 className={`w-full rounded-[10px] border bg-card px-1 py-1 text-center text-[13px] ${index === picked ? 'border-act outline-2 outline-act' : 'border-rule hover:border-act'}`}
               >
                 <Figure placements={point.placements} label="" className="h-[186px] w-full" />
-                <strong>{inPoints(point.likeness.milli)}</strong> · {euros(point.price)}
+                <strong>{inPoints(point.likeness.milli)}</strong> · {homeMoney(point.price)}
               </button>
             </li>
           )
@@ -207,8 +203,8 @@ function Curve({
       <div className="mt-2 flex items-center gap-3">
         <p className="min-w-0 flex-1 text-soft">
           {shown.apart.length > 0
-            ? `For ${euros(shown.price)} it wears ${shown.apart.join(', ')} instead.`
-            : `The most alike of all, for ${euros(shown.price)}.`}
+            ? `For ${homeMoney(shown.price)} it wears ${shown.apart.join(', ')} instead.`
+            : `The most alike of all, for ${homeMoney(shown.price)}.`}
         </p>
         <Button disabled={busy} onClick={() => onWear(shown)}>
           Make it a take
@@ -218,45 +214,35 @@ function Curve({
   )
 }
 
-const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-
 function optionOf(points: readonly CastOutfit[], take: { milli: number; price: number }, picked: number) {
-  const [ink, soft, rule, act, problem] = ['--ink', '--soft', '--rule', '--act', '--problem'].map(css)
-  const axis = {
-    axisLine: { lineStyle: { color: rule } },
-    axisLabel: { color: soft, fontFamily: 'inherit' },
-    splitLine: { lineStyle: { color: rule } },
-    nameTextStyle: { color: soft },
-  }
   return {
-    animation: false,
-    textStyle: { fontFamily: 'Atkinson Hyperlegible Next Variable, sans-serif', color: ink },
+    ...CHART,
     grid: { left: 52, right: 24, top: 26, bottom: 40 },
     tooltip: {
       trigger: 'item',
       formatter: ({ value: [price, points] }: { value: [number, number] }) =>
-        `${formatMoney(Math.round(price * 100), HOME_CURRENCY)}: likeness ${points}`,
+        `${homeSign()}${price}: likeness ${points}`,
     },
-    xAxis: { ...axis, type: 'value', name: 'to buy, €', nameLocation: 'middle', nameGap: 26, scale: true },
-    yAxis: { ...axis, type: 'value', name: 'likeness', scale: true, max: 100 },
+    xAxis: axis({ type: 'value', name: `to buy, ${homeSign()}`, nameLocation: 'middle', nameGap: 26, scale: true }),
+    yAxis: axis({ type: 'value', name: 'likeness', scale: true, max: 100 }),
     series: [
       {
         type: 'line',
         step: 'start',
-        lineStyle: { color: act, width: 2 },
+        lineStyle: { color: BLUE, width: 2 },
         symbol: 'circle',
         symbolSize: (_value: unknown, { dataIndex }: { dataIndex: number }) => (dataIndex === picked ? 15 : 9),
-        itemStyle: { color: act },
-        data: points.map(({ price, likeness }) => [price / 100, inPoints(likeness.milli)]),
+        itemStyle: { color: BLUE },
+        data: points.map(({ price, likeness }) => [homeUnits(price), inPoints(likeness.milli)]),
       },
       {
         type: 'scatter',
         symbol: 'diamond',
         symbolSize: 15,
-        itemStyle: { color: problem },
-        label: { show: true, formatter: 'this take', position: 'bottom', color: ink },
+        itemStyle: { color: CORAL },
+        label: { show: true, formatter: 'this take', position: 'bottom', color: INK },
         silent: true,
-        data: [[take.price / 100, inPoints(take.milli)]],
+        data: [[homeUnits(take.price), inPoints(take.milli)]],
       },
     ],
   }

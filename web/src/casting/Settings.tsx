@@ -1,3 +1,4 @@
+import { homeMoney } from '@outfit/core/market'
 import { type Brief, type Place, PLACE_FACTS, PLACES, wishesOf } from '@outfit/core/brief'
 import { MoneyField } from '../ui/MoneyField.tsx'
 import type { CastingSettings } from './useCasting.ts'
@@ -81,7 +82,9 @@ export function Settings({ settings, onChange, brief, weighed }: SettingsProps) 
             <span className="flex text-[13px] text-soft">
               likeness
               <span className="mx-auto">
-                {settings.priceWeight === 0 ? 'price plays no part' : `€1 is worth ${settings.priceWeight} points`}
+                {settings.priceWeight === 0
+                  ? 'price plays no part'
+                  : `${homeMoney(100)} is worth ${settings.priceWeight} points`}
               </span>
               price
             </span>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { RELEASE_KINDS } from '@outfit/core/tables'
 import type { Placement } from '@outfit/core/catalogue'
-import { decimalMoney, formatMoney, readMoney } from '@outfit/core/market'
+import { homeCurrency, decimalMoney, formatMoney, readMoney } from '@outfit/core/market'
 import { api, errorText, type Content } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
@@ -60,7 +60,7 @@ export function ReleaseEditor() {
         kind: 'box',
         year: new Date().getFullYear(),
         price: '',
-        currency: 'EUR',
+        currency: homeCurrency(),
         inProduction: true,
         photo: null,
         contents: [],

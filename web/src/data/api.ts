@@ -165,7 +165,7 @@ export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences'],
+  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }, void>({
       query: () => 'catalogue/basics',
@@ -430,3 +430,7 @@ export function errorText(error: unknown): string {
     ? 'The server does not answer. Is it still running?'
     : 'Something went wrong. Try again.'
 }
+
+/** The fields an error of RTK Query is about, as far as the server names any. */
+export const faultsOf = (error: unknown): ProblemBody['errors'] =>
+  ((error ?? {}) as { data?: Partial<ProblemBody> }).data?.errors ?? []

@@ -11,7 +11,7 @@ export const otherWindows: Middleware = ({ dispatch }) => {
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(NAME)
   if (channel)
     channel.onmessage = () => {
-      dispatch(api.util.invalidateTags(['Shelves', 'Preferences', 'Later']) as never)
+      dispatch(api.util.invalidateTags(['Shelves', 'Preferences', 'Later', 'Settings']) as never)
     }
   return (next) => (action) => {
     const result = next(action)

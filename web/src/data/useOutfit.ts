@@ -1,10 +1,8 @@
-import { useEffect } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { takeNamed, type OutfitDetail, type Take } from '@outfit/core/roster'
 import { api, errorText } from './api.ts'
 import { selectCatalogue } from './catalogueSlice.ts'
-import { rememberOutfit } from './lastOutfit.ts'
 import { useAppSelector } from './hooks.ts'
 
 type Loaded =
@@ -19,9 +17,6 @@ export function useOutfit(): Loaded {
   const { error: basicsError } = api.endpoints.basics.useQuery()
   const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
   const catalogue = useAppSelector(selectCatalogue)
-  useEffect(() => {
-    if (outfit) rememberOutfit(outfit.id)
-  }, [outfit])
   const failed = error ?? basicsError
   if (failed) return { state: 'failed', problem: errorText(failed), retry: () => void refetch() }
   const take = outfit && takeNamed(outfit.takes, search.get('take'))

@@ -13,7 +13,7 @@ import {
   type LookedAt,
   type Unknown,
 } from '@outfit/core/intake'
-import { HOME_CURRENCY } from '@outfit/core/market'
+import { homeCurrency } from '@outfit/core/market'
 import { drawerApi } from '../data/drawerApi.ts'
 import { errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
@@ -217,7 +217,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         )}
         {list.unrated.map((currency) => (
           <label key={currency} className="mt-4 block max-w-[420px] font-semibold">
-            What is 1 {currency} worth in {HOME_CURRENCY}?
+            What is 1 {currency} worth in {homeCurrency()}?
             <input
               inputMode="decimal"
               defaultValue={choices.rates?.[currency] ?? ''}

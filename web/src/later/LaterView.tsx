@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { PLACE_FACTS } from '@outfit/core/brief'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { Wish } from '@outfit/core/catalogue'
 import type { Later } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
@@ -121,7 +121,7 @@ function Entry({ entry }: { entry: Later }) {
           )}
           {place && ` · ${PLACE_FACTS[place].label.toLowerCase()}`}
           {waitsFor &&
-            ` · waits for ${part ? `an offer of ${waitsFor}` : waitsFor}${atMost === null ? '' : ` for ${formatMoney(atMost, HOME_CURRENCY)} or less`}`}
+            ` · waits for ${part ? `an offer of ${waitsFor}` : waitsFor}${atMost === null ? '' : ` for ${homeMoney(atMost)} or less`}`}
         </p>
         {answer && (
           <p className="text-[13.5px] font-semibold text-good">

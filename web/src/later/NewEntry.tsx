@@ -2,7 +2,7 @@ import { useId, useState, type FormEvent } from 'react'
 import { useSearchParams } from 'react-router'
 import { PLACE_FACTS, PLACES } from '@outfit/core/brief'
 import { api, errorText } from '../data/api.ts'
-import { lastOutfit } from '../data/lastOutfit.ts'
+import { lastOutfit } from '../head/lately.ts'
 import { Button } from '../ui/Button.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
 

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { againstOpened, formatMoney, HOME_CURRENCY, packOdds, type PackOdds } from '@outfit/core/market'
+import { againstOpened, homeMoney, packOdds, type PackOdds } from '@outfit/core/market'
 import { skipToken } from '@reduxjs/toolkit/query'
 import { api, errorText, type ReleaseDetail } from '../data/api.ts'
 import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
@@ -11,7 +11,7 @@ import { oddsInWords, verdictInWords } from './packWords.ts'
 
 const Chart = lazy(async () => ({ default: (await import('../ui/Chart.tsx')).Chart }))
 const money = (minor: number | null | undefined) =>
-  minor === null || minor === undefined ? 'not sold' : formatMoney(minor, HOME_CURRENCY)
+  minor === null || minor === undefined ? 'not sold' : homeMoney(minor)
 
 /** How many blind packs it takes for the figures wanted, against buying those opened. */
 export function PacksView() {

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { useState, type FormEvent } from 'react'
-import { HOME_CURRENCY } from '@outfit/core/market'
+import { homeCurrency } from '@outfit/core/market'
 import { errorText } from '../data/api.ts'
 import { marketApi } from '../data/marketApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
@@ -23,11 +23,11 @@ export function Rates() {
     const rate = Number(text.trim().replace(',', '.'))
     if (!(rate > 0)) return setProblem(`"${text}" is no rate; write what one ${from} is worth, such as 1.15.`)
     setProblem('')
-    const answer = await keep({ date, from, to: HOME_CURRENCY, rate })
+    const answer = await keep({ date, from, to: homeCurrency(), rate })
     if (answer.error) return setProblem(errorText(answer.error))
     setText('')
-    return tell(`From ${dayInWords(date)} one ${from} is ${rate} ${HOME_CURRENCY}.`, () =>
-      remove({ date, from, to: HOME_CURRENCY }),
+    return tell(`From ${dayInWords(date)} one ${from} is ${rate} ${homeCurrency()}.`, () =>
+      remove({ date, from, to: homeCurrency() }),
     )
   }
   return (
@@ -54,13 +54,13 @@ export function Rates() {
         />
         is
         <input
-          aria-label={`Worth in ${HOME_CURRENCY}`}
+          aria-label={`Worth in ${homeCurrency()}`}
           inputMode="decimal"
           value={text}
           onChange={({ target }) => setText(target.value)}
           className={`${BOX} w-[100px]`}
         />
-        {HOME_CURRENCY}
+        {homeCurrency()}
         <Button type="submit">Put it in</Button>
       </form>
       {problem && (

@@ -8,7 +8,7 @@ import { Button } from '../ui/Button.tsx'
 import { ConflictNote } from '../ui/ConflictNote.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
-import { codeFor, NEW_SELLER, termsIn, termsOf, typed, type TypedSeller } from './sellerForm.ts'
+import { codeFor, newSeller, termsIn, termsOf, typed, type TypedSeller } from './sellerForm.ts'
 
 const BASIS: Record<Shipping['basis'], string> = {
   value: 'value',
@@ -31,7 +31,7 @@ interface SellerDialogProps {
 /** A seller's terms, made or changed. */
 export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
   const [values, setValues] = useState<TypedSeller>(() => {
-    return seller ? typed(termsIn(seller)) : NEW_SELLER
+    return seller ? typed(termsIn(seller)) : newSeller()
   })
   const [was, setWas] = useState(() => (seller ? termsIn(seller) : undefined))
   const [problem, setProblem] = useState('')

@@ -1,12 +1,11 @@
 import { Pencil, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney, formatMoney, homeCurrency } from '@outfit/core/market'
 import { errorText } from '../data/api.ts'
 import { marketApi, type ListedOffer } from '../data/marketApi.ts'
 import { pricePage } from '../data/pricesApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
-import { euros } from '../prices/priceWords.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { useSettled } from '../ui/useSettled.ts'
@@ -105,8 +104,8 @@ function Page({ code }: { code: string }) {
                     <td className="text-right">{offer.multiple}</td>
                     <td className="text-right">
                       {formatMoney(offer.price, offer.currency)}
-                      {offer.currency !== HOME_CURRENCY && offer.home !== null && (
-                        <span className="ml-2 text-[13px] text-soft">{euros(offer.home)}</span>
+                      {offer.currency !== homeCurrency() && offer.home !== null && (
+                        <span className="ml-2 text-[13px] text-soft">{homeMoney(offer.home)}</span>
                       )}
                     </td>
                     <td className="text-right text-[13px] text-soft">{dayInWords(offer.date)}</td>

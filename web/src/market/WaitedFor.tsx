@@ -1,8 +1,8 @@
 import { Link } from 'react-router'
+import { homeMoney } from '@outfit/core/market'
 import type { Target } from '@outfit/core/prices'
 import { pricePage, pricesApi } from '../data/pricesApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
-import { euros } from '../prices/priceWords.ts'
 import { tell, tellError } from '../ui/tell.ts'
 
 /** Prices that are waited for, those that are met first. */
@@ -33,11 +33,13 @@ export function WaitedFor() {
             </Link>
             <span className="text-[13px] text-soft">{target.kind}</span>
             <span className="ml-auto">
-              at {euros(target.price)};{' '}
+              at {homeMoney(target.price)};{' '}
               {target.metOn ? (
                 <strong className="text-good">✶ met {dayInWords(target.metOn)}</strong>
               ) : (
-                <span className="text-soft">{target.now === null ? 'not for sale' : `${euros(target.now)} now`}</span>
+                <span className="text-soft">
+                  {target.now === null ? 'not for sale' : `${homeMoney(target.now)} now`}
+                </span>
               )}
             </span>
             <button type="button" className="text-act underline" onClick={() => void stop(target)}>

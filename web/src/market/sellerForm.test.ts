@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import type { SellerTerms } from '../data/marketApi.ts'
-import { codeFor, NEW_SELLER, shippingInWords, termsOf, typed } from './sellerForm.ts'
+import { codeFor, newSeller, shippingInWords, termsOf, typed } from './sellerForm.ts'
 
 const terms: SellerTerms = {
   name: 'Pebble Post',
@@ -49,7 +49,7 @@ describe('a seller as it is typed', () => {
   })
 
   test('an empty one lacks a name', () => {
-    expect(() => termsOf(NEW_SELLER)).toThrow('Name')
+    expect(() => termsOf(newSeller())).toThrow('Name')
   })
 })
 

@@ -1,4 +1,4 @@
-import { bandFault, decimalMoney, formatMoney, readMoney } from '@outfit/core/market'
+import { homeCurrency, bandFault, decimalMoney, formatMoney, readMoney } from '@outfit/core/market'
 import type { SellerTerms } from '../data/marketApi.ts'
 
 /** A seller as it is typed: amounts of money as people write them. */
@@ -15,10 +15,10 @@ const UNIT = { value: '', count: ' pieces', weight: ' g' } as const
 const edgeOf = (upTo: number, { shippingBasis, currency }: Pick<SellerTerms, 'shippingBasis' | 'currency'>) =>
   shippingBasis === 'value' ? decimalMoney(upTo, currency) : String(upTo)
 
-export const NEW_SELLER: TypedSeller = {
+export const newSeller = (): TypedSeller => ({
   name: '',
   country: '',
-  currency: 'EUR',
+  currency: homeCurrency(),
   minimum: '0',
   handling: '0',
   arrivesInDays: '7',
@@ -27,7 +27,7 @@ export const NEW_SELLER: TypedSeller = {
   bands: [{ upTo: '', price: '' }],
   notes: null,
   standing: 'none',
-}
+})
 
 /** The terms of a seller without what the server tells besides. */
 export function termsIn(seller: SellerTerms): SellerTerms {

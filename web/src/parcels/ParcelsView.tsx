@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { type ToldParcel } from '@outfit/core/parcels'
 import { errorText } from '../data/api.ts'
 import { parcelsApi } from '../data/parcelsApi.ts'
@@ -60,7 +60,7 @@ function Row({ parcel, shown }: { parcel: ToldParcel; shown: boolean }) {
       >
         <span className="flex justify-between gap-2 font-bold">
           <span className="truncate">{parcel.seller.name}</span>
-          <span>{formatMoney(parcel.home, HOME_CURRENCY)}</span>
+          <span>{homeMoney(parcel.home)}</span>
         </span>
         <span className={`block text-[13px] ${parcel.late > 0 ? 'font-semibold text-problem' : 'text-soft'}`}>
           {parcel.late > 0 && <span aria-hidden>▲ </span>}

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeSign, homeUnits, homeMoney } from '@outfit/core/market'
 import { spendingOf, type Spent } from '@outfit/core/parcels'
 import { api, errorText } from '../data/api.ts'
 import { parcelsApi } from '../data/parcelsApi.ts'
@@ -10,7 +10,6 @@ import { dayInWords } from './parcelWords.ts'
 import { counted } from '../ui/counted.ts'
 
 const Chart = lazy(async () => ({ default: (await import('../ui/Chart.tsx')).Chart }))
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 /** What was spent on parcels over time, of everything or of a roster against its budget. */
 export function SpendingView() {
@@ -32,10 +31,10 @@ export function SpendingView() {
     spending.length === 0
       ? 'Nothing was ordered yet.'
       : budget === null
-        ? `${money(total)} in ${counted(spending.length, 'day')} of orders.`
+        ? `${homeMoney(total)} in ${counted(spending.length, 'day')} of orders.`
         : total > budget
-          ? `${money(total)} spent: ${money(total - budget)} over the budget of ${money(budget)}.`
-          : `${money(total)} spent of ${money(budget)}; ${money(budget - total)} left.`
+          ? `${homeMoney(total)} spent: ${homeMoney(total - budget)} over the budget of ${homeMoney(budget)}.`
+          : `${homeMoney(total)} spent of ${homeMoney(budget)}; ${homeMoney(budget - total)} left.`
   return (
     <ParcelsFrame parcels={data.parcels}>
       <label className="mt-3 flex items-center gap-2">
@@ -72,10 +71,10 @@ export function SpendingView() {
               {spending.map(({ date, spent, total: sum }) => (
                 <tr key={date} className="border-t border-rule">
                   <td>{dayInWords(date)}</td>
-                  <td className="text-right">{money(spent)}</td>
-                  <td className="text-right">{money(sum)}</td>
+                  <td className="text-right">{homeMoney(spent)}</td>
+                  <td className="text-right">{homeMoney(sum)}</td>
                   {budget !== null && (
-                    <td className={`text-right ${sum > budget ? 'text-problem' : ''}`}>{money(budget - sum)}</td>
+                    <td className={`text-right ${sum > budget ? 'text-problem' : ''}`}>{homeMoney(budget - sum)}</td>
                   )}
                 </tr>
               ))}
@@ -88,19 +87,18 @@ export function SpendingView() {
 }
 
 function chartOf(spending: readonly Spent[], budget: number | null) {
-  const euros = (minor: number) => minor / 100
   return {
     ...CHART,
     grid: { left: 56, right: 24, top: 24, bottom: 36 },
     xAxis: axis({ type: 'time' }, { hideOverlap: true }),
-    yAxis: axis({ type: 'value', min: 0 }, { formatter: '€{value}' }),
-    tooltip: { trigger: 'axis', valueFormatter: (value: number) => `€${value.toFixed(2)}` },
+    yAxis: axis({ type: 'value', min: 0 }, { formatter: `${homeSign()}{value}` }),
+    tooltip: { trigger: 'axis', valueFormatter: (value: number) => `${homeSign()}${value}` },
     series: [
       {
         type: 'line',
         step: 'end',
         name: 'in all',
-        data: spending.map(({ date, total }) => [date, euros(total)]),
+        data: spending.map(({ date, total }) => [date, homeUnits(total)]),
         lineStyle: { color: BLUE, width: 2 },
         itemStyle: { color: BLUE },
         areaStyle: { color: BLUE, opacity: 0.12 },
@@ -111,7 +109,7 @@ function chartOf(spending: readonly Spent[], budget: number | null) {
                 symbol: 'none',
                 lineStyle: { color: CORAL, type: 'dashed' },
                 label: { color: INK, formatter: 'budget', position: 'insideEndTop' },
-                data: [{ yAxis: euros(budget) }],
+                data: [{ yAxis: homeUnits(budget) }],
               },
             }),
       },

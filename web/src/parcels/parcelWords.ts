@@ -1,4 +1,4 @@
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { type ToldParcel } from '@outfit/core/parcels'
 
 /** The day it is, as everything dated is kept. */
@@ -49,5 +49,5 @@ export function summaryOf(parcels: readonly ToldParcel[]): string {
   const late = open.filter((parcel) => parcel.late > 0).length
   const cost = open.reduce((sum, { home }) => sum + home, 0)
   if (open.length === 0) return 'nothing is on its way'
-  return `${open.length} to come${late > 0 ? `, ${late} of them late` : ''} · ${formatMoney(cost, HOME_CURRENCY)} on its way`
+  return `${open.length} to come${late > 0 ? `, ${late} of them late` : ''} · ${homeMoney(cost)} on its way`
 }

@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router'
 import type { Colour, Part } from '@outfit/core/catalogue'
 import type { GridFamily } from '@outfit/core/parts'
 import { readableOn } from '@outfit/core/colour'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeSign, homeMoney } from '@outfit/core/market'
 import type { Candidate } from '../data/api.ts'
 
 interface ColourGridProps {
@@ -29,7 +29,7 @@ export function ColourGrid({ part, grid, family, wished, wishes, onWish }: Colou
         ? { mark: '✶', words: 'never made, wished for' }
         : { mark: '', words: 'never made' }
     if (candidate.owned > 0) return { mark: String(candidate.owned), words: `owned ${candidate.owned}` }
-    if (candidate.lowest !== null) return { mark: '€', words: `from ${formatMoney(candidate.lowest, HOME_CURRENCY)}` }
+    if (candidate.lowest !== null) return { mark: homeSign(), words: `from ${homeMoney(candidate.lowest)}` }
     return { mark: '', words: 'made, not for sale singly' }
   }
   return (
@@ -41,8 +41,8 @@ export function ColourGrid({ part, grid, family, wished, wishes, onWish }: Colou
         </span>
       </h2>
       <p className="mt-0.5 text-[13px] text-soft">
-        A number: owned. €: for sale. Large and blank: made, not for sale singly. Small and struck through: never made;
-        press to see it all the same. ✶: wished for.
+        A number: owned. {homeSign()}: for sale. Large and blank: made, not for sale singly. Small and struck through:
+        never made; press to see it all the same. ✶: wished for.
       </p>
       <div className="mt-3 space-y-2.5">
         {grid.map(({ family: name, cells: row }) => (

@@ -1,6 +1,6 @@
 import { familiesOf, PRICE_BANDS, type PartFacets } from '@outfit/core/parts'
 import { SHELVES, SHELF_KEYS } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { api } from '../data/api.ts'
 import { toggled, type Question } from './question.ts'
 
@@ -103,7 +103,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
                 onClick={() => onChange({ priceTo: on ? undefined : edge } as Partial<Question>)}
                 className={chip(on)}
               >
-                {formatMoney(edge, HOME_CURRENCY)}
+                {homeMoney(edge)}
               </button>
             )
           })}

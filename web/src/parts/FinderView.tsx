@@ -25,7 +25,7 @@ export function FinderView() {
   const [search, setSearch] = useSearchParams()
   const question = readQuestion(search)
   const [words, setWords] = useState(question.text ?? '')
-  const [singleKeys] = useSingleKeys()
+  const singleKeys = useSingleKeys()
   const field = useRef<HTMLInputElement>(null)
   const catalogue = useAppSelector(selectCatalogue)
   const { data, currentData, error, refetch } = api.endpoints.findParts.useQuery({

@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import type { Colour } from '@outfit/core/catalogue'
 import type { GridFamily } from '@outfit/core/parts'
 import { nearestColours } from '@outfit/core/colour'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { Candidate } from '../data/api.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 
@@ -41,7 +41,7 @@ export function NearestColours({
                   {candidate?.owned
                     ? `owned ${candidate.owned}`
                     : candidate?.lowest
-                      ? `from ${formatMoney(candidate.lowest, HOME_CURRENCY)}`
+                      ? `from ${homeMoney(candidate.lowest)}`
                       : ''}
                 </span>
               </li>

@@ -1,14 +1,14 @@
 import { memo } from 'react'
 import { Link } from 'react-router'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { Candidate } from '../data/api.ts'
 import { PartPicture, sourceOfPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 
 /** Owned count, else the lowest single price. */
 const sourceWords = ({ owned, lowest }: Candidate) =>
-  owned > 0 ? `owned ${owned}` : lowest === null ? 'not sold singly' : `from ${formatMoney(lowest, HOME_CURRENCY)}`
+  owned > 0 ? `owned ${owned}` : lowest === null ? 'not sold singly' : `from ${homeMoney(lowest)}`
 
 interface PartCardProps {
   entry: Candidate

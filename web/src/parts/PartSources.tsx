@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import type { Commonness } from '@outfit/core/parts'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { formatMoney, homeCurrency, homeMoney } from '@outfit/core/market'
 import type { PartDetail } from '../data/api.ts'
 
 const times = (qty: number) => (qty > 1 ? ` × ${qty}` : '')
@@ -95,8 +95,8 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
                   <td>{offer.sellerName}</td>
                   <td>{offer.condition}</td>
                   <td className="text-right">
-                    {formatMoney(offer.home, HOME_CURRENCY)}
-                    {offer.currency !== HOME_CURRENCY && (
+                    {homeMoney(offer.home)}
+                    {offer.currency !== homeCurrency() && (
                       <span className="text-soft"> ({formatMoney(offer.price, offer.currency)})</span>
                     )}
                   </td>

@@ -1,18 +1,16 @@
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { WayToGet } from '@outfit/core/prices'
 import { api, errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 
-const euro = (cents: number) => formatMoney(cents, HOME_CURRENCY)
-
 function leftWords({ left, leftWorth, leftUnpriced }: WayToGet): string {
   const units = left.reduce((sum, { qty }) => sum + qty, 0)
   if (units === 0) return 'nothing left over'
-  const worth = leftWorth > 0 ? `, worth ${euro(leftWorth)} singly` : ''
+  const worth = leftWorth > 0 ? `, worth ${homeMoney(leftWorth)} singly` : ''
   const unpriced = leftUnpriced > 0 && leftWorth > 0 ? ` (${leftUnpriced} not sold singly)` : ''
   return `${units} part${units === 1 ? '' : 's'} left over${worth}${unpriced}`
 }
@@ -41,7 +39,7 @@ export function WaysToGet({ of, children }: { of: string; children?: ReactNode }
                   <span className="min-w-0 truncate font-semibold">
                     {way.kind === 'part' && way.code === of ? 'The part alone' : way.name}
                   </span>
-                  <span className="ml-auto font-semibold">{euro(way.cost)}</span>
+                  <span className="ml-auto font-semibold">{homeMoney(way.cost)}</span>
                 </p>
                 <p className="text-[13px] leading-snug text-soft">
                   {way.multiple > 1 ? `${way.multiple} at once, ` : ''}

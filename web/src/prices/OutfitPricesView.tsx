@@ -1,5 +1,6 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
+import { homeMoney } from '@outfit/core/market'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { partLabel, type Catalogue, type Slot } from '@outfit/core/catalogue'
 import { errorText } from '../data/api.ts'
@@ -10,7 +11,7 @@ import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { shareChart } from './priceChart.ts'
 import { PriceHistory } from './PriceHistory.tsx'
-import { euros, sumFindingOf } from './priceWords.ts'
+import { sumFindingOf } from './priceWords.ts'
 import { TargetField } from './TargetField.tsx'
 import { Wholes } from './Wholes.tsx'
 
@@ -96,7 +97,7 @@ function Page({ data, catalogue, kind, id }: PageProps) {
     <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_440px]">
       <div>
         <p>
-          {wanted} {wanted === 1 ? 'part' : 'parts'} from <strong>{euros(lowest)}</strong> at lowest single prices,
+          {wanted} {wanted === 1 ? 'part' : 'parts'} from <strong>{homeMoney(lowest)}</strong> at lowest single prices,
           before shipping
           {unoffered.length > 0 && (
             <span className="text-notice"> ({unoffered.map(label).join(', ')}: nobody sells singly)</span>
@@ -151,7 +152,7 @@ function Shares({ data, label }: { data: OutfitPrices; label: (code: string) => 
           <div style={{ height: 26 * rows.length + 8 }}>
             <Chart
               option={option}
-              label={`${several ? 'By outfit' : 'By slot'}: ${rows.map((row) => `${row.label} ${euros(row.cost)}`).join(', ')}`}
+              label={`${several ? 'By outfit' : 'By slot'}: ${rows.map((row) => `${row.label} ${homeMoney(row.cost)}`).join(', ')}`}
               className="h-full w-full"
             />
           </div>
@@ -188,7 +189,7 @@ function DearParts({
                   </Link>{' '}
                   <span className="text-[13px] text-soft">{SLOT_FACTS[data.slots[key]!].label}</span>
                 </td>
-                <td className="text-right">{euros(cost)}</td>
+                <td className="text-right">{homeMoney(cost)}</td>
                 <td className="w-14 text-right text-soft">{Math.round(share * 100)} %</td>
               </tr>
             )

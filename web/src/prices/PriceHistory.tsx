@@ -1,9 +1,10 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
+import { homeMoney } from '@outfit/core/market'
 import { PRICE_CONDITIONS, type PriceCondition, type PricePoint, type Trend } from '@outfit/core/prices'
 import { dayInWords } from '../parcels/parcelWords.ts'
 import { EmptyNote, Waiting } from '../ui/Notes.tsx'
 import { priceChart, type ChartedPrices } from './priceChart.ts'
-import { CONDITION, euros } from './priceWords.ts'
+import { CONDITION } from './priceWords.ts'
 
 const Chart = lazy(async () => ({ default: (await import('../ui/Chart.tsx')).Chart }))
 
@@ -99,7 +100,7 @@ function PointTable({ points }: { points: readonly PricePoint[] }) {
               <td className="text-left">{dayInWords(date)}</td>
               <td>{n}</td>
               {[low, q1, median, q3, high].map((price, i) => (
-                <td key={i}>{euros(price)}</td>
+                <td key={i}>{homeMoney(price)}</td>
               ))}
             </tr>
           ))}

@@ -1,12 +1,11 @@
 import { useState } from 'react'
-import { HOME_CURRENCY, readMoney } from '@outfit/core/market'
+import { homeSign, homeMoney, homeCurrency, readMoney } from '@outfit/core/market'
 import { errorText } from '../data/api.ts'
 import type { TargetKind } from '@outfit/core/prices'
 import { pricesApi } from '../data/pricesApi.ts'
 import { dayInWords } from '../parcels/parcelWords.ts'
 import { Button } from '../ui/Button.tsx'
 import { tell, tellError } from '../ui/tell.ts'
-import { euros } from './priceWords.ts'
 
 interface TargetFieldProps {
   kind: TargetKind
@@ -26,12 +25,12 @@ export function TargetField({ kind, code, now }: TargetFieldProps) {
   const keep = async (price: number) => {
     const answer = await set({ kind, code, price })
     if (answer.error) return setProblem(errorText(answer.error))
-    return tell(`You are told when it is ${euros(price)} or less.`)
+    return tell(`You are told when it is ${homeMoney(price)} or less.`)
   }
   const submit = async () => {
     setProblem('')
     try {
-      await keep(readMoney(text, HOME_CURRENCY))
+      await keep(readMoney(text, homeCurrency()))
       type('')
     } catch (error) {
       setProblem((error as Error).message)
@@ -50,12 +49,13 @@ export function TargetField({ kind, code, now }: TargetFieldProps) {
         <p>
           {target.metOn ? (
             <strong className="text-good">
-              ✶ Met on {dayInWords(target.metOn)}: {euros(target.metPrice ?? 0)}, you waited for {euros(target.price)}.
+              ✶ Met on {dayInWords(target.metOn)}: {homeMoney(target.metPrice ?? 0)}, you waited for{' '}
+              {homeMoney(target.price)}.
             </strong>
           ) : (
             <>
-              <strong>{euros(target.price)}</strong>, since {dayInWords(target.setOn)}.{' '}
-              {now === null ? 'It cannot be bought whole now.' : `It costs ${euros(now)} now.`}
+              <strong>{homeMoney(target.price)}</strong>, since {dayInWords(target.setOn)}.{' '}
+              {now === null ? 'It cannot be bought whole now.' : `It costs ${homeMoney(now)} now.`}
             </>
           )}{' '}
           <button type="button" className="text-act underline" onClick={() => void forget()}>
@@ -71,7 +71,7 @@ export function TargetField({ kind, code, now }: TargetFieldProps) {
         }}
       >
         <label className="text-soft">
-          tell me at €{' '}
+          tell me at {homeSign()}{' '}
           <input
             inputMode="decimal"
             value={text}

@@ -1,4 +1,5 @@
 import { Link, useParams } from 'react-router'
+import { homeMoney } from '@outfit/core/market'
 import { daysBetween } from '@outfit/core/base'
 import { STALE_DAYS, type ThingKind, type ThingPrices } from '@outfit/core/prices'
 import { errorText } from '../data/api.ts'
@@ -7,7 +8,7 @@ import { dayInWords, today } from '../parcels/parcelWords.ts'
 import { WaysToGet } from '../parts/WaysToGet.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PriceHistory } from './PriceHistory.tsx'
-import { euros, findingOf, oddInWords } from './priceWords.ts'
+import { findingOf, oddInWords } from './priceWords.ts'
 import { TargetField } from './TargetField.tsx'
 import { Wholes } from './Wholes.tsx'
 
@@ -94,7 +95,7 @@ function Offers({ offers }: Pick<ThingPrices, 'offers'>) {
                 <span className="text-[13px] text-soft">
                   {offer.condition}, {offer.stock} there{offer.multiple > 1 ? `, in packs of ${offer.multiple}` : ''}
                 </span>
-                <strong className="ml-auto">{euros(offer.home)}</strong>
+                <strong className="ml-auto">{homeMoney(offer.home)}</strong>
               </div>
               {offer.outlier && <p className="text-[13px] text-notice">◆ Unusual: {oddInWords(offer.outlier)}.</p>}
               {age > STALE_DAYS && (
@@ -121,7 +122,7 @@ function Paid({ paid }: Pick<ThingPrices, 'paid'>) {
             <Link to={`/parcels/${parcel}`} className="hover:text-act hover:underline">
               {dayInWords(date)}
             </Link>
-            : {qty} × <strong>{euros(home)}</strong>, {condition}, {seller}
+            : {qty} × <strong>{homeMoney(home)}</strong>, {condition}, {seller}
           </li>
         ))}
       </ul>
@@ -147,16 +148,16 @@ function AgainstParts({ against: { singly, wholes }, whole, kind }: AgainstProps
           `Nobody sells the ${kind} whole now`
         ) : (
           <>
-            Whole from <strong>{euros(whole)}</strong>
+            Whole from <strong>{homeMoney(whole)}</strong>
           </>
         )}
-        ; its {singly.parts} parts singly <strong>{euros(singly.sum)}</strong>
+        ; its {singly.parts} parts singly <strong>{homeMoney(singly.sum)}</strong>
         {lacking > 0 && ` (${lacking} of them nobody sells singly)`}.{' '}
         {difference !== null && (
           <strong className={difference >= 0 ? 'text-good' : 'text-notice'}>
             {difference >= 0
-              ? `Whole is ${euros(difference)} cheaper${lacking > 0 ? ' and complete' : ''}.`
-              : `In parts is ${euros(-difference)} cheaper${lacking > 0 ? ', but not complete' : ''}.`}
+              ? `Whole is ${homeMoney(difference)} cheaper${lacking > 0 ? ' and complete' : ''}.`
+              : `In parts is ${homeMoney(-difference)} cheaper${lacking > 0 ? ', but not complete' : ''}.`}
           </strong>
         )}
       </p>

@@ -1,7 +1,8 @@
 import { Link } from 'react-router'
+import { homeMoney } from '@outfit/core/market'
 import type { Whole } from '@outfit/core/prices'
 import { pricePage } from '../data/pricesApi.ts'
-import { euros, wholeInWords } from './priceWords.ts'
+import { wholeInWords } from './priceWords.ts'
 
 /** Figures and boxes that bring what is wanted, against buying it singly. */
 export function Wholes({ wholes, units }: { wholes: readonly Whole[]; units: number }) {
@@ -18,7 +19,7 @@ export function Wholes({ wholes, units }: { wholes: readonly Whole[]; units: num
               {whole.kind === 'figure' ? 'figure' : 'box'}, {whole.condition}, {whole.sellerName}
             </span>
             <strong className={`ml-auto shrink-0 ${whole.saves >= 0 ? 'text-good' : 'text-soft'}`}>
-              {whole.saves >= 0 ? `saves ${euros(whole.saves)}` : `${euros(-whole.saves)} dearer`}
+              {whole.saves >= 0 ? `saves ${homeMoney(whole.saves)}` : `${homeMoney(-whole.saves)} dearer`}
             </strong>
           </div>
           <p className="text-[13.5px]">{wholeInWords(whole, units)}</p>

@@ -1,3 +1,4 @@
+import { homeUnits, homeSign, homeMoney } from '@outfit/core/market'
 import type { PricePoint } from '@outfit/core/prices'
 import { axis, BLUE, CHART, INK, MOSS, MUSTARD, PAPER } from '../ui/chartLook.ts'
 
@@ -19,8 +20,7 @@ export interface ChartedPrices {
 
 /** The chart of a price history: the quartile band, the median in it, offers as dots, what was paid as diamonds. */
 export function priceChart({ points, asked = [], paid = [], target = null, line }: ChartedPrices) {
-  const whole = (minor: number) => Math.round(minor) / 100
-  const dot = ({ date, home, label }: Dots) => ({ value: [date, whole(home)], name: label })
+  const dot = ({ date, home, label }: Dots) => ({ value: [date, homeUnits(home)], name: label })
   const band = {
     type: 'line',
     stack: 'band',
@@ -54,20 +54,20 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
     grid: { left: 58, right: 18, top: 34, bottom: 30 },
     legend: { top: 0, left: 0, itemHeight: 9, itemWidth: 20, textStyle: { color: INK }, data: legend },
     xAxis: axis({ type: 'time' }, { hideOverlap: true }),
-    yAxis: axis({ type: 'value', min: 0 }, { formatter: '€{value}' }),
+    yAxis: axis({ type: 'value', min: 0 }, { formatter: `${homeSign()}{value}` }),
     tooltip: {
       trigger: 'item',
       formatter: ({ name, value, seriesName }: { name: string; value: [string, number]; seriesName: string }) =>
-        `${name || seriesName}, ${value[0]}: €${value[1].toFixed(2)}`,
+        `${name || seriesName}, ${value[0]}: ${homeSign()}${value[1]}`,
     },
     series: [
-      { ...band, name: 'below', data: points.map(({ date, q1 }) => [date, whole(q1)]) },
+      { ...band, name: 'below', data: points.map(({ date, q1 }) => [date, homeUnits(q1)]) },
       {
         ...band,
         name: 'middle half',
         areaStyle: { color: BLUE, opacity: 0.2 },
         itemStyle: { color: BLUE, opacity: 0.3 },
-        data: points.map(({ date, q1, q3 }) => [date, whole(q3) - whole(q1)]),
+        data: points.map(({ date, q1, q3 }) => [date, homeUnits(q3 - q1)]),
       },
       {
         type: 'line',
@@ -75,7 +75,7 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
         symbol: points.length < 4 ? 'circle' : 'none',
         lineStyle: { color: BLUE, width: 2.5 },
         itemStyle: { color: BLUE },
-        data: points.map(({ date, median }) => [date, whole(median)]),
+        data: points.map(({ date, median }) => [date, homeUnits(median)]),
         ...(target === null
           ? {}
           : {
@@ -83,7 +83,7 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
                 symbol: 'none',
                 lineStyle: { color: MOSS, type: 'dashed', width: 1.5 },
                 label: { formatter: 'waited for', position: 'insideEndTop', color: MOSS },
-                data: [{ yAxis: whole(target) }],
+                data: [{ yAxis: homeUnits(target) }],
               },
             }),
       },
@@ -124,13 +124,13 @@ export function shareChart(shares: readonly { label: string; cost: number; share
         type: 'bar',
         barMaxWidth: 18,
         data: shown.map(({ label, cost, share }) => ({
-          value: cost / 100,
+          value: homeUnits(cost),
           itemStyle: { color: label === dear ? MUSTARD : BLUE, borderRadius: 3 },
           label: {
             show: true,
             position: 'right',
             color: INK,
-            formatter: `€${(cost / 100).toFixed(2)} · ${Math.round(share * 100)} %`,
+            formatter: `${homeMoney(cost)} · ${Math.round(share * 100)} %`,
           },
         })),
       },

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router'
 import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
 import { errorText } from '../data/api.ts'
 import { rosterApi } from '../data/rosterApi.ts'
+import { useSettings } from '../data/settingsApi.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { RosterFields } from './RosterFields.tsx'
 
@@ -13,7 +14,7 @@ export function BeginRoster({ onDone }: { onDone: () => void }) {
   const [roster, setRoster] = useState({
     name: '',
     note: '',
-    school: 'exchange-only' as School,
+    school: useSettings().school,
     budget: null as number | null,
     dueOn: null as string | null,
   })

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { isClothed, type RosterShelf } from '@outfit/core/shelf'
 import { errorText } from '../data/api.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -85,7 +85,6 @@ export function RosterFrame({
 /** Paid and to come against the budget, as a bar and in words. */
 function Costs({ roster }: { roster: RosterShelf }) {
   const { paid, toCome, unsold, budget, over } = costsOf(roster)
-  const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
   const due =
     roster.dueOn &&
     new Date(`${roster.dueOn}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
@@ -93,11 +92,11 @@ function Costs({ roster }: { roster: RosterShelf }) {
   return (
     <div className="w-[460px] shrink-0">
       <p className="text-right">
-        <strong>{money(paid)}</strong> paid, from <strong>{money(toCome)}</strong> to come
+        <strong>{homeMoney(paid)}</strong> paid, from <strong>{homeMoney(toCome)}</strong> to come
         {budget !== null && (
           <>
             {' '}
-            of <strong>{money(budget)}</strong>
+            of <strong>{homeMoney(budget)}</strong>
           </>
         )}
       </p>
@@ -107,8 +106,8 @@ function Costs({ roster }: { roster: RosterShelf }) {
           budget === null
             ? 'No budget is set'
             : over > 0
-              ? `${money(over)} over the budget`
-              : `${money(-over)} of the budget left`
+              ? `${homeMoney(over)} over the budget`
+              : `${homeMoney(-over)} of the budget left`
         }
         className="relative mt-1 h-2.5 overflow-hidden rounded-full bg-band"
       >
@@ -125,7 +124,7 @@ function Costs({ roster }: { roster: RosterShelf }) {
         )}
       </div>
       <p className="mt-0.5 text-right text-[13px] text-soft">
-        {budget === null ? '' : over > 0 ? `${money(over)} over budget. ` : `${money(-over)} left. `}
+        {budget === null ? '' : over > 0 ? `${homeMoney(over)} over budget. ` : `${homeMoney(-over)} left. `}
         To come: lowest single prices, before shipping
         {unsold > 0 ? `; ${unsold} not sold singly` : ''}.{due ? ` Wanted by ${due}.` : ''}
       </p>

@@ -1,7 +1,7 @@
 import { RotateCcw } from 'lucide-react'
 import type { ReactNode } from 'react'
 import type { Level } from '@outfit/core/catalogue'
-import { HOME_CURRENCY } from '@outfit/core/market'
+import { homeCurrency } from '@outfit/core/market'
 import {
   ALTERATION_WORDS,
   FACES,
@@ -162,7 +162,7 @@ function Control({
             placeholder="no limit"
             className="w-[96px]"
           />
-          {HOME_CURRENCY}
+          {homeCurrency()}
         </span>
       )
     case 'excluded':

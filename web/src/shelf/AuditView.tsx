@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { inPoints } from '@outfit/core/brief'
 import { partLabel } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { drawFigure, MM_PER_UNIT } from '@outfit/core/mannequin'
 import { auditOf, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import type { TeamMember } from '@outfit/core/teams'
@@ -14,8 +14,6 @@ import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
 import { withDrawables } from '../data/withDrawables.ts'
-
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 /** Released figures beside what they became, all at one height, as one page. */
 export function AuditView() {
@@ -119,11 +117,11 @@ function Changed({
             <span className="font-semibold">{label}</span> {name(is)}{' '}
             <span className="text-soft">
               {was === is ? 'altered' : `for ${name(was)}`},{' '}
-              {toBuy === 0 ? 'owned' : unsold === toBuy ? 'not sold singly' : money(own)}
+              {toBuy === 0 ? 'owned' : unsold === toBuy ? 'not sold singly' : homeMoney(own)}
             </span>
           </span>
         ))}
-        {changes.length > 1 && cost > 0 && <span className="block">{money(cost)} in all</span>}
+        {changes.length > 1 && cost > 0 && <span className="block">{homeMoney(cost)} in all</span>}
       </span>
     </li>
   )

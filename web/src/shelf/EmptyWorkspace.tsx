@@ -117,7 +117,7 @@ export function EmptyWorkspace({ onBegin, children }: { onBegin: () => void; chi
       </div>
       <p className="mt-8 text-soft">
         You worked with Outfit before?{' '}
-        <Link to="/copies" className="font-semibold text-act underline">
+        <Link to="/settings/copies" className="font-semibold text-act underline">
           Bring a copy back
         </Link>
         .

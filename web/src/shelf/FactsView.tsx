@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import { inPoints } from '@outfit/core/brief'
 import { partLabel } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { cutsFor, rosterFactsOf, type RosterShelf } from '@outfit/core/shelf'
 import { api, errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
@@ -15,7 +15,6 @@ import { Swatch } from '../ui/Swatch.tsx'
 import { costsOf } from '../roster/progress.ts'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
 
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 const SHOWN = 8
 
 /** A roster in figures: what it needs, waits for, costs and shows. */
@@ -103,7 +102,7 @@ function Facts({ roster }: { roster: RosterShelf }) {
         {waits.slice(0, SHOWN).map(({ part: code, qty, outfits, each }) => (
           <Row
             key={code}
-            end={each === null ? 'not sold singly' : `${qty} × ${money(each)}`}
+            end={each === null ? 'not sold singly' : `${qty} × ${homeMoney(each)}`}
             note={`${outfits.length === 1 ? '' : `${outfits.length} outfits: `}${who(outfits)}`}
           >
             {part(code)}
@@ -112,7 +111,7 @@ function Facts({ roster }: { roster: RosterShelf }) {
       </Section>
       <Section title="Dear parts" empty={dear.length === 0 && 'Nothing that is to be bought has a price.'}>
         {dear.slice(0, SHOWN).map(({ part: code, qty, all, outfits }) => (
-          <Row key={code} end={money(all)} note={`${qty > 1 ? `${qty} of them: ` : ''}${who(outfits)}`}>
+          <Row key={code} end={homeMoney(all)} note={`${qty > 1 ? `${qty} of them: ` : ''}${who(outfits)}`}>
             {part(code)}
           </Row>
         ))}
@@ -227,7 +226,7 @@ function ToMeetTheBudget({
       <div className="mt-1 flex items-center gap-3">
         <span className="text-soft">
           {over > 0
-            ? `${money(over)} over the budget.`
+            ? `${homeMoney(over)} over the budget.`
             : roster.budget === null
               ? 'No budget is set.'
               : 'Within the budget.'}
@@ -255,10 +254,10 @@ function ToMeetTheBudget({
             ) : (
               <>
                 {cuts.made.length === 1 ? 'One cut saves' : `${cuts.made.length} cuts save`}{' '}
-                <strong>{money(cuts.saved)}</strong>
+                <strong>{homeMoney(cuts.saved)}</strong>
                 {cuts.enough
                   ? '.'
-                  : `, ${money(goal - cuts.saved)} too little; more would miss a must or hide what somebody does.`}{' '}
+                  : `, ${homeMoney(goal - cuts.saved)} too little; more would miss a must or hide what somebody does.`}{' '}
                 <span className="text-soft">Those that lose least likeness for the money come first.</span>
               </>
             )}
@@ -273,7 +272,7 @@ function ToMeetTheBudget({
             <Row
               key={`${cut.outfit}${cut.slots[0]}`}
               note={cut.words}
-              end={`saves ${money(cut.saves)}, ${
+              end={`saves ${homeMoney(cut.saves)}, ${
                 inPoints(cut.loses) === 0
                   ? 'likeness stays'
                   : cut.loses > 0

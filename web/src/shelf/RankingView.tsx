@@ -20,7 +20,7 @@ function Ranking({ roster }: { roster: RosterShelf }) {
   const { data: choices, error, refetch } = rosterApi.endpoints.preferences.useQuery(roster.id)
   const [prefer, { isLoading }] = rosterApi.endpoints.prefer.useMutation()
   const [forget] = rosterApi.endpoints.forgetPreference.useMutation()
-  const [singleKeys] = useSingleKeys()
+  const singleKeys = useSingleKeys()
   const dressed = useMemo(() => roster.outfits.filter(({ placements }) => placements.length > 0), [roster.outfits])
   const ranking = useMemo(
     () =>

@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { statureAt } from '@outfit/core/brief'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { HOUSE_RULES, houseRulesOf, SCHOOL_WORDS, SCHOOLS, switchesOver, type School } from '@outfit/core/roster'
 import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import { rosterApi } from '../data/rosterApi.ts'
@@ -158,7 +158,7 @@ function RosterTable({ roster }: { roster: RosterShelf }) {
                 {outfit.placements.length === 0
                   ? 'wears nothing'
                   : outfit.toBuy > 0
-                    ? `${outfit.toBuy}, from ${formatMoney(outfit.toCome.money, HOME_CURRENCY)}`
+                    ? `${outfit.toBuy}, from ${homeMoney(outfit.toCome.money)}`
                     : outfit.arriving > 0
                       ? `${outfit.arriving} on the way`
                       : 'all owned'}

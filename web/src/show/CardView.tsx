@@ -4,7 +4,6 @@ import { takeNamed } from '@outfit/core/roster'
 import { CARD_SIZES, CARD_TEXTS, type CardChoices, type CardSize } from '@outfit/core/show'
 import { api, errorText } from '../data/api.ts'
 import { rosterApi } from '../data/rosterApi.ts'
-import { rememberOutfit } from '../data/lastOutfit.ts'
 import { showApi } from '../data/showApi.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { ChoicePanel, OneOf, OwnWords, Ticks } from './ChoicePanel.tsx'
@@ -36,7 +35,6 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
   const [markShown] = rosterApi.endpoints.markShown.useMutation()
   const [save] = showApi.endpoints.chooseCard.useMutation()
   const choices = useChoices(kept, (next) => save({ id: outfit.id, choices: next }))
-  rememberOutfit(outfit.id)
   const take = takeNamed(outfit.takes, search.get('take'))!
   const { value, change } = choices
   const file = (kind: string) =>

@@ -3,7 +3,7 @@ import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalog
 import { isCopy } from '@outfit/core/drawer'
 import { missingFrom } from '@outfit/core/allotment'
 import { houseRulesFor } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { lowestSum } from '@outfit/core/prices'
 import { compareTakes, type ComparedRow, type OutfitDetail } from '@outfit/core/roster'
 import { useAppSelector } from '../data/hooks.ts'
@@ -111,7 +111,7 @@ function Cell({
             ? 'owned'
             : price === null
               ? 'not sold singly'
-              : formatMoney(price, HOME_CURRENCY)}
+              : homeMoney(price)}
       </span>
       {share !== null && share !== undefined && (
         <strong className="w-7 shrink-0 text-right font-head text-act" title="likeness there">

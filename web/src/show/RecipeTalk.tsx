@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router'
 import { inPoints } from '@outfit/core/brief'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { catalogueOf, partLabel, type Catalogue } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { MatchedPart, Recipe, RecipeReport } from '@outfit/core/show'
 import { errorText } from '../data/api.ts'
 import { recipeApi } from '../data/recipeApi.ts'
@@ -177,9 +177,7 @@ function PartRow({ part, catalogue }: { part: MatchedPart; catalogue: Catalogue 
             ? `${partLabel(catalogue, given)}, ${Math.round(part.likeness * 100)} % alike`
             : 'nothing loose'}
       </td>
-      <td className="text-right tabular-nums">
-        {isSame ? '' : price === null ? 'not for sale' : formatMoney(price, HOME_CURRENCY)}
-      </td>
+      <td className="text-right tabular-nums">{isSame ? '' : price === null ? 'not for sale' : homeMoney(price)}</td>
     </tr>
   )
 }
@@ -200,4 +198,4 @@ function partsInWords(parts: readonly MatchedPart[]): string {
 const restInWords = (sum: number, unsold: number) =>
   sum === 0 && unsold === 0
     ? 'Nothing is left to buy.'
-    : `The parts you lack cost from ${formatMoney(sum, HOME_CURRENCY)}${unsold > 0 ? `, and ${counted(unsold, 'part')} nobody sells` : ''}.`
+    : `The parts you lack cost from ${homeMoney(sum)}${unsold > 0 ? `, and ${counted(unsold, 'part')} nobody sells` : ''}.`

@@ -1,4 +1,4 @@
-import { formatMoney, HOME_CURRENCY, replicabilityInWords } from '@outfit/core/market'
+import { homeMoney, replicabilityInWords } from '@outfit/core/market'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
 
@@ -14,7 +14,7 @@ export function Replicable({ outfit, take }: { outfit: OutfitDetail; take: Take 
         </p>
       ) : found ? (
         <ul className="mt-1 space-y-1">
-          {replicabilityInWords(found, (minor) => formatMoney(minor, HOME_CURRENCY)).map((words) => (
+          {replicabilityInWords(found, (minor) => homeMoney(minor)).map((words) => (
             <li key={words}>{words}</li>
           ))}
         </ul>

@@ -6,7 +6,7 @@ import { inPoints, likenessOf, type Likeness } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/allotment'
 import { houseRulesFor, isAccepted, pinsOf, type Pin } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { lowestSum } from '@outfit/core/prices'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
@@ -232,11 +232,7 @@ function TakeColumn({
           <div>
             <dt className="inline">to buy</dt>{' '}
             <dd className="inline font-semibold">
-              {missing === 0
-                ? 'nothing'
-                : price === null
-                  ? counted(missing, 'part')
-                  : formatMoney(price, HOME_CURRENCY)}
+              {missing === 0 ? 'nothing' : price === null ? counted(missing, 'part') : homeMoney(price)}
             </dd>
           </div>
           <div>

@@ -2,13 +2,20 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import type { OutfitDetail } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
+import { useSettings } from '../data/settingsApi.ts'
 import { Button } from '../ui/Button.tsx'
 
 const VOTER = 'outfit.voter'
 
+/** Who voted last in this browser, or else who this workspace is of. */
+function useVoter(): string {
+  const { maker } = useSettings()
+  return localStorage.getItem(VOTER) ?? maker
+}
+
 /** Who is for which take, and which one it is to be, with the reason. */
 export function Verdict({ outfit }: { outfit: OutfitDetail }) {
-  const [voter, setVoter] = useState(() => localStorage.getItem(VOTER) ?? '')
+  const [voter, setVoter] = useState(useVoter())
   const chosen = outfit.takes.find((take) => take.chosen)
   const [pick, setPick] = useState(chosen?.id ?? '')
   const [reason, setReason] = useState(chosen?.reason ?? '')

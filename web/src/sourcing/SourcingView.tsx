@@ -1,7 +1,6 @@
 import { useParams, useSearchParams } from 'react-router'
 import { takeNamed } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
-import { rememberOutfit } from '../data/lastOutfit.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Buying } from './Buying.tsx'
 
@@ -11,7 +10,6 @@ export function SourcingView() {
   const [search] = useSearchParams()
   const { currentData: outfit, error, refetch } = api.endpoints.outfit.useQuery(id)
   const take = outfit && takeNamed(outfit.takes, search.get('take'))
-  if (outfit) rememberOutfit(outfit.id)
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!outfit || !take) return <Waiting>Looking up what is missing…</Waiting>
   return (

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { partLabel } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { ShelfOutfit } from '@outfit/core/shelf'
 import { errorText } from '../data/api.ts'
 import { drawerApi } from '../data/drawerApi.ts'
@@ -93,7 +93,7 @@ export function ArmyDialog({ outfit, roster, onDone }: { outfit: ShelfOutfit; ro
             <p className="mt-2">
               The other {army.count - 1} need <strong>{owned + toBuy + army.faces.length}</strong> parts:{' '}
               <strong>{owned + army.faces.length - heads}</strong> are owned and spare, <strong>{toBuy + heads}</strong>{' '}
-              to buy, from <strong>{formatMoney(army.price, HOME_CURRENCY)}</strong> before shipping.{' '}
+              to buy, from <strong>{homeMoney(army.price)}</strong> before shipping.{' '}
               {army.complete > 0
                 ? `${army.complete} could be built today.`
                 : 'None of them could be built from what is spare today.'}

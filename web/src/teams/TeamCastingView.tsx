@@ -5,7 +5,7 @@ import { inPoints } from '@outfit/core/brief'
 import type { CastingPool } from '@outfit/core/casting'
 import type { TeamAsk, TeamCasting } from '@outfit/core/teams'
 import { partLabel } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { api } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
@@ -51,8 +51,6 @@ const remembered = (): Settings => {
     return FIRST
   }
 }
-
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 function TeamCastingPage({ roster }: { roster: RosterShelf }) {
   const [uniform] = roster.uniforms
@@ -154,7 +152,7 @@ function TeamCastingPage({ roster }: { roster: RosterShelf }) {
           ]}
         />
         <label className="block">
-          <span className="font-semibold">{money(100)} is worth</span> {settings.priceWeight} points of likeness
+          <span className="font-semibold">{homeMoney(100)} is worth</span> {settings.priceWeight} points of likeness
           <input
             type="range"
             min={0}
@@ -260,7 +258,7 @@ function Result({ roster, result }: { roster: RosterShelf; result: TeamCasting }
           <strong>
             Likeness {inPoints(sum(({ before }) => before))} before, {inPoints(sum(({ after }) => after))} after
           </strong>{' '}
-          on average; {price === 0 ? 'all of it from spares' : `${money(price)} to buy`}.{' '}
+          on average; {price === 0 ? 'all of it from spares' : `${homeMoney(price)} to buy`}.{' '}
           <span className="text-soft">
             {complete
               ? 'Proven: no casting of the team is better.'
@@ -304,7 +302,7 @@ function Result({ roster, result }: { roster: RosterShelf; result: TeamCasting }
                 <span className="block text-soft">
                   {name(member.headgear.code)}, {member.owned.headgear ? 'a spare' : 'to buy'}
                 </span>
-                {member.price > 0 && <span className="block">{money(member.price)}</span>}
+                {member.price > 0 && <span className="block">{homeMoney(member.price)}</span>}
                 {member.gaveUp && member.gaveUp.milli >= 500 && (
                   <span className="block text-soft">
                     Gave up {member.gaveUp.words} ({inPoints(member.gaveUp.milli)} points)

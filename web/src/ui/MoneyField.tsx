@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { decimalMoney, HOME_CURRENCY, readMoney } from '@outfit/core/market'
+import { decimalMoney, homeCurrency, readMoney } from '@outfit/core/market'
 
 interface MoneyFieldProps {
   /** Home currency, minor units; null for none. */
@@ -12,7 +12,7 @@ interface MoneyFieldProps {
 
 /** An amount as people write it; what cannot be read is marked and not taken. */
 export function MoneyField({ value, onChange, label, placeholder = 'any', className = '' }: MoneyFieldProps) {
-  const shown = value === null ? '' : decimalMoney(value, HOME_CURRENCY)
+  const shown = value === null ? '' : decimalMoney(value, homeCurrency())
   const [text, setText] = useState(shown)
   const [seen, setSeen] = useState(value)
   if (seen !== value) {
@@ -22,7 +22,7 @@ export function MoneyField({ value, onChange, label, placeholder = 'any', classN
   const read = (): number | null | string => {
     if (text.trim() === '') return null
     try {
-      return readMoney(text, HOME_CURRENCY)
+      return readMoney(text, homeCurrency())
     } catch (error) {
       return (error as Error).message
     }

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useMemo } from 'react'
-import { formatMoney, HOME_CURRENCY, decimalMoney } from '@outfit/core/market'
+import { decimalMoney, homeCurrency, homeMoney } from '@outfit/core/market'
 import { comparedOf, worthwhile, type CastPlan } from '@outfit/core/wardrobe'
 import type { JobEvent } from '../data/watchJob.ts'
 import { Button } from '../ui/Button.tsx'
@@ -7,7 +7,6 @@ import { axis, BLUE, CHART, CORAL } from '../ui/chartLook.ts'
 import { meanPoints } from './castWords.ts'
 
 const Chart = lazy(async () => ({ default: (await import('../ui/Chart.tsx')).Chart }))
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 interface CastCurveProps {
   plans: readonly CastPlan[]
@@ -41,7 +40,7 @@ export function CastCurve({ plans, picked, state, done, problem, onAsk, onPick }
   const finding =
     points.length === 1
       ? 'No other plan is worth its money here.'
-      : `${money(low.spending)} makes a likeness of ${pointsOf(low)}, ${money(high.spending)} one of ${pointsOf(high)}`
+      : `${homeMoney(low.spending)} makes a likeness of ${pointsOf(low)}, ${homeMoney(high.spending)} one of ${pointsOf(high)}`
   return (
     <section aria-label="Likeness against money" className="mt-3">
       <h3 className="text-lg">{finding}</h3>
@@ -63,7 +62,7 @@ export function CastCurve({ plans, picked, state, done, problem, onAsk, onPick }
                 onClick={() => onPick(plan)}
                 className={`flex w-full justify-between rounded-[8px] px-3 py-1 text-left tabular-nums ${plan === picked ? 'bg-act text-act-ink' : 'hover:bg-band'}`}
               >
-                <span>{money(plan.spending)}</span>
+                <span>{homeMoney(plan.spending)}</span>
                 <span>likeness {pointsOf(plan)}</span>
               </button>
             </li>
@@ -80,7 +79,7 @@ function optionOf(points: readonly CastPlan[], picked: CastPlan) {
   return {
     ...CHART,
     grid: { left: 48, right: 20, top: 28, bottom: 40 },
-    xAxis: axis({ type: 'value', name: `spent, ${HOME_CURRENCY}`, nameLocation: 'middle', nameGap: 26, scale: true }),
+    xAxis: axis({ type: 'value', name: `spent, ${homeCurrency()}`, nameLocation: 'middle', nameGap: 26, scale: true }),
     yAxis: axis({ type: 'value', name: 'likeness', scale: true, max: 100 }),
     series: [
       {
@@ -89,7 +88,7 @@ function optionOf(points: readonly CastPlan[], picked: CastPlan) {
         symbol: 'circle',
         symbolSize: 11,
         data: points.map((plan) => ({
-          value: [Number(decimalMoney(plan.spending, HOME_CURRENCY)), Number(pointsOf(plan))],
+          value: [Number(decimalMoney(plan.spending, homeCurrency())), Number(pointsOf(plan))],
           itemStyle: { color: plan === picked ? CORAL : BLUE },
         })),
       },

@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { PLACE_FACTS, PLACES, type Place } from '@outfit/core/brief'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import { Button } from '../ui/Button.tsx'
 import { counted } from '../ui/counted.ts'
@@ -91,13 +91,13 @@ export function CastForm({
         )}
       </fieldset>
       <label className="block">
-        A point of likeness is worth <strong>{formatMoney(worth, HOME_CURRENCY)}</strong>
+        A point of likeness is worth <strong>{homeMoney(worth)}</strong>
         <input
           type="range"
           min={0}
           max={WORTHS.length - 1}
           value={nearest(worth)}
-          aria-valuetext={formatMoney(worth, HOME_CURRENCY)}
+          aria-valuetext={homeMoney(worth)}
           onChange={({ target }) => onChange({ worth: WORTHS[Number(target.value)]! })}
           className="mt-1 block w-full accent-[var(--act)]"
         />

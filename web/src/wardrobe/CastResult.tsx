@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { skipToken } from '@reduxjs/toolkit/query'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { RosterShelf } from '@outfit/core/shelf'
 import {
   allInAll,
@@ -21,8 +21,6 @@ import { tell, tellError } from '../ui/tell.ts'
 import { CastCurve } from './CastCurve.tsx'
 import { CastWall } from './CastWall.tsx'
 import { findingOf, meanPoints, obstacleOf, provenInWords } from './castWords.ts'
-
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 type Held = Readonly<Record<string, NonNullable<CastWho['held']>>>
 
@@ -58,7 +56,7 @@ export function CastResult({ job, report, roster, held, onHold, onCast }: CastRe
       </>
     )
   if (main.status === 'impossible') {
-    const { words, mend } = obstacleOf(main, options, names, money)
+    const { words, mend } = obstacleOf(main, options, names, homeMoney)
     return (
       <>
         <div role="alert" className="max-w-xl rounded-[10px] border border-problem bg-card p-4">
@@ -85,11 +83,11 @@ export function CastResult({ job, report, roster, held, onHold, onCast }: CastRe
         <Way words="Cast together" way={own} outfits={now.length} worth={main.worth} best />
       </div>
       <p className="mt-2">
-        <strong>{plan === main ? findingOf(report, money) : ''}</strong>{' '}
+        <strong>{plan === main ? findingOf(report, homeMoney) : ''}</strong>{' '}
         <span className="text-soft">
-          {provenInWords(plan, money)}{' '}
+          {provenInWords(plan, homeMoney)}{' '}
           {plan.parcels.length > 0
-            ? `${counted(plan.parcels.length, 'parcel')} (${plan.parcels.map(({ name, cost }) => `${name} ${money(cost)}`).join(', ')}), ${money(plan.sending)} of it for sending.`
+            ? `${counted(plan.parcels.length, 'parcel')} (${plan.parcels.map(({ name, cost }) => `${name} ${homeMoney(cost)}`).join(', ')}), ${homeMoney(plan.sending)} of it for sending.`
             : 'Nothing has to be bought.'}
         </span>
       </p>
@@ -154,13 +152,13 @@ function Way({
       <h3 className={best ? 'font-semibold' : 'text-soft'}>{words}</h3>
       {way ? (
         <>
-          <p className="font-head text-[23px] tabular-nums">{money(way.spending)}</p>
+          <p className="font-head text-[23px] tabular-nums">{homeMoney(way.spending)}</p>
           <p className="text-[13.5px]">
             likeness <strong>{meanPoints(way.likeness, outfits)}</strong> on average
             <span className="block text-soft">
               {way.unmet > 0
                 ? `${counted(way.unmet, 'part')} nobody sells`
-                : `all in all ${money(allInAll(way, outfits, worth))}`}
+                : `all in all ${homeMoney(allInAll(way, outfits, worth))}`}
             </span>
           </p>
         </>

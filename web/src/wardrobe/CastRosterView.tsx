@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { skipToken } from '@reduxjs/toolkit/query'
 import { type Place } from '@outfit/core/brief'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeCurrency, homeMoney } from '@outfit/core/market'
 import { houseRulesOf } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { CastOptions, CastWho } from '@outfit/core/wardrobe'
@@ -84,7 +84,7 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
             title="Casting everybody…"
             heading="h2"
             label="Casting"
-            currency={HOME_CURRENCY}
+            currency={homeCurrency()}
             progress={job.progress}
             least="nothing comes to less than"
             onEnough={job.enough}
@@ -92,8 +92,7 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
             onStop={job.cancel}
           >
             <span className="block text-[13px]">
-              what is spent, and what is missed in likeness at {formatMoney(asked!.ask.options.worth, HOME_CURRENCY)} a
-              point
+              what is spent, and what is missed in likeness at {homeMoney(asked!.ask.options.worth)} a point
             </span>
           </Searching>
         )}

@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import type { AllotmentReport } from '@outfit/core/workbench'
 import type { Contested, Why } from '@outfit/core/allotment'
 import { api, errorText } from '../data/api.ts'
@@ -21,7 +21,6 @@ const WHY: Readonly<Record<Why, string>> = {
   fewest: 'so that fewer are bought in all, to',
   stands: 'standing on',
 }
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 /** Who gets which owned parts, so that fewest are to be bought; where two outfits want the same, and the ways out. */
 export function AllotmentView() {
@@ -116,12 +115,12 @@ function Report({ report, catalogue }: { report: AllotmentReport; catalogue: Cat
             , taking <strong>{terms.donors}</strong> {terms.donors === 1 ? 'figure' : 'figures'} apart
           </>
         )}
-        ; <strong>{terms.toBuy}</strong> are to be bought, from <strong>{money(terms.price)}</strong>
+        ; <strong>{terms.toBuy}</strong> are to be bought, from <strong>{homeMoney(terms.price)}</strong>
         {terms.unoffered > 0 && <> ({terms.unoffered} of them nobody sells singly)</>}.{' '}
         {spares.toBuy > 0 || spares.price > 0 ? (
           <>
             First come, first served would buy {spares.toBuy} more
-            {spares.price > 0 && <> and cost {money(spares.price)} more</>}.
+            {spares.price > 0 && <> and cost {homeMoney(spares.price)} more</>}.
           </>
         ) : (
           'First come, first served would do no worse.'
@@ -255,7 +254,7 @@ function Twice({ contested, catalogue }: { contested: Contested; catalogue: Cata
               'Nobody sells one singly.'
             ) : (
               <Link to={`/outfits/${lacks[0]!.id}/sourcing`} className="text-act underline">
-                Buy one, from {money(price)}
+                Buy one, from {homeMoney(price)}
               </Link>
             )}
           </span>

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { partLabel } from '@outfit/core/catalogue'
-import { decimalMoney, formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { decimalMoney, homeCurrency, homeMoney } from '@outfit/core/market'
 import { writeCsv } from '@outfit/core/tables'
 import { api, errorText } from '../data/api.ts'
 import { drawerApi } from '../data/drawerApi.ts'
@@ -12,8 +12,6 @@ import { saveAs } from '../ui/saveAs.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
-
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 /** What is owned and needed by nobody: worth what, useful for whom; a list to sell from. */
 export function LeftoversView() {
@@ -47,8 +45,8 @@ function Leftovers() {
           condition,
           String(qty),
           binName,
-          worth === null ? '' : decimalMoney(Math.round(worth / qty), HOME_CURRENCY),
-          HOME_CURRENCY,
+          worth === null ? '' : decimalMoney(Math.round(worth / qty), homeCurrency()),
+          homeCurrency(),
         ]),
       ),
     )
@@ -76,7 +74,7 @@ function Leftovers() {
         {data && rows.length > 0 && (
           <p>
             <strong>{rows.reduce((sum, { qty }) => sum + qty, 0)}</strong> parts, worth{' '}
-            <strong>{money(data.worth)}</strong>{' '}
+            <strong>{homeMoney(data.worth)}</strong>{' '}
             <span className="text-soft">
               at today’s lowest single prices
               {rows.some(({ worth }) => worth === null) && '; what nobody sells is not counted'}
@@ -138,7 +136,7 @@ function Leftovers() {
                     )}
                   </span>
                   <span className="text-right whitespace-nowrap">
-                    {row.worth === null ? <span className="text-soft">not sold</span> : money(row.worth)}
+                    {row.worth === null ? <span className="text-soft">not sold</span> : homeMoney(row.worth)}
                   </span>
                 </li>
               )

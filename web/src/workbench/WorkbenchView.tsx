@@ -3,11 +3,10 @@ import { Link, useParams } from 'react-router'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { CAUTIONS } from '@outfit/core/fitting'
-import { formatMoney, HOME_CURRENCY } from '@outfit/core/market'
+import { homeMoney } from '@outfit/core/market'
 import { firstToMind, type Care, type Step, type WorkbenchPlan } from '@outfit/core/workbench'
 import { errorText } from '../data/api.ts'
 import { drawerApi } from '../data/drawerApi.ts'
-import { rememberOutfit } from '../data/lastOutfit.ts'
 import { rosterApi } from '../data/rosterApi.ts'
 import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
 import { RemarkForm, Remarks } from '../drawer/RemarkForm.tsx'
@@ -24,7 +23,6 @@ const CARE_WORDS: Readonly<Record<Care, string>> = {
   dear: 'dear',
   stress: 'under stress',
 }
-const money = (minor: number) => formatMoney(minor, HOME_CURRENCY)
 
 /** Building one outfit: what to gather where, what to do in which order, and finishing it. Works on a phone too. */
 export function WorkbenchView() {
@@ -32,7 +30,6 @@ export function WorkbenchView() {
   const { currentData: data, error, refetch } = drawerApi.endpoints.workbench.useQuery(outfit)
   const catalogue = useKnownCatalogue(data)
   useUndoKey()
-  useEffect(() => rememberOutfit(outfit), [outfit])
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!data || !catalogue) return <Waiting>Clearing the workbench…</Waiting>
   return <Workbench key={outfit} plan={data} catalogue={catalogue} />
@@ -214,7 +211,7 @@ function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalo
                       </span>
                     ))}
                     {step.atRisk !== null && step.care.includes('stress') && (
-                      <span className="block text-[13px] text-notice">At risk: {money(step.atRisk)}</span>
+                      <span className="block text-[13px] text-notice">At risk: {homeMoney(step.atRisk)}</span>
                     )}
                   </span>
                 </Tick>

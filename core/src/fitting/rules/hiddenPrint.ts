@@ -1,5 +1,5 @@
 import { mouldOf, type Part } from '../../catalogue/index.ts'
-import { formatMoney, HOME_CURRENCY } from '../../market/index.ts'
+import { homeMoney } from '../../market/index.ts'
 import { FITTING_LIMITS } from '../limits.ts'
 import { bestOf, ofMould, wearing } from '../instead.ts'
 import { pinned, wornIn, type Rule } from '../pin.ts'
@@ -30,7 +30,7 @@ export const hiddenPrint: Rule = (placements, context) => {
       : null
   })
   if (!other) return []
-  const saved = formatMoney(price - costs(other)!, HOME_CURRENCY)
+  const saved = homeMoney(price - costs(other)!)
   return [
     pinned(
       {

@@ -1,5 +1,5 @@
 import { missingFrom } from '../../allotment/index.ts'
-import { formatMoney, HOME_CURRENCY } from '../../market/index.ts'
+import { homeMoney } from '../../market/index.ts'
 import { bestOf, colourGap, freeOf, inPlace, ofMould } from '../instead.ts'
 import { pinned, rulesOf, type Rule } from '../pin.ts'
 
@@ -20,7 +20,6 @@ export const spendingLimit: Rule = (placements, context) => {
   const part = catalogue.parts.get(placement.part)!
   // What nobody sells singly costs something too.
   const atLeast = missing.some(({ part: code }) => typeof lowest[code] !== 'number') ? 'at least ' : ''
-  const money = (amount: number) => formatMoney(amount, HOME_CURRENCY)
   return [
     pinned(
       {
@@ -28,7 +27,7 @@ export const spendingLimit: Rule = (placements, context) => {
         severity: 'notice',
         slots: [placement.slot],
         title: 'Dearer than the house rules allow',
-        detail: `${atLeast}${money(sum)} to buy, ${money(limit)} at most; ${part.name.toLowerCase()} is ${money(price)} of it`,
+        detail: `${atLeast}${homeMoney(sum)} to buy, ${homeMoney(limit)} at most; ${part.name.toLowerCase()} is ${homeMoney(price)} of it`,
       },
       () =>
         bestOf(ofMould(part.mould, context), context, (one) => {

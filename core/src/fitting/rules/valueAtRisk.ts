@@ -1,7 +1,7 @@
 import { wear } from '../../anatomy/index.ts'
 import type { Placement, Slot } from '../../catalogue/index.ts'
 import { takeFrom } from '../../allotment/index.ts'
-import { formatMoney, HOME_CURRENCY } from '../../market/index.ts'
+import { homeMoney } from '../../market/index.ts'
 import { assembliesWith } from '../assemblies.ts'
 import { CAUTIONS } from '../cautions.ts'
 import { FITTING_LIMITS } from '../limits.ts'
@@ -63,7 +63,7 @@ export const valueAtRisk: Rule = (placements, context) => {
         severity: 'notice',
         slots: [dear.slot],
         title: 'An arm is pulled from a dear torso',
-        detail: `${catalogue.parts.get(dear.torso)?.name ?? dear.torso}: ${formatMoney(dear.worth, HOME_CURRENCY)} at risk`,
+        detail: `${catalogue.parts.get(dear.torso)?.name ?? dear.torso}: ${homeMoney(dear.worth)} at risk`,
         caution: CAUTIONS.arms,
       },
       () => {

@@ -11,6 +11,7 @@ import { NumberedOffers1764800000000 } from './numberedOffers.ts'
 import { Carriers1765000000000 } from './carriers.ts'
 import { Intake1764900000000 } from './intake.ts'
 import { Show1765100000000 } from './show.ts'
+import { Settings1765200000000 } from './settings.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -27,4 +28,5 @@ export const MIGRATIONS = [
   Intake1764900000000,
   Carriers1765000000000,
   Show1765100000000,
+  Settings1765200000000,
 ]

@@ -1,0 +1,31 @@
+import type { School } from '../roster/index.ts'
+
+export const LOOKS = ['system', 'light', 'dark'] as const
+export type Look = (typeof LOOKS)[number]
+
+/** What somebody likes to have throughout a workspace, whatever machine or browser looks at it. */
+export interface WorkspaceSettings {
+  /** ISO 4217: what prices are compared and added up in. */
+  home: string
+  look: Look
+  /** Whether letters alone do something, such as `g` and a letter. */
+  singleKeys: boolean
+  /** Nothing moves, even where the system does not ask for that. */
+  lessMotion: boolean
+  /** The house rules a new roster begins with. */
+  school: School
+  /** Own name, for credits and votes; empty for none. */
+  maker: string
+  /** Whether a copy of everything is written each day. */
+  dailyCopies: boolean
+}
+
+export const USUAL_SETTINGS: WorkspaceSettings = {
+  home: 'EUR',
+  look: 'system',
+  singleKeys: true,
+  lessMotion: false,
+  school: 'exchange-only',
+  maker: '',
+  dailyCopies: true,
+}

@@ -1,0 +1,68 @@
+import { bench, expect, openOutfit, test } from './fixtures.ts'
+import { faults } from './accessFaults.ts'
+
+test('anything is found and gone to by keys alone, what was chosen lately first', async ({ app }) => {
+  await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
+  const palette = app.getByRole('dialog', { name: 'Find anything' })
+  const go = async (words: string, kind: string, name: string, address: RegExp) => {
+    await app.keyboard.press('Control+k')
+    await expect(palette.getByRole('combobox')).toBeFocused()
+    await app.keyboard.type(words)
+    await expect(palette.getByRole('group', { name: kind }).getByRole('option').first()).toContainText(name)
+    while (!((await palette.locator('[aria-selected="true"]').textContent()) ?? '').startsWith(name))
+      await app.keyboard.press('ArrowDown')
+    await app.keyboard.press('Enter')
+    await expect(app).toHaveURL(address)
+    await expect(palette).toBeHidden()
+  }
+  await go('teo tick', 'Outfits', 'Teo, tickets', /\/outfits\/[^/]+\/bench$/)
+  await go('lantern parade', 'Releases', 'Lantern Parade', /\/catalogue\/releases\/Q-112$/)
+  await go('P-00001', 'Parts', '', /\/parts\/P-00001$/)
+  await go('fair mitts', 'Bins', 'Fair mitts', /\/drawer\/bins\//)
+  await go('tin whistle', 'Sellers', 'Tin Whistle', /\/market\/sellers\/tin-whistle$/)
+  // The steps of an outfit only stand in the head while it is open.
+  const steps = app.getByRole('navigation', { name: 'Steps of this outfit' })
+  await expect(steps).toBeHidden()
+  await app.keyboard.press('Control+k')
+  await expect(palette.getByRole('group', { name: 'Lately' }).getByRole('option').first()).toContainText('Tin Whistle')
+  expect(await faults(app)).toEqual([])
+  await app.keyboard.press('Escape')
+  await go('teo', 'Outfits', 'Teo, tickets', /\/bench$/)
+  await expect(steps.getByRole('link')).toHaveCount(7)
+  await expect(steps.getByRole('link', { name: 'Sourcing' })).toHaveAccessibleDescription(/to buy|on the way|all owned/)
+})
+
+test('a workspace counts in yen, is dark, and says whose it is; each is taken back in one press', async ({ app }) => {
+  await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
+  await app.keyboard.press('g')
+  await app.keyboard.press(',')
+  await app.getByRole('combobox', { name: 'Home currency' }).selectOption('JPY')
+  await app.getByRole('button', { name: 'Count in JPY from now on' }).click()
+  await app.getByRole('textbox', { name: 'What is 1 EUR worth in JPY?' }).fill('160')
+  expect(await faults(app)).toEqual([])
+  await app.getByRole('button', { name: 'Count in JPY from now on' }).click()
+  // Asked for nothing any more once it is kept.
+  await expect(app.getByRole('button', { name: 'Count in JPY from now on' })).toBeHidden()
+  await expect(app.getByText('such as ¥123,450')).toBeVisible()
+
+  await app.getByText('Dark', { exact: true }).click()
+  await expect(app.locator('html')).toHaveAttribute('data-theme', 'dark')
+  await app.getByRole('textbox', { name: 'Your name' }).fill('Ada')
+  await app.keyboard.press('Enter')
+  await expect(app.getByText('You are Ada from now on.')).toBeVisible()
+  await app.getByRole('switch', { name: 'Single-letter keys' }).click()
+  await app.reload()
+  await expect(app.locator('html')).toHaveAttribute('data-theme', 'dark')
+  await expect(app.getByRole('textbox', { name: 'Your name' })).toHaveValue('Ada')
+  await expect(app.getByRole('switch', { name: 'Single-letter keys' })).not.toBeChecked()
+  await app.getByRole('switch', { name: 'Less motion' }).click()
+  await app.getByRole('button', { name: 'Undo' }).click()
+  await expect(app.getByRole('switch', { name: 'Less motion' })).not.toBeChecked()
+
+  await app.getByRole('link', { name: 'Rosters', exact: true }).click()
+  await openOutfit(app, 'Bram')
+  await expect(bench(app).cost).toContainText('¥')
+  await expect(bench(app).cost).not.toContainText('€')
+  await app.getByRole('link', { name: 'Card' }).click()
+  await expect(app.getByRole('textbox', { name: 'Credits' })).toHaveValue('Ada')
+})

@@ -1,0 +1,20 @@
+import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Max } from 'class-validator'
+import { SCHOOLS, type School } from '@outfit/core/roster'
+import { LOOKS, type Look } from '@outfit/core/settings'
+import { CurrencyCode, Text } from '../base/fields.ts'
+
+/** What is to be otherwise; what is not named stays. */
+export class ChangeSettings {
+  @IsOptional() @IsIn(LOOKS) look?: Look
+  @IsOptional() @IsBoolean() singleKeys?: boolean
+  @IsOptional() @IsBoolean() lessMotion?: boolean
+  @IsOptional() @IsIn(SCHOOLS) school?: School
+  @IsOptional() @Text(80) maker?: string
+  @IsOptional() @IsBoolean() dailyCopies?: boolean
+}
+
+/** Another home currency; `rate` is what one unit of the present one is worth in it, where no rate is known yet. */
+export class ChangeHome {
+  @CurrencyCode() currency: string
+  @IsOptional() @IsPositive() @Max(1e9) @IsNumber() rate?: number
+}

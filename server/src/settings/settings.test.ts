@@ -1,0 +1,110 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { homeCurrency, type Rate } from '@outfit/core/market'
+import { USUAL_SETTINGS, type WorkspaceSettings } from '@outfit/core/settings'
+import type { RosterShelf } from '@outfit/core/shelf'
+import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+
+let server: TestServer
+const settings = async () => (await server.get<WorkspaceSettings>('settings')).body
+const change = (set: object) => server.send<ProblemBody>('PUT', 'settings', set)
+const move = (body: object) => server.send<ProblemBody>('PUT', 'settings/home', body)
+const rosters = async () => (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters
+
+describe('an empty workspace', () => {
+  beforeAll(async () => {
+    server = await startServer({ world: false })
+  })
+  afterAll(() => server.stop())
+
+  test('has what is usual; what is changed is kept, the rest stays', async () => {
+    expect(await settings()).toEqual(USUAL_SETTINGS)
+    expect((await change({ look: 'dark', maker: 'Ada' })).status).toBe(200)
+    await change({ singleKeys: false })
+    expect(await settings()).toEqual({ ...USUAL_SETTINGS, look: 'dark', maker: 'Ada', singleKeys: false })
+  })
+
+  test.each([
+    ['look', { look: 'pink' }],
+    ['school', { school: 'old' }],
+    ['maker', { maker: 'x'.repeat(81) }],
+    ['singleKeys', { singleKeys: 'yes' }],
+    ['home', { home: 'GBP' }],
+  ])('what is wrong about %s is refused by its field', async (field, set) => {
+    const before = await settings()
+    const { status, body } = await change(set)
+    expect([status, body.errors[0]!.field]).toEqual([400, field])
+    expect(await settings()).toEqual(before)
+  })
+
+  test('moves home without a word, since nothing has a price yet', async () => {
+    expect((await move({ currency: 'JPY' })).status).toBe(200)
+    expect([(await settings()).home, homeCurrency()]).toEqual(['JPY', 'JPY'])
+    await server.send('POST', 'rosters', { name: 'Crew', note: '', school: 'open-bench', budget: 12000, dueOn: null })
+    expect((await rosters())[0]).toMatchObject({ currency: 'JPY', budget: 12000 })
+  })
+})
+
+describe('the sample world', () => {
+  beforeAll(async () => {
+    server = await startServer()
+  })
+  afterAll(() => server.stop())
+
+  const priceOf = async (outfit: string) =>
+    (await rosters()).flatMap(({ outfits }) => outfits).find(({ name }) => name === outfit)!.toCome.money
+
+  const targets = async () => (await server.get<{ targets: { price: number }[] }>('prices/targets')).body.targets
+
+  test('opens in its own currency, whatever was open before', () => {
+    expect(homeCurrency()).toBe('EUR')
+  })
+
+  test('asks for a rate nobody gave, and changes nothing', async () => {
+    const before = await rosters()
+    const { status, body } = await move({ currency: 'JPY' })
+    expect([status, body.errors]).toEqual([
+      400,
+      [{ field: 'rate', message: 'is missing: say what 1 EUR is worth in JPY' }],
+    ])
+    expect((await move({ currency: 'ZZZ' })).body.errors[0]!.field).toBe('currency')
+    expect((await move({ currency: 'JPY', rate: 0 })).body.errors[0]!.field).toBe('rate')
+    expect(await rosters()).toEqual(before)
+  })
+
+  test('moves to yen and back: prices, budgets and limits follow, and plans are in it', async () => {
+    const market = (await rosters()).find(({ name }) => name === 'Night market')!
+    const [euros, budget] = [await priceOf('Storm warden'), market.budget!]
+    const waited = await targets()
+    expect((await move({ currency: 'JPY', rate: 160 })).status).toBe(200)
+    // A yen has no cents.
+    const yen = await priceOf('Storm warden')
+    expect(Math.abs(yen - euros * 1.6) / yen).toBeLessThan(0.02)
+    const there = (await rosters()).find(({ name }) => name === 'Night market')!
+    expect([there.currency, there.budget]).toEqual(['JPY', Math.ceil(budget * 1.6)])
+    const moved = await targets()
+    expect(moved.map(({ price }) => price)).toEqual(waited.map(({ price }) => Math.ceil(price * 1.6)))
+    const outfit = there.outfits.find(({ toBuy }) => toBuy > 0)!
+    const { job } = (await server.send<{ job: string }>('POST', 'plans', { outfit: outfit.id })).body
+    await jobEnd(server, job)
+    const report = (await server.get<{ problem: { currency: string } }>(`plans/${job}`)).body
+    expect(report.problem.currency).toBe('JPY')
+
+    expect((await move({ currency: 'EUR' })).status).toBe(200)
+    expect(await priceOf('Storm warden')).toBe(euros)
+    // Rounded up to whole yen, then to cents: less than a yen more.
+    const back = (await rosters()).find(({ name }) => name === 'Night market')!.budget!
+    expect(back - budget).toBeGreaterThanOrEqual(0)
+    expect(back - budget).toBeLessThanOrEqual(1)
+  })
+
+  test('moves to a currency with rates of its own, and those of others follow', async () => {
+    const euros = await priceOf('Storm warden')
+    expect((await move({ currency: 'GBP' })).status).toBe(200)
+    const pounds = await priceOf('Storm warden')
+    expect(pounds).toBeLessThan(euros)
+    const { rates } = (await server.get<{ rates: Rate[] }>('rates')).body
+    const francs = rates.filter(({ from, to }) => from === 'CHF' && to === 'GBP')
+    expect(francs.length).toBe(rates.filter(({ from, to }) => from === 'CHF' && to === 'EUR').length)
+    for (const { rate } of francs) expect(rate).toBeCloseTo(0.92, 1)
+  })
+})

@@ -1,0 +1,133 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common'
+import { DataSource, IsNull, Not, type EntityManager } from 'typeorm'
+import { convert, homeCurrency, ratesThrough, setHomeCurrency, type Rate } from '@outfit/core/market'
+import { USUAL_SETTINGS, type WorkspaceSettings } from '@outfit/core/settings'
+import { Changes } from '../base/changes.ts'
+import { Problem } from '../base/problem.ts'
+import { today } from '../base/today.ts'
+import { Writer } from '../base/writer.ts'
+import { BriefEntity } from '../schema/brief.ts'
+import { LaterEntity } from '../schema/later.ts'
+import { OfferEntity, ParcelEntity, RateEntity, SellerEntity, SheetEntity, TargetEntity } from '../schema/market.ts'
+import { OutfitEntity, RosterEntity } from '../schema/roster.ts'
+import { SettingEntity } from '../schema/settings.ts'
+import { TableFollowers } from '../tables/tableFollowers.ts'
+import type { ChangeHome, ChangeSettings } from './dto.ts'
+
+/** What a workspace has otherwise than usual, and its home currency. */
+@Injectable()
+export class SettingsService implements OnModuleInit {
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly changes: Changes,
+    followers: TableFollowers,
+  ) {
+    // A copy that is brought back may have another home.
+    followers.madeFromAll(async (db) => setHomeCurrency((await this.read(db)).home))
+  }
+
+  async onModuleInit(): Promise<void> {
+    setHomeCurrency((await this.all()).home)
+  }
+
+  all(): Promise<WorkspaceSettings> {
+    return this.read(this.database.manager)
+  }
+
+  private async read(db: EntityManager): Promise<WorkspaceSettings> {
+    const kept = (await db.find(SettingEntity)).filter(({ name }) => name in USUAL_SETTINGS)
+    return { ...USUAL_SETTINGS, ...Object.fromEntries(kept.map(({ name, value }) => [name, value])) }
+  }
+
+  /** Have some of it otherwise; all of it as it is then. */
+  change(set: ChangeSettings): Promise<WorkspaceSettings> {
+    return this.writer.transaction(async (db) => {
+      for (const [name, value] of Object.entries(set)) if (value !== undefined) await this.keep(db, name, value)
+      return this.read(db)
+    })
+  }
+
+  private async keep(db: EntityManager, name: string, value: unknown): Promise<void> {
+    await db.upsert(SettingEntity, { name, value: value as object }, ['name'])
+  }
+
+  /**
+   * Count in another currency: what is kept in that of home (budgets, limits, prices waited for) is converted at the rates
+   * of the day prices are of, and rates of other currencies follow. Refused where a rate is missing, with nothing written.
+   */
+  async moveHome({ currency, rate }: ChangeHome): Promise<WorkspaceSettings> {
+    if (!Intl.supportedValuesOf('currency').includes(currency))
+      throw refused('currency', `${currency} is no currency in use`)
+    const settings = await this.writer.transaction(async (db) => {
+      const before = homeCurrency()
+      if (currency !== before && (await this.countsInMoney(db))) await this.convertAll(db, before, currency, rate)
+      await db.updateAll(RosterEntity, { currency })
+      await this.keep(db, 'home', currency)
+      return this.read(db)
+    })
+    setHomeCurrency(currency)
+    this.changes.tell('market', 'catalogue', 'drawer')
+    return settings
+  }
+
+  /** Whether anything is there that has a price. */
+  private async countsInMoney(db: EntityManager): Promise<boolean> {
+    const counts = await Promise.all([
+      db.count(SellerEntity),
+      db.count(OfferEntity),
+      db.count(ParcelEntity),
+      db.count(TargetEntity),
+      db.countBy(RosterEntity, { budget: Not(IsNull()) }),
+      db.countBy(LaterEntity, { atMost: Not(IsNull()) }),
+      db.count(BriefEntity),
+    ])
+    return counts.some((count) => count > 0)
+  }
+
+  private async convertAll(db: EntityManager, from: string, to: string, given: number | undefined): Promise<void> {
+    const newest = await db.findOne(SheetEntity, {
+      where: {},
+      order: { date: 'DESC' },
+      select: { seller: true, date: true },
+    })
+    const date = newest && newest.date < today() ? newest.date : today()
+    if (given !== undefined) await db.upsert(RateEntity, { date, from, to, rate: given }, ['date', 'from', 'to'])
+    const rates: Rate[] = await db.find(RateEntity)
+    const through = ratesThrough(from, to, rates)
+    const all = [...rates, ...through]
+    const used = (await db.query(
+      'SELECT currency FROM seller UNION SELECT currency FROM offer UNION SELECT currency FROM parcel',
+    )) as { currency: string }[]
+    const lacking = [from, ...used.map(({ currency }) => currency)].find(
+      (one) =>
+        one !== to && !all.some((rate) => [rate.from, rate.to].includes(one) && [rate.from, rate.to].includes(to)),
+    )
+    if (lacking === from) throw refused('rate', `is missing: say what 1 ${from} is worth in ${to}`)
+    if (lacking) throw refused('currency', `has no rate to ${lacking}, which sellers use; put one into the rate table`)
+    if (through.length > 0) await db.insert(RateEntity, through)
+    const turned = (minor: number) => convert(minor, from, to, date, all)
+    await this.convertKept(db, turned)
+  }
+
+  /** Whatever is kept in the home currency, in another. */
+  private async convertKept(db: EntityManager, turned: (minor: number) => number): Promise<void> {
+    const orNone = (minor: number | null | undefined) => (minor === null || minor === undefined ? null : turned(minor))
+    const limits = <T extends { spendingLimit?: number | null }>(switches: T): T =>
+      switches.spendingLimit ? { ...switches, spendingLimit: turned(switches.spendingLimit) } : switches
+    for (const { id, budget, switches } of await db.find(RosterEntity))
+      await db.update(RosterEntity, { id }, { budget: orNone(budget), switches: limits(switches) })
+    for (const { id, switches } of await db.find(OutfitEntity))
+      if (switches.spendingLimit) await db.update(OutfitEntity, { id }, { switches: limits(switches) })
+    for (const { outfit, avoid } of await db.find(BriefEntity))
+      if (avoid.priceAbove !== null)
+        await db.update(BriefEntity, { outfit }, { avoid: { ...avoid, priceAbove: orNone(avoid.priceAbove) } })
+    for (const { id, price, metPrice } of await db.find(TargetEntity))
+      await db.update(TargetEntity, { id }, { price: turned(price), metPrice: orNone(metPrice) })
+    for (const { id, atMost } of await db.findBy(LaterEntity, { atMost: Not(IsNull()) }))
+      await db.update(LaterEntity, { id }, { atMost: orNone(atMost) })
+  }
+}
+
+const refused = (field: string, message: string) =>
+  new Problem(400, `The ${field} ${message}. Nothing was changed.`, [{ field, message }])

@@ -1,0 +1,171 @@
+import { useId, useState, type ReactNode } from 'react'
+import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
+import { LOOKS, USUAL_SETTINGS, type Look, type WorkspaceSettings } from '@outfit/core/settings'
+import { errorText } from '../data/api.ts'
+import { settingsApi } from '../data/settingsApi.ts'
+import { FIELD } from '../ui/FormDialog.tsx'
+import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { Switched } from '../ui/Switched.tsx'
+import { tell, tellError } from '../ui/tell.ts'
+import { HomeCurrency } from './HomeCurrency.tsx'
+import { SettingsFrame } from './SettingsFrame.tsx'
+
+const LOOK_WORDS: Record<Look, string> = { system: 'As the system', light: 'Light', dark: 'Dark' }
+
+type Changeable = Omit<WorkspaceSettings, 'home'>
+
+/** What is set for the whole workspace; each of it is kept at once. */
+export function SettingsView() {
+  const { data: settings, error, refetch } = settingsApi.endpoints.settings.useQuery()
+  const [change] = settingsApi.endpoints.changeSettings.useMutation()
+  if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+  if (!settings) return <Waiting>Looking up what is set…</Waiting>
+  const set = async <K extends keyof Changeable>(name: K, value: Changeable[K], words: string) => {
+    const before = settings[name]
+    if (value === before) return
+    const answer = await change({ [name]: value })
+    if (answer.error) return tellError(answer.error)
+    tell(words, () => change({ [name]: before }))
+  }
+  const on = (name: 'singleKeys' | 'lessMotion' | 'dailyCopies', words: string) => (value: boolean) =>
+    void set(name, value, `${words} ${value ? 'on' : 'off'}.`)
+  return (
+    <SettingsFrame>
+      <p className="mt-3 text-soft">
+        Each holds for this workspace in every browser, is kept at once, and goes along in copies.
+      </p>
+      <Section title="Money">
+        <HomeCurrency key={settings.home} home={settings.home} />
+      </Section>
+      <Section title="Looks">
+        <fieldset>
+          <legend className="font-semibold">Light or dark</legend>
+          <div className="mt-1 flex flex-wrap gap-2">
+            {LOOKS.map((look) => (
+              <label
+                key={look}
+                className={`cursor-pointer rounded-[10px] border px-3 py-1.5 has-focus-visible:outline-3 has-focus-visible:outline-act ${settings.look === look ? 'border-act bg-card font-bold' : 'border-rule bg-card text-soft hover:text-ink'}`}
+              >
+                <input
+                  type="radio"
+                  name="look"
+                  className="sr-only"
+                  checked={settings.look === look}
+                  onChange={() => void set('look', look, `${LOOK_WORDS[look]}.`)}
+                />
+                {LOOK_WORDS[look]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <Switched
+          on={settings.lessMotion}
+          onChange={on('lessMotion', 'Less motion is')}
+          about="Nothing fades or slides. What the system asks for is kept in any case."
+        >
+          Less motion
+        </Switched>
+      </Section>
+      <Section title="Keys">
+        <Switched
+          on={settings.singleKeys}
+          onChange={on('singleKeys', 'Single-letter keys are')}
+          about="Letters alone do something, such as g and b for the bench. Switch them off where they get in the way of dictation or a screen reader."
+        >
+          Single-letter keys
+        </Switched>
+      </Section>
+      <Section title="New rosters">
+        <Labelled words="House rules they begin with" about={SCHOOL_WORDS[settings.school].allows}>
+          {(id) => (
+            <select
+              id={id}
+              value={settings.school}
+              onChange={({ target }) =>
+                void set('school', target.value as School, `New rosters begin as “${target.selectedOptions[0]!.text}”.`)
+              }
+              className={`${FIELD} max-w-[320px]`}
+            >
+              {SCHOOLS.map((school) => (
+                <option key={school} value={school}>
+                  {SCHOOL_WORDS[school].label}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+      </Section>
+      <Section title="You">
+        <MakerField
+          key={settings.maker}
+          maker={settings.maker}
+          onKeep={(maker) =>
+            void set('maker', maker, maker === '' ? 'No name is put down.' : `You are ${maker} from now on.`)
+          }
+        />
+      </Section>
+      <Section title="Copies">
+        <Switched
+          on={settings.dailyCopies}
+          onChange={on('dailyCopies', 'The copy of each day is')}
+          about="One file with everything, beside the data of this machine: seven days, four weeks and twelve months of them are kept."
+        >
+          A copy each day
+        </Switched>
+      </Section>
+    </SettingsFrame>
+  )
+}
+
+function Section({ title, children }: { title: string; children: ReactNode }) {
+  const id = useId()
+  return (
+    <section
+      aria-labelledby={id}
+      className="mt-4 grid gap-x-6 gap-y-3 border-t border-rule pt-4 md:grid-cols-[180px_1fr]"
+    >
+      <h2 id={id} className="text-lg">
+        {title}
+      </h2>
+      <div className="space-y-4">{children}</div>
+    </section>
+  )
+}
+
+function Labelled({ words, about, children }: { words: string; about: string; children: (id: string) => ReactNode }) {
+  const id = useId()
+  return (
+    <div>
+      <label htmlFor={id} className="font-semibold">
+        {words}
+      </label>
+      {children(id)}
+      <p className="mt-1 text-[13.5px] text-soft">{about}</p>
+    </div>
+  )
+}
+
+/** Own name, kept on leaving the field or with Enter. */
+function MakerField({ maker, onKeep }: { maker: string; onKeep: (maker: string) => void }) {
+  const [text, setText] = useState(maker)
+  const keep = () => onKeep(text.trim())
+  return (
+    <Labelled
+      words="Your name"
+      about="Stands in the credits of cards and sheets that name nobody else, and where you vote for a take. May be left out."
+    >
+      {(id) => (
+        <input
+          id={id}
+          value={text}
+          maxLength={80}
+          placeholder={USUAL_SETTINGS.maker || 'none'}
+          onChange={({ target }) => setText(target.value)}
+          onBlur={keep}
+          onKeyDown={({ key }) => key === 'Enter' && keep()}
+          className={`${FIELD} max-w-[320px]`}
+        />
+      )}
+    </Labelled>
+  )
+}
