@@ -1,7 +1,8 @@
 import { bytesOf, EMPTY, expect, test } from './fixtures.ts'
 
 test('everything is saved as one file, changed, and brought back', async ({ app, server }) => {
-  await app.getByRole('link', { name: 'Copies of everything' }).click()
+  await app.getByRole('link', { name: 'Settings' }).click()
+  await app.getByRole('link', { name: 'Copies', exact: true }).click()
   await expect(app.getByText('There is none yet.')).toBeVisible()
   await app.getByRole('button', { name: 'Save everything as one file' }).click()
   await expect(app.getByText(/^Saved: [\d,]+ entries and \d+ pictures/)).toBeVisible()
@@ -31,6 +32,33 @@ test('everything is saved as one file, changed, and brought back', async ({ app,
   await app.getByRole('link', { name: 'Look at it' }).click()
   await expect(app.getByRole('heading', { name: before[0]! })).toBeVisible()
   await expect(app.getByText('Made since')).toHaveCount(0)
+})
+
+test('a workspace begins anew, told to other windows, and comes back from the copy', async ({
+  app,
+  context,
+  server,
+}) => {
+  const other = await context.newPage()
+  await other.goto(server.url)
+  await expect(other.getByRole('heading', { name: 'The Heron crew' })).toBeVisible()
+  await app.goto(`${server.url}/settings/begin-anew`)
+  const clear = async () => {
+    await app.getByRole('button', { name: 'Clear what is ticked' }).click()
+    await app.getByRole('dialog').getByRole('button', { name: 'Clear it' }).click()
+  }
+  await app.getByRole('checkbox', { name: 'The catalogue' }).check()
+  await clear()
+  await expect(app.getByRole('alert')).toContainText('would speak of what is gone')
+  await app.getByRole('button', { name: 'Tick everything' }).click()
+  await clear()
+  await expect(app.getByText(/^Cleared: [\d,]+ entries/)).toBeVisible()
+  await expect(other.getByRole('heading', { name: 'The Heron crew' })).toBeHidden()
+  await app.getByRole('link', { name: 'Look at the copies' }).click()
+  await app.getByRole('button', { name: /^Bring back/ }).click()
+  await app.getByRole('dialog').getByRole('button', { name: 'Bring it back' }).click()
+  await expect(app.getByText(/^Brought back: /)).toBeVisible()
+  await expect(other.getByRole('heading', { name: 'The Heron crew' })).toBeVisible()
 })
 
 test(

@@ -24,6 +24,9 @@ async function start(settings: Settings): Promise<void> {
     if ((await bringSampleWorld({ ...settings, world })) === 'not ours')
       console.log(`${settings.data} holds data of your own; no sample world was brought into it.`)
   }
+  const { copyBeforeUpdate } = await import('./archive/copyBeforeUpdate.ts')
+  const copy = await copyBeforeUpdate(settings.data)
+  if (copy) console.log(`What an older Outfit kept here is copied to ${copy} before it is brought up to date.`)
   const { createApp } = await import('./app/createApp.ts')
   const app = await createApp(settings, { door })
   await app.init()

@@ -1,5 +1,15 @@
-/** Why an archive was written: asked for, the copy of a day, or before what was there is replaced. */
-export const ARCHIVE_REASONS = ['asked', 'daily', 'before-restore'] as const
+/**
+ * Why an archive was written: asked for, the copy of a day, or before what was there is replaced, cleared, much is brought
+ * in, or a newer program changes how it is kept.
+ */
+export const ARCHIVE_REASONS = [
+  'asked',
+  'daily',
+  'before-restore',
+  'before-clearing',
+  'before-import',
+  'before-update',
+] as const
 export type ArchiveReason = (typeof ARCHIVE_REASONS)[number]
 
 /** An archive of everything that lies in the data folder. */
@@ -29,4 +39,17 @@ export interface ArchiveProgress {
   words: string
   done: number
   of: number | null
+}
+
+/** Rows of a table or a list from which on a copy is written before they are brought in. */
+export const LARGE_IMPORT = 1000
+
+/** What can be cleared by itself, in the order of what hangs on what: the first on nothing but those after it. */
+export const CLEARABLE = ['prices', 'parcels', 'rosters', 'drawer', 'sellers', 'catalogue'] as const
+export type Clearable = (typeof CLEARABLE)[number]
+
+/** What was cleared; `name` is the copy of what was there. */
+export interface ClearReport {
+  name: string | null
+  rows: number
 }

@@ -33,3 +33,6 @@ export function copiesToKeep(times: readonly string[]): Set<string> {
   }
   return keep
 }
+
+/** So many copies are kept of each reason a program has to write one by itself, but for those of days. */
+export const KEPT_BEFORE = 5

@@ -117,6 +117,7 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
     const { rejects } = await imports.importTable(table, readFileSync(join(folder, `${table}.csv`), 'utf8'), {
       // The lists of a world are all its sellers have.
       whole: true,
+      first: true,
     })
     const [first] = rejects
     if (first) throw new Error(`${table}.csv, line ${first.line}: ${first.reason}`)

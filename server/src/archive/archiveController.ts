@@ -1,9 +1,15 @@
-import { Controller, Delete, Get, HttpCode, Param, Post, Req, StreamableFile } from '@nestjs/common'
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Req, StreamableFile } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
+import { IsIn } from 'class-validator'
+import { CLEARABLE, type Clearable } from '@outfit/core/archive'
 import type { Request } from 'express'
-import { FileAnswer, FileBody } from '../base/fields.ts'
+import { FileAnswer, FileBody, Texts } from '../base/fields.ts'
 import { JobsService } from '../jobs/jobsService.ts'
 import { ArchiveService } from './archiveService.ts'
+
+export class Clear {
+  @IsIn(CLEARABLE, { each: true }) @Texts({ least: 1, most: CLEARABLE.length }) what: Clearable[]
+}
 
 @ApiTags('archive')
 @Controller('archives')
@@ -40,6 +46,13 @@ export class ArchiveController {
       }
     }
     return { job: this.jobs.start('restore', {}, restore) }
+  }
+
+  /** Delete everything of some things, after a copy of all that is there, as a job. */
+  @Post('cleared')
+  @HttpCode(202)
+  clear(@Body() { what }: Clear) {
+    return { job: this.jobs.start('clear', { what }, (course) => this.archives.clear(what, course)) }
   }
 
   @Get(':name')

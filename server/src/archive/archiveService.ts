@@ -1,16 +1,18 @@
 import { Inject, Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common'
 import Database from 'better-sqlite3'
-import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { DataSource } from 'typeorm'
 import { ulid } from 'ulid'
 import {
-  ARCHIVE_REASONS,
   copiesToKeep,
+  KEPT_BEFORE,
   type ArchiveReason,
   type ArchiveReport,
+  type Clearable,
+  type ClearReport,
   type KeptArchive,
   type RestoreReport,
 } from '@outfit/core/archive'
@@ -21,6 +23,8 @@ import { SETTINGS, type Settings } from '../base/settings.ts'
 import { Writer } from '../base/writer.ts'
 import { SettingsService } from '../settings/settingsService.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
+import { clearTables, StillNeeded } from './clearing.ts'
+import { copiesIn, keptIn, newName, readName } from './kept.ts'
 import { archivedTables, quoted, type Course } from './manifest.ts'
 import { BadArchive, unpackArchive, withoutTriggers } from './readArchive.ts'
 import { writeArchive } from './writeArchive.ts'
@@ -52,7 +56,8 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     private readonly followers: TableFollowers,
     private readonly wishes: SettingsService,
   ) {
-    this.folder = join(settings.data, 'copies')
+    this.folder = copiesIn(settings.data)
+    followers.beforeMuch(async () => void ((await this.holdsAnything()) && (await this.write('before-import'))))
   }
 
   /** What was cut short by the end of the program is nobody's. */
@@ -69,24 +74,22 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
    */
   async write(reason: ArchiveReason, course: Course = {}): Promise<ArchiveReport> {
     mkdirSync(this.folder, { recursive: true, mode: 0o700 })
-    const stamp = new Date().toISOString().replace(/\.\d+/, '').replaceAll(':', '')
-    const name = this.unused(`outfit-${stamp}`, reason)
+    const name = newName(this.folder, reason)
     const written = await writeArchive(this.settings.data, join(this.folder, name), course)
     const daily = this.list().filter((one) => one.reason === 'daily')
     const keep = copiesToKeep(daily.map(({ at }) => at))
     for (const one of daily) if (!keep.has(one.at)) this.forget(one.name)
+    if (reason === 'before-import' || reason === 'before-clearing')
+      for (const one of this.list()
+        .filter((one) => one.reason === reason)
+        .slice(KEPT_BEFORE))
+        this.forget(one.name)
     return { name, ...written }
   }
 
   /** Archives of the data folder, the newest first. */
   list(): KeptArchive[] {
-    if (!existsSync(this.folder)) return []
-    return readdirSync(this.folder)
-      .flatMap((name) => {
-        const found = read(name)
-        return found ? [{ name, ...found, bytes: statSync(join(this.folder, name)).size }] : []
-      })
-      .sort((a, b) => (a.at === b.at ? (a.name < b.name ? 1 : -1) : a.at < b.at ? 1 : -1))
+    return keptIn(this.folder)
   }
 
   open(name: string): Readable {
@@ -95,7 +98,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
 
   pathOf(name: string): string {
     const path = join(this.folder, name)
-    if (!read(name) || !existsSync(path)) throw notFound('archive', name)
+    if (!readName(name) || !existsSync(path)) throw notFound('archive', name)
     return path
   }
 
@@ -168,6 +171,32 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     }
   }
 
+  /**
+   * Delete everything of some things, after a copy of all that is there. Refused where what stays speaks of what would go,
+   * with nothing changed.
+   */
+  async clear(what: readonly Clearable[], course: Course = {}): Promise<ClearReport> {
+    const report: ClearReport = { name: null, rows: 0 }
+    try {
+      await this.writer.transaction(async (db) => {
+        const target = (await db.queryRunner!.connect()) as Database.Database
+        target.pragma('defer_foreign_keys = ON')
+        const triggers = withoutTriggers(target)
+        report.rows = clearTables(target, what)
+        for (const trigger of triggers) target.exec(trigger)
+        await this.followers.afresh(db)
+        // What others see, and the copy holds, is there until this is committed.
+        if (await this.holdsAnything()) report.name = (await this.write('before-clearing', course)).name
+      })
+    } catch (error) {
+      if (!(error instanceof StillNeeded)) throw error
+      // A job tells a sentence and no more.
+      throw new Error(`${inWords(error.by)} would speak of what is gone. Clear that too. Nothing was changed.`)
+    }
+    this.changes.tell('catalogue', 'drawer', 'market')
+    return report
+  }
+
   /** The name of the copy of what was there; null where there was nothing. */
   private async replace(database: string, all: number, course: Course): Promise<string | null> {
     const { signal, report } = course
@@ -210,20 +239,16 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     this.changes.tell('catalogue', 'drawer', 'market')
     return kept
   }
-
-  private unused(start: string, reason: ArchiveReason): string {
-    for (let n = 1; ; n++) {
-      const name = `${start}${n > 1 ? `-${n}` : ''}-${reason}.zip`
-      if (!existsSync(join(this.folder, name))) return name
-    }
-  }
 }
 
-/** When and why an archive was written, by its name; null for what is none. */
-function read(name: string): { at: string; reason: ArchiveReason } | null {
-  const found = /^outfit-(\d{4}-\d\d-\d\d)T(\d\d)(\d\d)(\d\d)Z(?:-\d+)?-([a-z-]+)\.zip$/.exec(name)
-  const reason = ARCHIVE_REASONS.find((one) => one === found?.[5])
-  if (!found || !reason) return null
-  const [, day, hours, minutes, seconds] = found
-  return { at: `${day}T${hours}:${minutes}:${seconds}Z`, reason }
+const WORDS: Record<Clearable, string> = {
+  prices: 'Prices',
+  parcels: 'Parcels',
+  rosters: 'Rosters',
+  drawer: 'The drawer',
+  sellers: 'Sellers',
+  catalogue: 'The catalogue',
 }
+
+const inWords = (what: readonly Clearable[]) =>
+  what.length === 0 ? 'Something' : what.map((one) => WORDS[one]).join(' and ')

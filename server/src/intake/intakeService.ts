@@ -28,6 +28,7 @@ import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
 import { ListWriter, unratedIn, UNSORTED } from './listWriter.ts'
+import { TableFollowers } from '../tables/tableFollowers.ts'
 
 /** How a list is looked at. */
 export interface LookOptions {
@@ -51,6 +52,7 @@ export class IntakeService {
     private readonly changes: Changes,
     private readonly files: IntakeFiles,
     private readonly lists: ListWriter,
+    private readonly followers: TableFollowers,
   ) {
     this.known = changes.keeping(['catalogue', 'drawer', 'market'], () => knownTo(database.manager))
   }
@@ -121,6 +123,7 @@ export class IntakeService {
           throw new Problem(400, 'There is no row that could be taken. Nothing was written.', [
             { field: 'rows', message: 'none could be taken' },
           ])
+        await this.followers.much(list.rows.length)
         const rates = choices.rates ?? {}
         const written = await this.lists.write(db, { name: opened.name, list, known, mode, rates, today: today() })
         await db.insert(IntakeEntity, {

@@ -1,8 +1,10 @@
 import { Injectable } from '@nestjs/common'
 import { once } from 'node:events'
-import type { Writable } from 'node:stream'
+import { PassThrough, type Writable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import type { EntityManager, ObjectLiteral } from 'typeorm'
-import { columnsOf, writeTable, type TableName, type TableRow } from '@outfit/core/tables'
+import { columnsOf, TABLE_NAMES, writeTable, type TableName, type TableRow } from '@outfit/core/tables'
+import { ZipFile } from 'yazl'
 import { Databases } from '../base/database.ts'
 import { LyingEntity } from '../schema/drawer.ts'
 import { TABLE_TARGETS } from './tableTargets.ts'
@@ -17,6 +19,24 @@ export class ExportService {
 
   write(table: TableName, out: Writable): Promise<void> {
     return this.databases.snapshot((db) => this.writeFrom(db, table, out))
+  }
+
+  /** All tables as one ZIP of CSV files, as they were at the same moment. */
+  writeAll(out: Writable): Promise<void> {
+    return this.databases.snapshot(async (db) => {
+      const zip = new ZipFile()
+      const sent = pipeline(zip.outputStream, out)
+      const written = (async () => {
+        for (const table of TABLE_NAMES) {
+          const csv = new PassThrough()
+          zip.addReadStream(csv, `${table}.csv`)
+          await this.writeFrom(db, table, csv)
+        }
+        zip.end()
+      })()
+      // Where nobody reads on, nobody waits for the rest.
+      await Promise.race([sent, written.then(() => sent)])
+    })
   }
 
   private async writeFrom(db: EntityManager, table: TableName, out: Writable): Promise<void> {

@@ -108,6 +108,14 @@ export class ImportController {
     return this.mappings.forget(table, name)
   }
 
+  /** All tables as one ZIP of the CSV files an import reads back. */
+  @Get('export/tables.zip')
+  @Header('Content-Type', 'application/zip')
+  async exportAll(@Res() response: Response) {
+    response.setHeader('Content-Disposition', 'attachment; filename="outfit-tables.zip"')
+    await this.exports.writeAll(response)
+  }
+
   /** A table as the CSV that an import reads back. */
   @Get('export/:table.csv')
   @Header('Content-Type', 'text/csv; charset=utf-8')

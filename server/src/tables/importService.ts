@@ -31,6 +31,8 @@ export interface ImportOptions {
   dry?: boolean
   /** For offers: the lists are all their sellers have, so that what they do not name is gone. */
   whole?: boolean
+  /** It fills a workspace that holds nothing of anybody yet: there is nothing to copy before. */
+  first?: boolean
   /** For parts: guess what a row leaves empty from its name, with corrections in bulk. */
   guess?: Corrections | null
 }
@@ -91,6 +93,7 @@ export class ImportService {
         const kept = await this.followers.keeperOf(table)?.begin(db)
         const report = await this.read(db, table, records, options, course, { codes, kept })
         if (report.taken === 0 || (options.strict !== false && report.rejected > 0)) throw new NotWritten(report)
+        if (!options.first) await this.followers.much(report.taken)
         await kept?.keep({ source: 'table', whole: options.whole ?? false })
         const fulfilled = await this.followers.written(db, table, codes)
         return { ...report, written: true, fulfilled }

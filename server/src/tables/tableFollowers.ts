@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import type { EntityManager } from 'typeorm'
+import { LARGE_IMPORT } from '@outfit/core/archive'
 import type { Fulfilled } from '@outfit/core/catalogue'
 import type { TableName } from '@outfit/core/tables'
 
@@ -26,6 +27,7 @@ export type Follower = (db: EntityManager, table: TableName, codes: readonly str
 export class TableFollowers {
   private readonly keepers = new Map<TableName, RowKeeper>()
   private readonly followers: Follower[] = []
+  private readonly copiers: (() => Promise<void>)[] = []
   private readonly makers: ((db: EntityManager) => Promise<void>)[] = []
 
   /** Rows of a table are taken by `keeper` instead of being written as they stand. */
@@ -45,6 +47,16 @@ export class TableFollowers {
   /** Every table was written anew, as a whole. */
   async afresh(db: EntityManager): Promise<void> {
     for (const make of this.makers) await make(db)
+  }
+
+  /** `copy` keeps what is there before so much is brought in that nobody could take it back by hand. */
+  beforeMuch(copy: () => Promise<void>): void {
+    this.copiers.push(copy)
+  }
+
+  /** So many rows are about to be kept; what is committed until now is still as it was. */
+  async much(rows: number): Promise<void> {
+    if (rows > LARGE_IMPORT) for (const copy of this.copiers) await copy()
   }
 
   keeperOf(table: TableName): RowKeeper | undefined {

@@ -86,6 +86,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../archive/CopiesView.tsx')).CopiesView }),
       },
       {
+        path: 'settings/begin-anew',
+        lazy: async () => ({ Component: (await import('../archive/ClearView.tsx')).ClearView }),
+      },
+      {
         path: 'market',
         lazy: async () => ({ Component: (await import('../market/MarketView.tsx')).MarketView }),
       },

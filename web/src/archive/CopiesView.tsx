@@ -4,21 +4,24 @@ import type { ArchiveReason, KeptArchive } from '@outfit/core/archive'
 import { archiveApi } from '../data/archiveApi.ts'
 import { errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
-import { counted } from '../ui/counted.ts'
 import { DropZone } from '../ui/DropZone.tsx'
 import { FormDialog } from '../ui/FormDialog.tsx'
 import { SettingsFrame } from '../settings/SettingsFrame.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tellError } from '../ui/tell.ts'
-import { useArchiveJob, type ArchiveJob, type Started } from './useArchiveJob.ts'
+import { JobCourse } from './JobCourse.tsx'
+import { sizeOf } from './sizeOf.ts'
+import { useArchiveJob, type Started } from './useArchiveJob.ts'
 
 const WHY: Record<ArchiveReason, string> = {
   asked: 'saved by you',
   daily: 'the copy of the day',
   'before-restore': 'what was there before a copy was brought back',
+  'before-clearing': 'what was there before something was cleared',
+  'before-import': 'what was there before a large list was brought in',
+  'before-update': 'what was there before Outfit was updated',
 }
 
-const sizeOf = (bytes: number) => (bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`)
 const timeOf = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 
 /** What is about to be brought back: a file of one's own, or a copy that is kept. */
@@ -53,6 +56,13 @@ export function CopiesView() {
           <Button look="act" className="mt-3" disabled={busy} onClick={() => void run('write', () => write())}>
             <Archive aria-hidden className="size-4" /> Save everything as one file
           </Button>
+          <p className="mt-3 text-soft">
+            For other programs:{' '}
+            <a href="/api/export/tables.zip" download="outfit-tables.zip" className="font-semibold text-act underline">
+              all tables as CSV in one ZIP
+            </a>
+            . It has the catalogue, what you own, sellers and prices; rosters and pictures only go along in copies.
+          </p>
         </section>
         <section aria-labelledby="back" className="rounded-[14px] border border-rule bg-card p-4">
           <h2 id="back" className="text-xl">
@@ -69,11 +79,12 @@ export function CopiesView() {
           />
         </section>
       </div>
-      <Course job={job} onCancel={cancel} />
+      <JobCourse job={job} onCancel={cancel} />
       <h2 className="mt-8 text-xl">Copies on this machine</h2>
       <p className="text-soft">
-        One is saved by itself each day Outfit runs. Of those, the last seven days, four weeks and twelve months are
-        kept. What you save yourself, and what was here before a copy was brought back, stays until you delete it.
+        One is saved by itself each day Outfit runs, and one before much is brought in, cleared or updated. Of the
+        first, the last seven days, four weeks and twelve months are kept; of those before an import or a clearing the
+        last five. What you save yourself, and what was here before a copy was brought back, stays until you delete it.
       </p>
       {error ? (
         <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
@@ -154,62 +165,5 @@ function Copy({ copy, busy, onBack }: { copy: KeptArchive; busy: boolean; onBack
         </FormDialog>
       )}
     </li>
-  )
-}
-
-/** How far it is, or what came of it. */
-function Course({ job, onCancel }: { job: ArchiveJob; onCancel: () => void }) {
-  if (job.state === 'idle') return null
-  if (job.state === 'failed')
-    return (
-      <p role="alert" className="mt-4 rounded-[10px] border border-problem bg-card px-4 py-2.5 text-problem">
-        {job.problem}
-      </p>
-    )
-  if (job.state === 'running') {
-    const { words = 'Beginning', done = 0, of = null } = job.progress ?? {}
-    return (
-      <div role="status" className="mt-4 flex items-center gap-4 rounded-[10px] border border-rule bg-card px-4 py-2.5">
-        <span className="min-w-[220px]">{words}…</span>
-        <progress
-          className="flex-1"
-          aria-label={words}
-          {...(of === null || of === 0 ? {} : { max: of, value: Math.min(done, of) })}
-        />
-        <Button disabled={job.job === null} onClick={onCancel}>
-          Stop
-        </Button>
-      </div>
-    )
-  }
-  const { report } = job
-  const held = `${counted(report.rows, 'entry', 'entries')} and ${counted(report.pictures, 'picture')}`
-  const missing = report.missing > 0 && ` ${counted(report.missing, 'picture')} could not be found any more.`
-  return (
-    <div role="status" className="mt-4 flex items-center gap-4 rounded-[10px] border border-good bg-card px-4 py-2.5">
-      {job.state === 'written' ? (
-        <>
-          <span className="flex-1">
-            Saved: {held}, {sizeOf(job.report.bytes)}.{missing}
-          </span>
-          <a
-            href={`/api/archives/${encodeURIComponent(job.report.name)}`}
-            download={job.report.name}
-            className="font-semibold text-act underline"
-          >
-            Download it
-          </a>
-        </>
-      ) : (
-        <>
-          <span className="flex-1">
-            Brought back: {held}.{missing} {report.name !== null && 'What was here before is among the copies.'}
-          </span>
-          <a href="/" className="font-semibold text-act underline">
-            Look at it
-          </a>
-        </>
-      )}
-    </div>
   )
 }

@@ -1,27 +1,29 @@
 import { useEffect, useRef, useState } from 'react'
-import type { ArchiveProgress, ArchiveReport, RestoreReport } from '@outfit/core/archive'
+import type { ArchiveProgress, ArchiveReport, ClearReport, RestoreReport } from '@outfit/core/archive'
 import { api, errorText } from '../data/api.ts'
 import { archiveApi } from '../data/archiveApi.ts'
 import { useAppDispatch } from '../data/hooks.ts'
+import { tellReplaced } from '../data/otherWindows.ts'
 import { watchJob } from '../data/watchJob.ts'
 
-/** What is done with archives: writing one, bringing one back. */
-type Act = 'write' | 'restore'
+/** What is done with archives: writing one, bringing one back, clearing after one. */
+type Act = 'write' | 'restore' | 'clear'
 
 export type ArchiveJob =
   | { state: 'idle' }
   | { state: 'running'; job: string | null; progress: ArchiveProgress | null }
   | { state: 'written'; report: ArchiveReport }
   | { state: 'back'; report: RestoreReport }
+  | { state: 'cleared'; report: ClearReport }
   | { state: 'failed'; problem: string }
 
-/** Where what was brought back is told to the page that is loaded after it. */
+/** Where what was brought back or cleared is told to the page that is loaded after it. */
 const TOLD = 'outfit.brought-back'
 
 function toldBefore(): ArchiveJob {
-  const report = sessionStorage.getItem(TOLD)
+  const told = sessionStorage.getItem(TOLD)
   sessionStorage.removeItem(TOLD)
-  return report === null ? { state: 'idle' } : { state: 'back', report: JSON.parse(report) as RestoreReport }
+  return told === null ? { state: 'idle' } : (JSON.parse(told) as ArchiveJob)
 }
 
 /** What the server answered when it was asked to begin. */
@@ -48,8 +50,10 @@ export function useArchiveJob() {
       const { data: told, error: fault } = await dispatch(asked)
       if (!told) return setJob({ state: 'failed', problem: errorText(fault) })
       if (act === 'write') return setJob({ state: 'written', report: told.result as ArchiveReport })
-      // Nothing this page has read is true any more.
-      sessionStorage.setItem(TOLD, JSON.stringify(told.result))
+      // Nothing this page, or any other of this browser, has read is true any more.
+      const state = act === 'restore' ? 'back' : 'cleared'
+      sessionStorage.setItem(TOLD, JSON.stringify({ state, report: told.result }))
+      tellReplaced()
       return window.location.reload()
     }
     leave.current = watchJob<ArchiveProgress>(data.job, ({ state, progress, detail }) => {

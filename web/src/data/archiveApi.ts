@@ -1,4 +1,4 @@
-import type { ArchiveReport, KeptArchive, RestoreReport } from '@outfit/core/archive'
+import type { ArchiveReport, Clearable, ClearReport, KeptArchive, RestoreReport } from '@outfit/core/archive'
 import { api } from './api.ts'
 
 /** Archives of the whole workspace. */
@@ -17,7 +17,10 @@ export const archiveApi = api.enhanceEndpoints({ addTagTypes: ['Archives'] }).in
     bringBack: build.mutation<{ job: string }, string>({
       query: (name) => ({ url: `archives/${encodeURIComponent(name)}/restored`, method: 'POST' }),
     }),
-    archiveReport: build.query<{ result: ArchiveReport | RestoreReport }, string>({
+    clear: build.mutation<{ job: string }, Clearable[]>({
+      query: (what) => ({ url: 'archives/cleared', method: 'POST', body: { what } }),
+    }),
+    archiveReport: build.query<{ result: ArchiveReport | RestoreReport | ClearReport }, string>({
       query: (job) => `jobs/${job}`,
       keepUnusedDataFor: 0,
     }),

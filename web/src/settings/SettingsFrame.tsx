@@ -4,6 +4,7 @@ import { Tabs } from '../ui/Tabs.tsx'
 const VIEWS = [
   ['This workspace', '/settings'],
   ['Copies', '/settings/copies'],
+  ['Begin anew', '/settings/begin-anew'],
 ] as const
 
 /** The frame of what is set for the whole workspace. */
