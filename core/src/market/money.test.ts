@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { decimalMoney, formatMoney, readMoney, splitAmount } from './money.ts'
-import { convert, MissingRate, type Rate } from './rates.ts'
+import { homeCurrency, homeMoney, homeSign, homeUnits, setHomeCurrency } from './home.ts'
+import { convert, MissingRate, ratesThrough, type Rate } from './rates.ts'
 
 test('money is read with its sign and its digits', () => {
   expect(formatMoney(910, 'EUR')).toBe('€9.10')
@@ -113,4 +114,63 @@ describe('conversion', () => {
     expect(() => convert(1, 'GBP', 'EUR', '2026-10-31', rates)).toThrow(MissingRate)
     expect(() => convert(1, 'EUR', 'SEK', '2026-11-20', rates)).toThrow('There is no rate from EUR to SEK')
   })
+})
+
+describe('rates to another home', () => {
+  const day = fc.integer({ min: 1, max: 28 }).map((n) => `2026-03-${String(n).padStart(2, '0')}`)
+  const rate = (from: string, to: string) =>
+    fc.record({
+      date: day,
+      from: fc.constant(from),
+      to: fc.constant(to),
+      rate: fc.double({ min: 0.01, max: 300, noNaN: true }),
+    })
+  const either = (a: string, b: string) => fc.oneof(rate(a, b), rate(b, a))
+
+  test('say of each currency and day what the old home said, times what that was worth', () => {
+    fc.assert(
+      fc.property(
+        fc.array(either('GBP', 'EUR'), { minLength: 1, maxLength: 12 }),
+        fc.array(either('EUR', 'JPY'), { minLength: 1, maxLength: 12 }),
+        (others, steps) => {
+          const through = ratesThrough('EUR', 'JPY', [...others, ...steps])
+          expect(new Set(through.map(({ date }) => date))).toEqual(new Set(others.map(({ date }) => date)))
+          expect(through.every(({ from, to }) => from === 'GBP' && to === 'JPY')).toBe(true)
+          const first = steps.map(({ date }) => date).sort()[0]!
+          for (const { date, rate } of through) {
+            if (date < first) continue
+            const pounds = others.filter((one) => one.date === date)
+            const yen = steps.filter((one) => one.date <= date).sort((a, b) => (a.date < b.date ? 1 : -1))
+            const newest = yen.filter((one) => one.date === yen[0]!.date)
+            const possible = pounds.flatMap((p) =>
+              newest.map((y) => (p.from === 'GBP' ? p.rate : 1 / p.rate) * (y.from === 'EUR' ? y.rate : 1 / y.rate)),
+            )
+            expect(possible.some((one) => Math.abs(one - rate) <= 1e-9 * one)).toBe(true)
+          }
+        },
+      ),
+    )
+  })
+
+  test('are none where the old home has none to it, and none twice', () => {
+    const pounds: Rate = { date: '2026-03-01', from: 'GBP', to: 'EUR', rate: 1.2 }
+    expect(ratesThrough('EUR', 'JPY', [pounds])).toEqual([])
+    const own: Rate = { date: '2026-03-01', from: 'GBP', to: 'JPY', rate: 200 }
+    const yen: Rate = { date: '2026-03-01', from: 'EUR', to: 'JPY', rate: 160 }
+    expect(ratesThrough('EUR', 'JPY', [pounds, own, yen])).toEqual([])
+    expect(ratesThrough('EUR', 'JPY', [pounds, yen])).toEqual([{ ...own, rate: 192 }])
+  })
+})
+
+test('the home currency is one of three letters, and writes itself', () => {
+  try {
+    setHomeCurrency('JPY')
+    expect([homeCurrency(), homeMoney(1234.4), homeUnits(500), homeSign()]).toEqual(['JPY', '¥1,234', 500, '¥'])
+    setHomeCurrency('KWD')
+    expect(homeUnits(1500)).toBe(1.5)
+    expect(() => setHomeCurrency('yen')).toThrow('three capital letters')
+    expect(homeCurrency()).toBe('KWD')
+  } finally {
+    setHomeCurrency('EUR')
+  }
 })

@@ -1,11 +1,14 @@
 import { budgetCurve, castOutfits, cheapestKeeping, NoCasting } from '@outfit/core/casting'
+import { setHomeCurrency } from '@outfit/core/market'
+import type { Asked } from '../data/useWorker.ts'
 import type { Answer, Question } from './question.ts'
 
 const now = () => performance.now() / 1000
 const tell = (answer: Answer) => self.postMessage(answer)
 
 /** Work out one question; whoever asked ends the worker to cancel. */
-self.onmessage = ({ data }: MessageEvent<Question>) => {
+self.onmessage = ({ data }: MessageEvent<Asked<Question>>) => {
+  setHomeCurrency(data.home)
   try {
     if (data.kind === 'best') {
       const onProgress = ({ explored }: { explored: number }) =>

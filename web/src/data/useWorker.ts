@@ -1,5 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { homeCurrency } from '@outfit/core/market'
 import { errorText } from './api.ts'
+
+/** A question as a worker gets it: with the home currency, which is said once in every process. */
+export type Asked<Q> = Q & { home: string }
 
 /** What every worker tells besides its own answers; `running` goes on, anything else is the end. */
 export type WorkerState<A> = A | { state: 'idle' } | { state: 'failed'; why: string }
@@ -8,7 +12,7 @@ export type WorkerState<A> = A | { state: 'idle' } | { state: 'failed'; why: str
  * One question at a time to a worker, with its answers as they come; a new one, or leaving, ends the one before. `ask` shows
  * `first` while `gather` fetches what the question needs.
  */
-export function useWorker<Q, A extends { state: string }>(start: () => Worker) {
+export function useWorker<Q extends object, A extends { state: string }>(start: () => Worker) {
   const [state, setState] = useState<WorkerState<A>>({ state: 'idle' })
   const worker = useRef<Worker>(undefined)
   const asked = useRef(0)
@@ -32,7 +36,7 @@ export function useWorker<Q, A extends { state: string }>(start: () => Worker) {
         if (data.state !== 'running') own.terminate()
       }
       own.onerror = ({ message }) => setState({ state: 'failed', why: message })
-      own.postMessage(question)
+      own.postMessage({ ...question, home: homeCurrency() } satisfies Asked<Q>)
     } catch (error) {
       if (asked.current === mine) setState({ state: 'failed', why: errorText(error) })
     }

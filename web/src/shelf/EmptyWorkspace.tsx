@@ -1,3 +1,4 @@
+import { homeCurrency } from '@outfit/core/market'
 import type { ReactNode } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { catalogueOf, type Part, type Placement, type Print } from '@outfit/core/catalogue'
@@ -121,6 +122,12 @@ export function EmptyWorkspace({ onBegin, children }: { onBegin: () => void; chi
           Bring a copy back
         </Link>
         .
+      </p>
+      <p className="mt-1 text-soft">
+        Everything is counted in {homeCurrency()}.{' '}
+        <Link to="/settings" className="font-semibold text-act underline">
+          Take another currency
+        </Link>
       </p>
       {children}
     </div>

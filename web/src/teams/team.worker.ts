@@ -1,11 +1,14 @@
 import { NoCasting } from '@outfit/core/casting'
+import { setHomeCurrency } from '@outfit/core/market'
 import { teamCasting } from '@outfit/core/teams'
+import type { Asked } from '../data/useWorker.ts'
 import type { TeamAnswer, TeamQuestion } from './teamQuestion.ts'
 
 const tell = (answer: TeamAnswer) => self.postMessage(answer)
 
 /** Cast one team; whoever asked ends the worker to cancel. */
-self.onmessage = ({ data: { ask, seconds } }: MessageEvent<TeamQuestion>) => {
+self.onmessage = ({ data: { ask, seconds, home } }: MessageEvent<Asked<TeamQuestion>>) => {
+  setHomeCurrency(home)
   try {
     const result = teamCasting(ask, {
       seconds,
