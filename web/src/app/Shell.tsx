@@ -54,70 +54,72 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only">
         Skip to the view
       </a>
-      <header className="flex h-[52px] shrink-0 items-center gap-3 overflow-x-auto border-b border-rule px-3 sm:gap-4 sm:px-5">
-        <NavLink
-          to="/"
-          className="font-head text-[22px] font-extrabold tracking-tight"
-          aria-label="Outfit, to the rosters"
-        >
-          out<span className="text-problem">·</span>fit
-        </NavLink>
-        <nav aria-label="Rooms" className="flex gap-3.5 pt-1">
-          {ROOMS.map(({ name, to, areas }) => (
-            <NavLink
-              key={name}
-              to={to}
-              end
-              className={({ isActive }) =>
-                room(isActive || [...(to === '/' ? [] : [to]), ...areas].some((start) => pathname.startsWith(start)))
-              }
-            >
-              {name}
-            </NavLink>
-          ))}
-        </nav>
-        <div className="ml-auto flex min-w-0 items-center gap-2">
-          <WishNews />
-          <LaterNews />
-          <Suspense>
-            <PriceNews />
-          </Suspense>
-          <SaveNote />
-          <button
-            type="button"
-            onClick={() => find(true)}
-            className="flex items-center gap-1.5 rounded-full border border-rule bg-card px-2.5 py-1 whitespace-nowrap text-soft hover:text-ink"
-            aria-keyshortcuts="Control+K Meta+K"
-          >
-            <Search aria-hidden className="size-4" />
-            Find anything
-            <kbd className="hidden font-sans text-[12px] md:inline">Ctrl K</kbd>
-          </button>
+      <header className="shrink-0">
+        <div className="flex h-[52px] items-center gap-3 overflow-x-auto border-b border-rule px-3 sm:gap-4 sm:px-5">
           <NavLink
-            to="/settings"
-            className={({ isActive }) =>
-              `rounded-full border bg-card p-1.5 hover:text-ink ${isActive ? 'border-act text-ink' : 'border-rule text-soft'}`
-            }
-            aria-label="Settings"
-            title="Settings"
+            to="/"
+            className="font-head text-[22px] font-extrabold tracking-tight"
+            aria-label="Outfit, to the rosters"
           >
-            <Settings aria-hidden className="size-4" />
+            out<span className="text-problem">·</span>fit
           </NavLink>
-          <button
-            type="button"
-            onClick={() => showKeys(true)}
-            className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink"
-            aria-label="All keys"
-          >
-            ?
-          </button>
+          <nav aria-label="Rooms" className="flex gap-3.5 pt-1">
+            {ROOMS.map(({ name, to, areas }) => (
+              <NavLink
+                key={name}
+                to={to}
+                end
+                className={({ isActive }) =>
+                  room(isActive || [...(to === '/' ? [] : [to]), ...areas].some((start) => pathname.startsWith(start)))
+                }
+              >
+                {name}
+              </NavLink>
+            ))}
+          </nav>
+          <div className="ml-auto flex min-w-0 items-center gap-2">
+            <WishNews />
+            <LaterNews />
+            <Suspense>
+              <PriceNews />
+            </Suspense>
+            <SaveNote />
+            <button
+              type="button"
+              onClick={() => find(true)}
+              className="flex items-center gap-1.5 rounded-full border border-rule bg-card px-2.5 py-1 whitespace-nowrap text-soft hover:text-ink"
+              aria-keyshortcuts="Control+K Meta+K"
+            >
+              <Search aria-hidden className="size-4" />
+              Find anything
+              <kbd className="hidden font-sans text-[12px] md:inline">Ctrl K</kbd>
+            </button>
+            <NavLink
+              to="/settings"
+              className={({ isActive }) =>
+                `rounded-full border bg-card p-1.5 hover:text-ink ${isActive ? 'border-act text-ink' : 'border-rule text-soft'}`
+              }
+              aria-label="Settings"
+              title="Settings"
+            >
+              <Settings aria-hidden className="size-4" />
+            </NavLink>
+            <button
+              type="button"
+              onClick={() => showKeys(true)}
+              className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink"
+              aria-label="All keys"
+            >
+              ?
+            </button>
+          </div>
         </div>
+        {here && (
+          <Suspense fallback={<div className="h-9 shrink-0 border-b border-rule bg-band" />}>
+            <OutfitSteps id={here} />
+          </Suspense>
+        )}
       </header>
-      {here && (
-        <Suspense fallback={<div className="h-9 shrink-0 border-b border-rule bg-band" />}>
-          <OutfitSteps id={here} />
-        </Suspense>
-      )}
       <main id="main" className="min-h-0 flex-1 overflow-auto">
         <Outlet />
       </main>
