@@ -121,7 +121,7 @@ export interface PartMatch {
 }
 
 /** The words of a folded name as English: what the lexicon knows, and the rest as it stands. */
-const inEnglish = (name: string): string =>
+export const inEnglish = (name: string): string =>
   knownIn(fold(name), PART_PHRASES)
     .map(({ words, meaning }) => (meaning === '' ? words : meaning))
     .join(' ')

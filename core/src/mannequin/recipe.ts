@@ -131,10 +131,11 @@ function layersOf(text: string, inks: readonly string[]): Layer[] {
       return {
         kind,
         ...Object.fromEntries(
-          settings.map((setting) => {
+          settings.flatMap((setting) => {
             const [key = '', value = ''] = setting.split('=')
             const ink = ['C', 'D', 'E'].indexOf(value)
-            return [key, ink < 0 ? value : (inks[ink] ?? inks[0] ?? '')]
+            const set = ink < 0 ? value : (inks[ink] ?? inks[0])
+            return set === undefined ? [] : [[key, set]]
           }),
         ),
       }

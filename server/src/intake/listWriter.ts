@@ -1,11 +1,12 @@
 import { Injectable } from '@nestjs/common'
 import { In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { MAIN_PIECE, TAKING_APART, type Colour, type Mould, type Slot } from '@outfit/core/catalogue'
+import { MAIN_PIECE, TAKING_APART, type Colour, type Layer, type Mould, type Slot } from '@outfit/core/catalogue'
 import {
   madeMoulds,
   newCode,
   newColour,
+  printMade,
   type KnownThings,
   type ListedPart,
   type ListedRow,
@@ -51,10 +52,11 @@ export class ListWriter {
 
   async write(db: EntityManager, { name, list, known, mode, rates, today }: ListToWrite): Promise<IntakeResult> {
     const { rows } = list
-    const colours = await this.makeColours(db, list, known)
+    const palette = paletteOf(list, known)
+    const colours = await this.makeColours(db, list, palette)
     const moulds = [...known.moulds, ...madeMoulds(list.unknown)]
     await this.makeMoulds(db, new Set(rows.map(({ part }) => part.mould)), moulds)
-    const parts = new PartMaker(db, moulds)
+    const parts = new PartMaker(db, moulds, palette)
     const codes = new Map<ListedRow, string>()
     for (const row of rows) codes.set(row, await parts.codeOf(row.part))
     await this.followers.written(db, 'parts', parts.made)
@@ -70,19 +72,14 @@ export class ListWriter {
     return { ...sum, act, made: { parts: parts.made.length, bins, sellers: 0, colours } }
   }
 
-  private async makeColours(db: EntityManager, { rows, unknown }: ReadList, { palette }: KnownThings): Promise<number> {
+  /** Colours of the starter shelf that are spoken of become the workspace's own, as do new ones. */
+  private async makeColours(db: EntityManager, { rows }: ReadList, palette: Palette): Promise<number> {
     const there = new Set((await db.find(ColourEntity, { select: { code: true } })).map(({ code }) => code))
-    const made = new Map<string, Colour>(palette.map((colour) => [colour.code, colour]))
-    for (const { what, words, answer } of unknown)
-      if (what === 'colour' && 'make' in answer) {
-        const colour = newColour(words, answer.make, palette)
-        made.set(colour.code, colour)
-      }
     const wanted = [...new Set(rows.map(({ part }) => part.colour))].filter((code) => !there.has(code))
     await writeRows(
       db,
       ColourEntity,
-      wanted.map((code) => made.get(code)!),
+      wanted.map((code) => palette.get(code)!),
     )
     return wanted.length
   }
@@ -303,6 +300,19 @@ function reasonOf(name: string, { line, price, remark }: ListedRow): string {
   return [`${name}, line ${line}`, paid, remark].filter(Boolean).join('; ').slice(0, LONGEST_REASON)
 }
 
+type Palette = ReadonlyMap<string, Colour>
+
+/** Every colour rows may be of: those there are, of the workspace or the starter shelf, and those a list brings. */
+function paletteOf({ unknown }: ReadList, { palette }: KnownThings): Palette {
+  const all = new Map(palette.map((colour) => [colour.code, colour]))
+  for (const { what, words, answer } of unknown)
+    if (what === 'colour' && 'make' in answer) {
+      const colour = newColour(words, answer.make, palette)
+      all.set(colour.code, colour)
+    }
+  return all
+}
+
 /** Makes the parts rows speak of; equal ones once. */
 class PartMaker {
   readonly made: string[] = []
@@ -312,6 +322,7 @@ class PartMaker {
   constructor(
     private readonly db: EntityManager,
     private readonly moulds: readonly Mould[],
+    private readonly palette: Palette,
   ) {}
 
   async codeOf(part: ListedPart): Promise<string> {
@@ -324,21 +335,30 @@ class PartMaker {
     return code
   }
 
+  /** What is printed with is of the workspace too. */
+  private async ownInks(layers: readonly Layer[]): Promise<void> {
+    const inks = [...new Set(layers.flatMap((layer) => Object.values(layer)))].flatMap(
+      (word) => this.palette.get(String(word)) ?? [],
+    )
+    const there = new Set(
+      (await this.db.findBy(ColourEntity, { code: In(inks.map(({ code }) => code)) })).map(({ code }) => code),
+    )
+    await writeRows(
+      this.db,
+      ColourEntity,
+      inks.filter(({ code }) => !there.has(code)),
+    )
+  }
+
   private async make({ name, mould, colour, printed }: ListedPart): Promise<string> {
     const kind = this.mould(mould).kind
     const code = await this.freeCode()
     let print: string | null = null
     if (printed) {
       print = `D-${code.slice(2)}`
-      // Without a recipe it is drawn from the words of its name, marked as guessed.
-      await this.db.insert(PrintEntity, {
-        code: print,
-        name,
-        kind: MAIN_PIECE[kind] ?? kind,
-        front: [],
-        back: [],
-        traits: {},
-      })
+      const drawn = printMade(name, colour, kind, [...this.palette.values()])
+      await this.ownInks([...drawn.front, ...drawn.back])
+      await this.db.insert(PrintEntity, { code: print, name, kind: MAIN_PIECE[kind] ?? kind, ...drawn })
     }
     await this.db.insert(PartEntity, { code, name, mould, kind, colours: [colour], print, year: null, photo: null })
     this.made.push(code)

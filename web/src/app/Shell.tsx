@@ -123,10 +123,12 @@ export function Shell() {
       <main id="main" className="min-h-0 flex-1 overflow-auto">
         <Outlet />
       </main>
+      {/* In the head's line, so that nothing one works with is covered; on a phone the head is all there is to press. */}
       <Toaster
-        position="bottom-center"
-        offset={104}
-        toastOptions={{ className: '!bg-ink !text-paper !border-ink !font-sans' }}
+        position={window.innerWidth < 640 ? 'bottom-center' : 'top-center'}
+        offset={5}
+        mobileOffset={5}
+        toastOptions={{ className: '!bg-ink !text-paper !border-ink !font-sans !min-h-[42px] !py-1.5 !shadow-md' }}
       />
       {finding && (
         <Suspense>
