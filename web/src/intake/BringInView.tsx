@@ -7,6 +7,8 @@ import type { Recipe } from '@outfit/core/show'
 import { Button } from '../ui/Button.tsx'
 import { DropZone } from '../ui/DropZone.tsx'
 import { Waiting } from '../ui/Notes.tsx'
+import { warn } from '../ui/tell.ts'
+import { listsIn } from './listsIn.ts'
 import { ListTalk } from './ListTalk.tsx'
 
 const RecipeTalk = lazy(async () => ({ default: (await import('../show/RecipeTalk.tsx')).RecipeTalk }))
@@ -46,7 +48,19 @@ export function BringInView() {
     if (answer.error) return setProblem(`${name}: ${errorText(answer.error)}`)
     setParams({ list: answer.data.id })
   }
-  const take = (files: readonly File[]) => {
+  const take = async (given: readonly File[]) => {
+    const { files, left, refused } = await listsIn(given)
+    next(files)
+    const none =
+      left.length > 0
+        ? [`${left.slice(0, 5).join(', ')}${left.length > 5 ? ` and ${left.length - 5} more` : ''}: no list, left out.`]
+        : []
+    const words = [...refused, ...none].join(' ')
+    if (words === '') return
+    if (files.length > 0) warn(words)
+    else setProblem(words)
+  }
+  const next = (files: readonly File[]) => {
     const [first, ...rest] = files
     setWaiting(rest)
     if (first) void begin(first.name, first)
@@ -54,7 +68,7 @@ export function BringInView() {
   /** The next file of those dropped together, or the way back. */
   const leave = () => {
     setParams({})
-    if (waiting.length > 0) take(waiting)
+    if (waiting.length > 0) next(waiting)
   }
   if (recipe)
     return (
@@ -72,12 +86,12 @@ export function BringInView() {
       </p>
       <DropZone
         title={keeping.isLoading ? 'Reading it…' : 'Drop a list here, or choose one'}
-        hint="XLSX, ODS, CSV or text: what you own, or what somebody asks for parts. A recipe (JSON): figures somebody made"
+        hint="One or many files, a folder or a ZIP. XLSX, ODS, CSV or text: what you own, or what somebody asks for parts. A recipe (JSON): figures somebody made"
         label="Lists to bring in"
-        accept=".xlsx,.ods,.csv,.tsv,.txt,.json,text/csv,text/plain,application/json"
+        accept=".xlsx,.ods,.csv,.tsv,.txt,.json,.zip,text/csv,text/plain,application/json,application/zip"
         multiple
         disabled={keeping.isLoading}
-        onFiles={take}
+        onFiles={(files) => void take(files)}
       />
       {problem && (
         <p role="alert" className="mt-3 rounded-[10px] border border-problem bg-card px-3 py-2 text-problem">

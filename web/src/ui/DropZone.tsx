@@ -1,5 +1,6 @@
 import { Upload } from 'lucide-react'
 import { useState } from 'react'
+import { droppedFiles } from './droppedFiles.ts'
 
 interface DropZoneProps {
   /** What to do, in large. */
@@ -15,7 +16,7 @@ interface DropZoneProps {
   onFiles: (files: readonly File[]) => void
 }
 
-/** Takes files that are dropped or chosen. */
+/** Takes files that are dropped or chosen, and those in dropped folders. */
 export function DropZone({
   title,
   hint,
@@ -37,7 +38,7 @@ export function DropZone({
       onDrop={(event) => {
         event.preventDefault()
         setOver(false)
-        onFiles([...event.dataTransfer.files])
+        void droppedFiles(event.dataTransfer).then(onFiles)
       }}
       className={`flex cursor-pointer ${small ? 'mt-3 h-[130px]' : 'mt-5 h-[210px]'} flex-col items-center justify-center gap-2 rounded-[10px] border-2 border-dashed focus-within:outline-3 focus-within:outline-act ${over ? 'border-act bg-card' : 'border-rule hover:border-act'}`}
     >
