@@ -85,7 +85,8 @@ function fewFaces({ problem, places, placesOf, leastPrice }: Wardrobe): Impossib
 
 /**
  * Whether a limit on money or parcels stands in the way of every plan, found out by minimising what it limits; with the
- * smallest one that would do. What is found within the limits is handed to `take`.
+ * smallest one that would do. What is found within the limits is handed to `take`; `leastSpent` is the least some plan
+ * without the budget spends, infinite where none is known.
  */
 export function tightIn(
   wardrobe: Wardrobe,
@@ -93,6 +94,7 @@ export function tightIn(
   solve: (model: Milp, seconds: number) => MilpOutcome,
   left: () => number,
   take: (choices: number[], units: Map<string, number>) => void,
+  leastSpent: number,
 ): Impossible | null {
   const all = wardrobe.places.map(({ choices }) => [...choices.keys()])
   for (const [limit, objective, words] of [
@@ -109,7 +111,8 @@ export function tightIn(
     const least = Math.ceil(bound - 1e-4)
     // What was found would do, if perhaps not the least that would.
     const found = values && Math.round(model.milp.columns.reduce((sum, { cost }, i) => sum + cost * values[i]!, 0))
-    const would = status === 'optimal' ? least : found
+    const known = Math.min(found ?? Infinity, limit === 'budget' ? leastSpent : Infinity)
+    const would = status === 'optimal' ? least : Number.isFinite(known) ? known : null
     if (least > most)
       return {
         limit,

@@ -69,6 +69,8 @@ class RosterPlanner {
   bound: number
   private choices: Int32Array | undefined
   private units = new Map<string, number>()
+  /** The least any plan spent that keeps everything but limits on buying; infinite where none was found. */
+  private leastSpent = Infinity
   private readonly start: number
   private readonly seconds: number
   private readonly supply: SourcingProblem
@@ -141,6 +143,7 @@ class RosterPlanner {
     return {
       why: `no plan that keeps every limit was found in ${seconds} seconds; whether there is one is not proven`,
       ...(limit ? { limit } : {}),
+      ...(limit === 'budget' && Number.isFinite(this.leastSpent) ? { would: this.leastSpent } : {}),
     }
   }
 
@@ -166,7 +169,15 @@ class RosterPlanner {
   /** Take a plan if it keeps everything and is better than the best. */
   private offer(choices: ArrayLike<number>, units: Map<string, number>): void {
     const settled = settleRoster(this.problem, namesOf(this.wardrobe, choices), units)
-    if (settled.faults.length > 0 || settled.value >= this.value) return
+    if (settled.faults.length > 0) {
+      const { budget, ...limits } = this.problem.limits
+      if (budget === null || this.best) return
+      const free = { ...this.problem, limits: { ...limits, budget: null } }
+      const anyhow = settleRoster(free, namesOf(this.wardrobe, choices), units)
+      if (anyhow.faults.length === 0) this.leastSpent = Math.min(this.leastSpent, anyhow.spending)
+      return
+    }
+    if (settled.value >= this.value) return
     this.best = settled
     this.choices = Int32Array.from(choices)
     this.units = units
@@ -350,6 +361,7 @@ class RosterPlanner {
         this.offer(choices, units)
         this.search.adopt(choices, units)
       },
+      this.leastSpent,
     )
   }
 }
