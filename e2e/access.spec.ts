@@ -65,6 +65,11 @@ test('parcels and buying have no faults of access', async ({ app, server }) => {
     .click()
   await expect(app.getByRole('dialog')).toBeVisible()
   expect(await faults(app)).toEqual([])
+  for (const view of ['settings', 'settings/begin-anew']) {
+    await app.goto(`${server.url}/${view}`)
+    await expect(app.getByRole('heading', { name: 'Settings' })).toBeVisible()
+    expect([view, ...(await faults(app))]).toEqual([view])
+  }
   await app.goto(`${server.url}/settings/copies`)
   await app.getByRole('button', { name: 'Save everything as one file' }).click()
   await expect(app.getByRole('list', { name: 'Copies' })).toBeVisible()

@@ -56,8 +56,8 @@ export function RosterFrame({
   ]
   return (
     <div className={`mx-auto px-5 py-4 ${wide ? '' : 'max-w-[1400px]'}`}>
-      <div className="flex items-baseline gap-3">
-        <h1 className="min-w-0 truncate text-3xl">
+      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+        <h1 className="min-w-0 text-3xl sm:truncate">
           {roster.name}
           <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">
             {cast} of {outfits.length} cast · {stateCounts(outfits)} ·{' '}
@@ -69,7 +69,7 @@ export function RosterFrame({
           <RosterMenu roster={roster} rosters={found.rosters} />
         </span>
       </div>
-      <div className="mt-1 flex items-start gap-8">
+      <div className="mt-1 flex flex-col gap-x-8 gap-y-2 lg:flex-row lg:items-start">
         <p className="min-w-0 flex-1">
           {roster.note}
           <span className="block text-soft">House rules: {rulesInShort(roster)}</span>
@@ -90,8 +90,8 @@ function Costs({ roster }: { roster: RosterShelf }) {
     new Date(`${roster.dueOn}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
   const whole = Math.max(budget ?? 0, paid + toCome, 1)
   return (
-    <div className="w-[460px] shrink-0">
-      <p className="text-right">
+    <div className="lg:w-[460px] lg:shrink-0">
+      <p className="lg:text-right">
         <strong>{homeMoney(paid)}</strong> paid, from <strong>{homeMoney(toCome)}</strong> to come
         {budget !== null && (
           <>
@@ -123,7 +123,7 @@ function Costs({ roster }: { roster: RosterShelf }) {
           />
         )}
       </div>
-      <p className="mt-0.5 text-right text-[13px] text-soft">
+      <p className="mt-0.5 text-[13px] text-soft lg:text-right">
         {budget === null ? '' : over > 0 ? `${homeMoney(over)} over budget. ` : `${homeMoney(-over)} left. `}
         To come: lowest single prices, before shipping
         {unsold > 0 ? `; ${unsold} not sold singly` : ''}.{due ? ` Wanted by ${due}.` : ''}
