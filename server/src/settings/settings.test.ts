@@ -42,6 +42,13 @@ describe('an empty workspace', () => {
     await server.send('POST', 'rosters', { name: 'Crew', note: '', school: 'open-bench', budget: 12000, dueOn: null })
     expect((await rosters())[0]).toMatchObject({ currency: 'JPY', budget: 12000 })
   })
+
+  test('asks for a rate once an amount is kept, and takes one that is in the table', async () => {
+    expect((await move({ currency: 'GBP' })).body.errors[0]!.field).toBe('rate')
+    await server.send('POST', 'import/rates', { csv: 'date,from,to,rate\n2026-01-01,GBP,JPY,200' })
+    expect((await move({ currency: 'GBP' })).status).toBe(200)
+    expect((await rosters())[0]).toMatchObject({ currency: 'GBP', budget: 6000 })
+  })
 })
 
 describe('the sample world', () => {

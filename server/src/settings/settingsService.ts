@@ -8,7 +8,7 @@ import { today } from '../base/today.ts'
 import { Writer } from '../base/writer.ts'
 import { BriefEntity } from '../schema/brief.ts'
 import { LaterEntity } from '../schema/later.ts'
-import { OfferEntity, ParcelEntity, RateEntity, SellerEntity, SheetEntity, TargetEntity } from '../schema/market.ts'
+import { RateEntity, SheetEntity, TargetEntity } from '../schema/market.ts'
 import { OutfitEntity, RosterEntity } from '../schema/roster.ts'
 import { SettingEntity } from '../schema/settings.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
@@ -61,7 +61,7 @@ export class SettingsService implements OnModuleInit {
       throw refused('currency', `${currency} is no currency in use`)
     const settings = await this.writer.transaction(async (db) => {
       const before = homeCurrency()
-      if (currency !== before && (await this.countsInMoney(db))) await this.convertAll(db, before, currency, rate)
+      if (currency !== before) await this.convertAll(db, before, currency, rate)
       await db.updateAll(RosterEntity, { currency })
       await this.keep(db, 'home', currency)
       return this.read(db)
@@ -71,18 +71,16 @@ export class SettingsService implements OnModuleInit {
     return settings
   }
 
-  /** Whether anything is there that has a price. */
-  private async countsInMoney(db: EntityManager): Promise<boolean> {
-    const counts = await Promise.all([
-      db.count(SellerEntity),
-      db.count(OfferEntity),
-      db.count(ParcelEntity),
-      db.count(TargetEntity),
-      db.countBy(RosterEntity, { budget: Not(IsNull()) }),
-      db.countBy(LaterEntity, { atMost: Not(IsNull()) }),
-      db.count(BriefEntity),
-    ])
-    return counts.some((count) => count > 0)
+  /** Whether any amount is kept in the home currency. */
+  private async keepsAmounts(db: EntityManager): Promise<boolean> {
+    const [found] = (await db.query(
+      `SELECT 1 FROM roster WHERE budget IS NOT NULL OR switches ->> 'spendingLimit' IS NOT NULL
+       UNION ALL SELECT 1 FROM outfit WHERE switches ->> 'spendingLimit' IS NOT NULL
+       UNION ALL SELECT 1 FROM brief WHERE avoid ->> 'priceAbove' IS NOT NULL
+       UNION ALL SELECT 1 FROM price_target
+       UNION ALL SELECT 1 FROM later WHERE atMost IS NOT NULL LIMIT 1`,
+    )) as unknown[]
+    return found !== undefined
   }
 
   private async convertAll(db: EntityManager, from: string, to: string, given: number | undefined): Promise<void> {
@@ -99,12 +97,15 @@ export class SettingsService implements OnModuleInit {
     const used = (await db.query(
       'SELECT currency FROM seller UNION SELECT currency FROM offer UNION SELECT currency FROM parcel',
     )) as { currency: string }[]
-    const lacking = [from, ...used.map(({ currency }) => currency)].find(
-      (one) =>
-        one !== to && !all.some((rate) => [rate.from, rate.to].includes(one) && [rate.from, rate.to].includes(to)),
-    )
-    if (lacking === from) throw refused('rate', `is missing: say what 1 ${from} is worth in ${to}`)
-    if (lacking) throw refused('currency', `has no rate to ${lacking}, which sellers use; put one into the rate table`)
+    const needed = [...((await this.keepsAmounts(db)) ? [from] : []), ...used.map((one) => one.currency)]
+    const hasRate = (one: string, table: readonly Rate[]) =>
+      one === to || table.some((rate) => [rate.from, rate.to].includes(one) && [rate.from, rate.to].includes(to))
+    const lacking = needed.find((one) => !hasRate(one, all))
+    // With a rate between the two homes those of others follow.
+    if (lacking !== undefined && !hasRate(from, rates))
+      throw refused('rate', `is missing: say what 1 ${from} is worth in ${to}`)
+    if (lacking !== undefined)
+      throw refused('currency', `has no rate to ${lacking}, which sellers use; put one into the rate table`)
     if (through.length > 0) await db.insert(RateEntity, through)
     const turned = (minor: number) => convert(minor, from, to, date, all)
     await this.convertKept(db, turned)

@@ -1,6 +1,7 @@
 import { useMemo, useState, type FormEvent } from 'react'
 import { formatMoney, homeCurrency } from '@outfit/core/market'
 import { errorText, faultsOf } from '../data/api.ts'
+import { tellReplaced } from '../data/otherWindows.ts'
 import { settingsApi } from '../data/settingsApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { FIELD } from '../ui/FormDialog.tsx'
@@ -28,8 +29,11 @@ export function HomeCurrency({ home }: { home: string }) {
     if (!ready) return
     setProblem('')
     const answer = await move({ currency: next, ...(asksRate ? { rate: worth } : {}) })
-    // Every amount on every view is another one now.
-    if (!answer.error) return window.location.reload()
+    if (!answer.error) {
+      // Every amount on every view is another one now.
+      tellReplaced()
+      return window.location.reload()
+    }
     const missing = faultsOf(answer.error).some(({ field }) => field === 'rate')
     if (missing && !asksRate) return askRate(true)
     setProblem(errorText(answer.error))
