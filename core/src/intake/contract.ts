@@ -1,6 +1,7 @@
 import type { Colour, Mould } from '../catalogue/index.ts'
 import type { Encoding } from './encodings.ts'
 import type { ListedPart } from './partFinder.ts'
+import type { MadePrint } from './printMade.ts'
 import type { ReadList } from './readList.ts'
 
 /** What to do with parts that lie there already: more of them came, or the list says how many there are. */
@@ -15,8 +16,8 @@ export interface LookedAt extends Omit<ReadList, 'rows'> {
   sheet: number
   /** What would be written. */
   sum: { rows: number; parts: number; kinds: number; bins: number; made: number }
-  /** Some of the parts, to be drawn. */
-  shown: ListedPart[]
+  /** Some of the parts, to be drawn; with what will be printed on those that are to be made, null for nothing. */
+  shown: (ListedPart & { print: MadePrint | null })[]
   /** Colours and moulds that are spoken of, those of the workspace and of the starter shelf. */
   colours: Colour[]
   moulds: Mould[]

@@ -16,16 +16,13 @@ const HAIRY = new Set(['beard', 'moustache', 'stubble'])
 /** Beyond this lightness (CIELAB) something dark is set off against cloth, below it something light. */
 const LIGHT = 60
 
+export type MadePrint = Pick<Print, 'front' | 'back' | 'traits'>
+
 /**
  * The print of a part that is only named, in whatever language: layers drawn from its words, in the colours they name or
  * else in one that shows, and the traits of what is drawn. O(words × lexicon).
  */
-export function printMade(
-  name: string,
-  colour: string,
-  kind: PartKind,
-  palette: readonly Colour[],
-): Pick<Print, 'front' | 'back' | 'traits'> {
+export function printMade(name: string, colour: string, kind: PartKind, palette: readonly Colour[]): MadePrint {
   const english = inEnglish(name)
   const named = knownIn(fold(name), COLOUR_PHRASES).flatMap(({ words, meaning }) =>
     meaning === '' ? [] : (matchColour(words, palette).code ?? []),
@@ -46,3 +43,9 @@ export function printMade(
   }
   return { front: front.map(shown), back: back.map(shown), traits: guessPart(english, palette, []).traits }
 }
+
+/** Codes of the colours a print is in. */
+export const inksOf = ({ front, back }: Pick<MadePrint, 'front' | 'back'>, palette: ReadonlySet<string>): string[] =>
+  [...new Set([...front, ...back].flatMap((layer) => Object.values(layer).map(String)))].filter((word) =>
+    palette.has(word),
+  )

@@ -17,7 +17,7 @@ const look = async (id: string, body: object = {}) =>
   (await server.send<LookedAt & ProblemBody>('POST', `intake/${id}/look`, body)).body
 const bring = (id: string, body: object) => server.send<IntakeResult & ProblemBody>('POST', `intake/${id}/taken`, body)
 interface Owned {
-  items: { part: { code: string; name: string; colours: string[] }; owned: number }[]
+  items: { part: { code: string; name: string; colours: string[]; print: string | null }; owned: number }[]
 }
 const found = async (text: string) =>
   (await server.get<Owned>(`parts/find?text=${encodeURIComponent(text)}`)).body.items
@@ -65,6 +65,25 @@ describe('a list of a stranger, in an empty workspace', () => {
         )
       ).status,
     ).toBeLessThan(300)
+  })
+
+  test('what its words say of a face or a shirt is drawn, before and after, in colours that are there then', async () => {
+    const kept = await keep(
+      'faces.csv',
+      new TextEncoder().encode('Teil;Farbe\nKopf mit grauem Bart;hautfarben\nTorso gestreift;weiß\n'),
+    )
+    const told = await look(kept.body.id)
+    const layers = ({ print }: LookedAt['shown'][number]) => print!.front.map(({ kind }) => kind)
+    expect(layers(told.shown[0]!)).toContain('beard')
+    expect(layers(told.shown[1]!)).toContain('stripes')
+    const inks = told.shown.flatMap(({ print }) => print!.front.flatMap(({ colour }) => colour ?? []))
+    for (const ink of inks) expect(told.colours.map(({ code }) => code)).toContain(ink)
+    expect((await bring(kept.body.id, { mode: 'add' })).status).toBe(201)
+    const { colours } = (await server.get<{ colours: { code: string }[] }>('catalogue/basics')).body
+    for (const ink of inks) expect(colours.map(({ code }) => code)).toContain(ink)
+    const [head] = await found('Bart')
+    const print = (await server.get<{ front: object[]; traits: object }>(`prints/${head!.part.print}`)).body
+    expect([print.front, print.traits]).toEqual([told.shown[0]!.print!.front, { beard: 'full' }])
   })
 
   test('brought in again it is known, adds nothing unasked, and can be set to the counts', async () => {

@@ -4,16 +4,18 @@ import type { Colour, Mould } from '@outfit/core/catalogue'
 import { groupBy } from '@outfit/core/base'
 import { unitsOf } from '@outfit/core/drawer'
 import {
-  madeMoulds,
-  newColour,
-  readingList,
-  type Encoding,
-  type IntakeMode,
-  type IntakeResult,
-  type LookedAt,
   type Answer,
   type Choices,
+  type Encoding,
+  inksOf,
+  type IntakeMode,
+  type IntakeResult,
   type KnownThings,
+  type LookedAt,
+  madeMoulds,
+  newColour,
+  printMade,
+  readingList,
   type ReadList,
 } from '@outfit/core/intake'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
@@ -77,6 +79,18 @@ export class IntakeService {
       codes.add(answer.take)
     }
     const kinds = new Map(rows.map(({ part }) => [part.code ?? `${part.mould} ${part.colour} ${part.name}`, part]))
+    // Colours that will be made are shown as they will be.
+    const made = list.unknown.flatMap(({ what, words, answer }) =>
+      what === 'colour' && 'make' in answer ? [newColour(words, answer.make, known.palette)] : [],
+    )
+    const palette = [...known.palette, ...made]
+    const all = [...known.moulds, ...madeMoulds(list.unknown)]
+    const shown = [...kinds.values()].slice(0, SHOWN).map((part) => {
+      const mould = all.find(({ code }) => code === part.mould)!
+      return { ...part, print: part.printed ? printMade(part.name, part.colour, mould.kind, palette) : null }
+    })
+    const inks = new Set(palette.map(({ code }) => code))
+    for (const { print } of shown) if (print) for (const code of inksOf(print, inks)) codes.add(code)
     return {
       ...list,
       faults: list.faults.slice(0, MOST_TOLD),
@@ -93,14 +107,8 @@ export class IntakeService {
         bins: new Set(rows.flatMap(({ bin }) => bin ?? [])).size,
         made: [...kinds.values()].filter(({ code }) => code === null).length,
       },
-      shown: [...kinds.values()].slice(0, SHOWN),
-      colours: [
-        ...known.palette.filter(({ code }) => codes.has(code)),
-        // Colours that will be made are shown as they will be.
-        ...list.unknown.flatMap(({ what, words, answer }) =>
-          what === 'colour' && 'make' in answer ? [newColour(words, answer.make, known.palette)] : [],
-        ),
-      ],
+      shown,
+      colours: [...known.palette.filter(({ code }) => codes.has(code)), ...made],
       moulds: [...known.moulds.filter(({ code }) => moulds.has(code)), ...madeMoulds(list.unknown)],
       bins: known.bins.map(({ code, name }) => ({ code, name })),
       sellers: known.sellers.map(({ code, name }) => ({ code, name })),

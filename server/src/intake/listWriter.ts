@@ -1,11 +1,12 @@
 import { Injectable } from '@nestjs/common'
 import { In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { MAIN_PIECE, TAKING_APART, type Colour, type Layer, type Mould, type Slot } from '@outfit/core/catalogue'
+import { MAIN_PIECE, TAKING_APART, type Colour, type Mould, type Slot } from '@outfit/core/catalogue'
 import {
   madeMoulds,
   newCode,
   newColour,
+  inksOf,
   printMade,
   type KnownThings,
   type ListedPart,
@@ -336,17 +337,12 @@ class PartMaker {
   }
 
   /** What is printed with is of the workspace too. */
-  private async ownInks(layers: readonly Layer[]): Promise<void> {
-    const inks = [...new Set(layers.flatMap((layer) => Object.values(layer)))].flatMap(
-      (word) => this.palette.get(String(word)) ?? [],
-    )
-    const there = new Set(
-      (await this.db.findBy(ColourEntity, { code: In(inks.map(({ code }) => code)) })).map(({ code }) => code),
-    )
+  private async ownInks(inks: readonly string[]): Promise<void> {
+    const there = new Set((await this.db.findBy(ColourEntity, { code: In([...inks]) })).map(({ code }) => code))
     await writeRows(
       this.db,
       ColourEntity,
-      inks.filter(({ code }) => !there.has(code)),
+      inks.filter((code) => !there.has(code)).map((code) => this.palette.get(code)!),
     )
   }
 
@@ -357,7 +353,7 @@ class PartMaker {
     if (printed) {
       print = `D-${code.slice(2)}`
       const drawn = printMade(name, colour, kind, [...this.palette.values()])
-      await this.ownInks([...drawn.front, ...drawn.back])
+      await this.ownInks(inksOf(drawn, new Set(this.palette.keys())))
       await this.db.insert(PrintEntity, { code: print, name, kind: MAIN_PIECE[kind] ?? kind, ...drawn })
     }
     await this.db.insert(PartEntity, { code, name, mould, kind, colours: [colour], print, year: null, photo: null })

@@ -357,22 +357,19 @@ function Pictures({ list }: { list: LookedAt }) {
   const { shown, colours, moulds } = list
   const catalogue = useMemo(() => {
     const kindOf = (mould: string) => moulds.find(({ code }) => code === mould)!.kind
-    const parts = shown.map(({ name, mould, colour, printed }, i): Part => ({
+    const parts = shown.map(({ name, mould, colour, print }, i): Part => ({
       code: `listed-${i}`,
       name,
       mould,
       colours: [colour],
-      print: printed ? `words-${i}` : null,
+      print: print ? `words-${i}` : null,
       year: null,
       photo: null,
       components: [],
     }))
-    // What has a print is drawn from its words.
-    const prints = shown.flatMap(({ name, mould, printed }, i): Print[] => {
+    const prints = shown.flatMap(({ name, mould, print }, i): Print[] => {
       const kind = kindOf(mould)
-      return printed
-        ? [{ code: `words-${i}`, name, kind: MAIN_PIECE[kind] ?? kind, front: [], back: [], traits: {} }]
-        : []
+      return print ? [{ code: `words-${i}`, name, kind: MAIN_PIECE[kind] ?? kind, ...print }] : []
     })
     return catalogueOf({ colours, moulds, prints, parts })
   }, [shown, colours, moulds])
