@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { inPoints, wishesOf } from '@outfit/core/brief'
+import { inPoints, WEIGHTS } from '@outfit/core/brief'
 import type { CastingResult, CastOutfit } from '@outfit/core/casting'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
@@ -8,6 +8,7 @@ import { houseRulesFor } from '@outfit/core/fitting'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { useOutfit } from '../data/useOutfit.ts'
 import { Terms } from '../brief/Terms.tsx'
+import { counted } from '../ui/counted.ts'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -44,7 +45,7 @@ function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take
     cancel()
     setSearch({ take: take.label, ...(less ? { for: 'less' } : {}) }, { replace: true })
   }
-  const wishes = wishesOf(outfit.brief).length
+  const { wishes, statureWeight } = outfit.brief
   return (
     <div className="grid h-full min-w-[1180px] grid-cols-[264px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
       <aside
@@ -58,9 +59,9 @@ function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take
             to={`/outfits/${outfit.id}/brief?take=${encodeURIComponent(take.label)}`}
             className="font-semibold text-act hover:underline"
           >
-            {wishes} wishes
+            {counted(wishes.length, 'wish', 'wishes')}
           </Link>
-          .
+          {WEIGHTS[statureWeight].share > 0 && ' and the stature'}.
         </p>
         <div role="tablist" aria-label="What to work out" className="mb-4 flex border-b border-rule">
           {[
