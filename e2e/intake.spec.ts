@@ -119,3 +119,20 @@ test('a doll is dressed out of what ships with Outfit, by saying what one has', 
   await row('Torso').click()
   await expect(tray.getByText('Pieces that go on by themselves')).toBeVisible()
 })
+
+test('a list of sets makes them with their figures, and one press takes them back', EMPTY, async ({ app, server }) => {
+  await app.goto(`${server.url}/bring-in`)
+  const rows = ['Kapitän;Kopf mit Bart;hautfarben;1', 'Kapitän;Torso Jacke;blau;1', ';Laterne;gelb;2']
+  await app.getByLabel('Lists to bring in').setInputFiles({
+    name: 'sets.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`Set;Jahr;Figur;Teil;Farbe;Anzahl\n${rows.map((row) => `Hafenfest;2019;${row}\n`).join('')}`),
+  })
+  await expect(app.getByText('in 1 set with 1 figure; none of it counts as owned')).toBeVisible()
+  await app.getByRole('button', { name: 'Make 1 set' }).click()
+  await expect(app.getByRole('textbox', { name: 'Name' })).toHaveValue('Hafenfest')
+  await expect(app.getByText('1 × Kapitän')).toBeVisible()
+  await app.getByRole('button', { name: 'Undo' }).click()
+  await expect(app.getByRole('heading', { name: 'Bring a list in' })).toBeVisible()
+  expect(await server.get('releases')).toEqual([])
+})

@@ -14,7 +14,7 @@ export interface Column {
 }
 
 /** What a list is. */
-export const LIST_KINDS = ['owned', 'prices'] as const
+export const LIST_KINDS = ['owned', 'prices', 'sets'] as const
 export type ListKind = (typeof LIST_KINDS)[number]
 
 const HEAD_WORDS = FIELDS.map((field) => ({ field, words: new Set(wordList(FIELD_WORDS[field])) }))
@@ -66,6 +66,9 @@ function cellsFit(cells: readonly string[], knowsColour: (text: string) => boole
     condition: share((cell) => cell.length < 24 && readCondition(cell) !== null) * 0.9,
     seller: 0,
     pack: 0,
+    set: 0,
+    figure: 0,
+    year: share((cell) => /^(19|20)\d\d$/.test(cell)) * 0.2,
     remark: texts * 0.1,
   }
 }
@@ -122,6 +125,9 @@ export function guessKind(columns: readonly Column[], fileName: string): { kind:
   const has = (field: Field) => columns.some((column) => column.field === field)
   const named = fold(fileName)
   const says = (words: string) => words.split(' ').some((word) => named.includes(word))
+  // What stands in a figure of a set is what it holds; sets beside parts that lie somewhere are where these came from.
+  const holds = says('set inhalt inhalte contents inventar inventaire inventario inhoud zawartosc')
+  if (has('set') && (has('figure') || (holds && !has('bin') && !has('price')))) return { kind: 'sets', sure: 1 }
   let prices = 0
   if (has('price')) prices += 2
   if (has('seller')) prices += 1.5

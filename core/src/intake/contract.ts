@@ -15,7 +15,7 @@ export interface LookedAt extends Omit<ReadList, 'rows'> {
   sheets: string[]
   sheet: number
   /** What would be written. */
-  sum: { rows: number; parts: number; kinds: number; bins: number; made: number }
+  sum: { rows: number; parts: number; kinds: number; bins: number; made: number; sets: number; figures: number }
   /** Some of the parts, to be drawn; with what will be printed on those that are to be made, null for nothing. */
   shown: (ListedPart & { print: MadePrint | null })[]
   /** Colours and moulds that are spoken of, those of the workspace and of the starter shelf. */
@@ -37,4 +37,6 @@ export interface IntakeResult {
   parts: number
   /** Parts, bins and sellers that were new. */
   made: { parts: number; bins: number; sellers: number; colours: number }
+  /** Of a set list: the releases and figures that were made, and the sets that were there before and stay as they are. */
+  sets: { releases: string[]; figures: string[]; there: string[] }
 }

@@ -16,6 +16,9 @@ export const FIELDS = [
   'condition',
   'seller',
   'pack',
+  'set',
+  'figure',
+  'year',
   'remark',
 ] as const
 export type Field = (typeof FIELDS)[number]
@@ -47,6 +50,11 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
     boutique, magasin, marchand, verkoper, winkel, vendedor, tienda, negozio, venditore, sprzedawca, sklep, loja`,
   pack: `pack, pack of, lot, lot size, sold by, multiple, packung, gebinde, verpackungseinheit, ve, lot de, paquet, verpakking,
     paquete, lote, confezione, opakowanie, pacote`,
+  set: `set, set name, set no, set nr, set number, setname, setnummer, boxed set, bausatz, kit, coffret, ensemble, bouwset, juego,
+    conjunto, zestaw`,
+  figure: `figure, figure name, figur, figurname, figurine, personnage, figuurtje, poppetje, figura, figurka, postac, boneco,
+    statuetta`,
+  year: `year, jahr, annee, jaar, ano, anno, rok, released, release year, erscheinungsjahr, erschienen`,
   remark: `remark, remarks, note, notes, comment, comments, bemerkung, bemerkungen, notiz, notizen, anmerkung, hinweis, remarque,
     remarques, commentaire, opmerking, opmerkingen, nota, notas, comentario, observaciones, note, commento, osservazioni, uwagi,
     notatka, komentarz, observacoes`,

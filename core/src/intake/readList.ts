@@ -25,7 +25,7 @@ export interface Choices {
   headed?: boolean
   style?: Partial<CellStyle>
   /** What stands in no cell and is the same for every row. */
-  same?: { seller?: string; condition?: 'new' | 'used'; date?: string; bin?: string }
+  same?: { seller?: string; condition?: 'new' | 'used'; date?: string; bin?: string; set?: string }
   /** What one unit of a currency is worth in the home currency, for those the rate table knows nothing of. */
   rates?: Readonly<Record<string, number>>
   /** By the key of an unknown. */
@@ -43,6 +43,10 @@ export interface ListedRow {
   condition: 'new' | 'used' | null
   seller: string | null
   pack: number
+  /** Of a set list: the set, the figure of it that wears the part (null for what lies beside), the year it came out. */
+  set: string | null
+  figure: string | null
+  year: number | null
   /** What stands in columns that are nothing else, "head: cell" each. */
   remark: string
 }
@@ -79,7 +83,15 @@ export interface ReadList {
 const SAMPLE = 4
 const TOTALS = new Set(wordList(TOTAL_WORDS))
 /** Letters of a name, and of the words for a colour, a place or a seller. */
-const LONGEST = { name: 120, colour: 80, bin: 80, seller: 80 } as const
+const LONGEST = { name: 120, colour: 80, bin: 80, seller: 80, set: 120, figure: 120 } as const
+
+/** Fields that say nothing in a list of a kind; their cells are remarks. */
+const IDLE: Readonly<Record<ListKind, readonly Field[]>> = {
+  owned: ['set', 'figure', 'year'],
+  prices: ['set', 'figure', 'year'],
+  sets: ['bin', 'price', 'currency', 'seller', 'pack', 'condition', 'date'],
+}
+const YEARS = { from: 1900, to: 2100 } as const
 
 /** A list before its rows are read: the columns and the way cells are written. */
 function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: Choices) {
@@ -149,12 +161,14 @@ export function* readingList(
   const currencies = new Map(known.sellers.map(({ code, currency }) => [code, currency]))
   // A column that only numbers the rows says nothing.
   const running = ({ index }: Column) => body.every(({ cells }, i) => cells[index] === String(i + 1))
-  const kept = columns.filter((column) => [null, 'remark', 'code'].includes(column.field) && !running(column))
+  const idle = IDLE[kind]
+  const isRest = ({ field }: Column) => field === null || field === 'remark' || field === 'code' || idle.includes(field)
+  const kept = columns.filter((column) => isRest(column) && !running(column))
   const rest = kept.filter(({ field }) => field !== 'code')
   const read = (row: SheetRow): ListedRow | null => {
     const { line, cells } = row
     const cell = (field: Field) => {
-      const index = at(field)
+      const index = idle.includes(field) ? undefined : at(field)
       return index === undefined ? '' : plain(cells[index] ?? '')
     }
     const before = faults.length
@@ -169,8 +183,10 @@ export function* readingList(
       fault('name', 'says no part')
       return null
     }
-    for (const field of ['name', 'colour', 'bin', 'seller'] as const)
+    for (const field of ['name', 'colour', 'bin', 'seller', 'set', 'figure'] as const)
       if (cell(field).length > LONGEST[field]) fault(field, `is longer than ${LONGEST[field]} characters`)
+    const set = cell('set') || choices.same?.set || ''
+    if (kind === 'sets' && set === '') fault('set', 'is missing')
     if (faults.length > before) return null
     const part = parts.find({ line, name, code: cell('code'), colour: cell('colour') })
     const bin =
@@ -211,6 +227,9 @@ export function* readingList(
     if (pack < 1 || pack > MOST.pack) fault('pack', `"${packed}" is no number of pieces`)
     else if (kind === 'prices' && count !== null && count > 0 && count < pack)
       fault('count', `${count} is less than one pack of ${pack}`)
+    const came = cell('year')
+    const year = /^\d{4}$/.test(came) ? Number(came) : null
+    if (came !== '' && (year === null || year < YEARS.from || year > YEARS.to)) fault('year', `"${came}" is no year`)
     if (faults.length > before || count === null) return null
     // None of something nobody knows is nothing to write down; none of what is known says that it is gone.
     if (count === 0 && part.code === null) {
@@ -226,7 +245,8 @@ export function* readingList(
       })
       .join('; ')
     if (counted === '') uncounted += 1
-    return { line, part, count, bin: bin.code, price, date, condition, seller: seller.code, pack, remark }
+    const of = { set: set || null, figure: cell('figure') || null, year }
+    return { line, part, count, bin: bin.code, price, date, condition, seller: seller.code, pack, ...of, remark }
   }
   const told: { row: SheetRow; read: ListedRow | null }[] = []
   for (const row of body) {

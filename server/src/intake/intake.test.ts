@@ -192,6 +192,61 @@ function saying(bytes: Uint8Array, size: number): Uint8Array {
   return zip
 }
 
+describe('a set list', () => {
+  const SETS = `Set;Jahr;Figur;Teil;Farbe;Anzahl
+Hafenfest;2019;Kapitän;Kopf mit Bart;hautfarben;1
+Hafenfest;2019;Kapitän;Torso Jacke;blau;1
+Hafenfest;2019;Kapitän;Hand;hautfarben;3
+Hafenfest;2019;Kapitän;Beine;schwarz;1
+Hafenfest;2019;;Laterne;gelb;2
+44-102;;Wächter;Kopf;hautfarben;1
+`
+  interface Release {
+    code: string
+    name: string
+    year: number
+    contents: { kind: string; code: string; qty: number }[]
+  }
+
+  test('makes sets with their figures dressed and what lies beside; again they stay as they are', async () => {
+    const kept = await keep('sets.csv', new TextEncoder().encode(SETS))
+    const told = await look(kept.body.id)
+    expect([told.kind, told.faults, told.sum.sets, told.sum.figures]).toEqual(['sets', [], 2, 2])
+    const { status, body } = await bring(kept.body.id, { mode: 'add' })
+    expect([status, body.act, body.sets.there]).toEqual([201, null, []])
+    expect(body.sets.releases).toContain('44-102')
+    const release = (await server.get<Release>(`releases/${body.sets.releases.find((code) => code !== '44-102')}`)).body
+    expect(release).toMatchObject({ name: 'Hafenfest', year: 2019 })
+    // A third hand has no place on a figure, and comes along beside it.
+    expect(release.contents.map(({ kind, qty }) => `${kind} ${qty}`).sort()).toEqual(['figure 1', 'part 1', 'part 2'])
+    const [captain] = body.sets.figures
+    const figure = (await server.get<{ name: string; worn: { slot: string }[] }>(`figures/${captain}`)).body
+    expect([figure.name, figure.worn.map(({ slot }) => slot).sort()]).toEqual([
+      'Kapitän',
+      ['handLeft', 'handRight', 'head', 'hips', 'legLeft', 'legRight', 'torso'],
+    ])
+    // What it brings is owned by nobody.
+    expect((await found('Laterne'))[0]!.owned).toBe(0)
+
+    const again = await keep('sets.csv', new TextEncoder().encode(`${SETS}Neu;2020;;Laterne;gelb;1\n`))
+    const second = (await bring(again.body.id, { mode: 'add' })).body
+    expect([second.sets.there, second.sets.releases.length, second.sets.figures]).toEqual([
+      ['Hafenfest', '44-102'],
+      1,
+      [],
+    ])
+  })
+
+  test('of one set may leave its name to be said; without one every row says what is missing', async () => {
+    const kept = await keep('inhalt.csv', new TextEncoder().encode('Figur;Teil;Farbe\nKoch;Kopf;hautfarben\n'))
+    const choices = { kind: 'sets' }
+    expect((await look(kept.body.id, { choices })).faults).toEqual([{ line: 2, field: 'set', reason: 'is missing' }])
+    const said = { choices: { ...choices, same: { set: 'Küche' } } }
+    expect((await look(kept.body.id, said)).sum).toMatchObject({ sets: 1, figures: 1 })
+    expect((await bring(kept.body.id, { ...said, mode: 'add' })).body.sets.releases).toHaveLength(1)
+  })
+})
+
 describe('workbooks', () => {
   test.each([
     ['XLSX', xlsx],

@@ -30,6 +30,7 @@ class SameBody {
   @IsOptional() @IsIn(CONDITIONS) condition?: 'new' | 'used'
   @IsOptional() @IsDay() date?: string
   @IsOptional() @FilledText(80) bin?: string
+  @IsOptional() @FilledText(120) set?: string
 }
 
 class ChoicesBody {

@@ -7,6 +7,7 @@ import {
   type Answer,
   type Choices,
   type Encoding,
+  fold,
   inksOf,
   type IntakeMode,
   type IntakeResult,
@@ -106,6 +107,10 @@ export class IntakeService {
         kinds: kinds.size,
         bins: new Set(rows.flatMap(({ bin }) => bin ?? [])).size,
         made: [...kinds.values()].filter(({ code }) => code === null).length,
+        sets: new Set(rows.flatMap(({ set }) => (set === null ? [] : fold(set)))).size,
+        figures: new Set(
+          rows.flatMap(({ set, figure }) => (figure === null ? [] : `${fold(set ?? '')} ${fold(figure)}`)),
+        ).size,
       },
       shown,
       colours: [...known.palette.filter(({ code }) => codes.has(code)), ...made],

@@ -24,6 +24,7 @@ import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/dra
 import { RateEntity, SellerEntity } from '../schema/market.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
+import { SetMaker } from './setMaker.ts'
 
 const ulid = monotonicFactory()
 
@@ -62,7 +63,15 @@ export class ListWriter {
     for (const row of rows) codes.set(row, await parts.codeOf(row.part))
     await this.followers.written(db, 'parts', parts.made)
     const codeOf = (row: ListedRow) => codes.get(row)!
-    const sum = { rows: rows.length, parts: rows.reduce((all, { count }) => all + count, 0) }
+    const sum = {
+      rows: rows.length,
+      parts: rows.reduce((all, { count }) => all + count, 0),
+      sets: { releases: [], figures: [], there: [] },
+    }
+    if (list.kind === 'sets') {
+      const sets = await new SetMaker(db, moulds, today).make(rows, codeOf)
+      return { ...sum, act: null, made: { parts: parts.made.length, bins: 0, sellers: 0, colours }, sets }
+    }
     if (list.kind === 'prices') {
       await this.keepRates(db, rows, rates, today)
       const sellers = await this.offer(db, list, codeOf, today)

@@ -9,13 +9,14 @@ import {
   type Encoding,
   type Field,
   type IntakeMode,
+  type IntakeResult,
   type ListKind,
   type LookedAt,
   type Unknown,
 } from '@outfit/core/intake'
 import { homeCurrency } from '@outfit/core/market'
 import { drawerApi } from '../data/drawerApi.ts'
-import { errorText } from '../data/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -24,7 +25,7 @@ import { counted } from '../ui/counted.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 import { tell } from '../ui/tell.ts'
 import { ColumnsForm } from './ColumnsForm.tsx'
-import { KIND_WORDS, rowInWords } from './listWords.ts'
+import { actInWords, KIND_WORDS, rowInWords, setsInWords } from './listWords.ts'
 import { UnknownCard } from './UnknownCard.tsx'
 
 interface ListTalkProps {
@@ -57,6 +58,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const look = { id, choices, ...(encoding ? { encoding } : {}), ...(sheet !== undefined ? { sheet } : {}) }
   const { data: list, error, isFetching, refetch } = intakeApi.endpoints.lookAt.useQuery(look)
   const [take, taking] = intakeApi.endpoints.takeList.useMutation()
+  const [remove] = api.endpoints.removeEntry.useMutation()
   const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
   const navigate = useNavigate()
   if (error && !list) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
@@ -69,19 +71,36 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const answer = (key: string, said: Answer) => choose({ answers: { ...choices.answers, [key]: said } })
   // A list that was brought in before says how many there are now; a new one brings more.
   const how: IntakeMode = mode ?? (list.before ? 'set' : 'add')
+  /** Take made sets away again; parts that were new stay in the catalogue. */
+  const unmake = async ({ releases, figures }: IntakeResult['sets']) => {
+    for (const [table, codes] of [
+      ['releases', releases],
+      ['figures', figures],
+    ] as const)
+      for (const code of codes) {
+        const { error: fault } = await remove({ table, code })
+        if (fault) return { error: fault }
+      }
+    // The view may be of one that is gone.
+    void navigate('/bring-in')
+  }
   const bring = async () => {
     const answered = await take({ ...look, mode: how })
     if (answered.error) return
     sessionStorage.removeItem(keyOf(id))
-    const { act, parts, rows } = answered.data
-    if (list.kind === 'owned' && act === null) tell(`${list.name}: all of it is as it was.`)
+    const { act, parts, rows, sets } = answered.data
+    if (list.kind === 'sets')
+      tell(`${list.name}: ${setsInWords(sets)}`, sets.releases.length > 0 ? () => unmake(sets) : undefined)
+    else if (list.kind === 'owned' && act === null) tell(`${list.name}: all of it is as it was.`)
     else
       tell(
         `${list.name}: ${list.kind === 'prices' ? counted(rows, 'price') : counted(parts, 'part')} brought in.`,
         act === null ? undefined : () => reverse(act),
       )
     if (more > 0) return onLeave()
-    void navigate(list.kind === 'prices' ? '/market' : '/drawer')
+    const [first] = sets.releases
+    if (list.kind === 'sets') void navigate(first ? `/catalogue/releases/${first}` : '/parts')
+    else void navigate(list.kind === 'prices' ? '/market' : '/drawer')
   }
   const has = (field: Field) => list.columns.some((column) => column.field === field)
   const lacks = list.unrated.some((currency) => choices.rates?.[currency] === undefined)
@@ -215,6 +234,20 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             </datalist>
           </label>
         )}
+        {list.kind === 'sets' && !has('set') && (
+          <label className="mt-4 block max-w-[420px] font-semibold">
+            Which set is this?
+            <input
+              value={choices.same?.set ?? ''}
+              maxLength={120}
+              onChange={({ target }) => {
+                const { set: _set, ...same } = choices.same ?? {}
+                choose({ same: target.value === '' ? same : { ...same, set: target.value } })
+              }}
+              className="mt-1 block w-full rounded-[8px] border border-rule bg-card px-2 py-1 font-normal"
+            />
+          </label>
+        )}
         {list.unrated.map((currency) => (
           <label key={currency} className="mt-4 block max-w-[420px] font-semibold">
             What is 1 {currency} worth in {homeCurrency()}?
@@ -276,6 +309,8 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         <p className="mt-2">
           <strong>{counted(list.sum.parts, 'part')}</strong> of <strong>{counted(list.sum.kinds, 'kind')}</strong>
           {list.kind === 'owned' && list.sum.bins > 0 && ` in ${counted(list.sum.bins, 'bin')}`}
+          {list.kind === 'sets' &&
+            ` in ${counted(list.sum.sets, 'set')} with ${counted(list.sum.figures, 'figure')}; none of it counts as owned`}
         </p>
         <ul className="mt-1 space-y-1 text-[14px] text-soft">
           {list.sum.made > 0 && <li>{counted(list.sum.made, 'kind')} new to your parts, drawn from their words.</li>}
@@ -335,11 +370,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
           disabled={list.sum.rows === 0 || lacks || taking.isLoading || isFetching}
           onClick={() => void bring()}
         >
-          {taking.isLoading
-            ? 'Bringing it in…'
-            : list.kind === 'prices'
-              ? `Take ${counted(list.sum.rows, 'price')}`
-              : `Bring ${counted(list.sum.parts, 'part')} in`}
+          {taking.isLoading ? 'Bringing it in…' : actInWords(list)}
         </Button>
         {list.kind === 'owned' && (
           <p className="mt-2 text-center text-[13px] text-soft">One press takes it all back.</p>

@@ -1,9 +1,21 @@
 import type { Colour, Mould } from '@outfit/core/catalogue'
-import { newCode, type Field, type ListedRow, type ListKind, type LookedAt, type Unknown } from '@outfit/core/intake'
+import {
+  newCode,
+  type Field,
+  type IntakeResult,
+  type ListedRow,
+  type ListKind,
+  type LookedAt,
+  type Unknown,
+} from '@outfit/core/intake'
 import { formatMoney } from '@outfit/core/market'
 import { counted } from '../ui/counted.ts'
 
-export const KIND_WORDS: Readonly<Record<ListKind, string>> = { owned: 'What you own', prices: 'A price list' }
+export const KIND_WORDS: Readonly<Record<ListKind, string>> = {
+  owned: 'What you own',
+  prices: 'A price list',
+  sets: 'A set list',
+}
 
 export const FIELD_NAMES: Readonly<Record<Field, string>> = {
   name: 'the part',
@@ -17,6 +29,9 @@ export const FIELD_NAMES: Readonly<Record<Field, string>> = {
   condition: 'new or used',
   seller: 'seller',
   pack: 'sold in packs of',
+  set: 'the set it is of',
+  figure: 'the figure that wears it',
+  year: 'year',
   remark: 'a remark',
 }
 
@@ -37,6 +52,8 @@ export function rowInWords(row: ListedRow, { colours, bins, sellers, unknown }: 
     row.date,
     row.seller && `from ${byCode(sellers, row.seller, made('seller', row.seller))}`,
     row.pack > 1 && `in packs of ${row.pack}`,
+    row.figure && `worn by ${row.figure}`,
+    row.set && `in ${row.set}${row.year === null ? '' : ` of ${row.year}`}`,
     row.remark && `remark: ${row.remark}`,
   ]
     .filter(Boolean)
@@ -57,3 +74,22 @@ export function candidateName(
   }
   return byCode(lists[what], code, code)
 }
+
+/** What came of a set list. */
+export const setsInWords = ({ releases, figures, there }: IntakeResult['sets']): string =>
+  [
+    `${counted(releases.length, 'set')} with ${counted(figures.length, 'figure')} made.`,
+    there.length === 0
+      ? ''
+      : `${there.slice(0, 3).join(', ')}${there.length > 3 ? ` and ${there.length - 3} more` : ''}: there before, left as ${there.length === 1 ? 'it is' : 'they are'}.`,
+  ]
+    .filter(Boolean)
+    .join(' ')
+
+/** What the button does. */
+export const actInWords = ({ kind, sum }: Pick<LookedAt, 'kind' | 'sum'>): string =>
+  kind === 'prices'
+    ? `Take ${counted(sum.rows, 'price')}`
+    : kind === 'sets'
+      ? `Make ${counted(sum.sets, 'set')}`
+      : `Bring ${counted(sum.parts, 'part')} in`
