@@ -106,6 +106,16 @@ test('what an older program kept is copied before it is brought up to date', asy
   }
 })
 
+test('who leaves while all tables are sent disturbs nobody', async () => {
+  for (let i = 0; i < 5; i++) {
+    const leaving = new AbortController()
+    const response = await fetch(`${server.url}/api/export/tables.zip`, { signal: leaving.signal })
+    await response.body!.getReader().read()
+    leaving.abort()
+  }
+  expect((await server.get<string>('export/colours.csv')).status).toBe(200)
+})
+
 test('all tables come as one ZIP of the same CSV files as one by one', async () => {
   const bytes = Buffer.from(await (await fetch(`${server.url}/api/export/tables.zip`)).arrayBuffer())
   const zip = await new Promise<ZipFile>((resolve, reject) =>

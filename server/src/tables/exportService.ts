@@ -34,8 +34,10 @@ export class ExportService {
         }
         zip.end()
       })()
-      // Where nobody reads on, nobody waits for the rest.
-      await Promise.race([sent, written.then(() => sent)])
+      await Promise.race([sent, written.then(() => sent)]).catch((error: unknown) => {
+        // Where nobody reads on, nobody waits for the rest, and nobody is to be told.
+        if (!out.destroyed) throw error
+      })
     })
   }
 

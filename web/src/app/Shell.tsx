@@ -55,7 +55,7 @@ export function Shell() {
         Skip to the view
       </a>
       <header className="shrink-0">
-        <div className="flex h-[52px] items-center gap-3 overflow-x-auto border-b border-rule px-3 sm:gap-4 sm:px-5">
+        <div className="flex h-[52px] items-center gap-3 border-b border-rule px-3 sm:gap-4 sm:px-5">
           <NavLink
             to="/"
             className="font-head text-[22px] font-extrabold tracking-tight"
@@ -63,7 +63,7 @@ export function Shell() {
           >
             out<span className="text-problem">·</span>fit
           </NavLink>
-          <nav aria-label="Rooms" className="flex gap-3.5 pt-1">
+          <nav aria-label="Rooms" className="flex h-full min-w-0 flex-1 items-center gap-3.5 overflow-x-auto pt-1">
             {ROOMS.map(({ name, to, areas }) => (
               <NavLink
                 key={name}
@@ -77,7 +77,7 @@ export function Shell() {
               </NavLink>
             ))}
           </nav>
-          <div className="ml-auto flex min-w-0 items-center gap-2">
+          <div className="flex shrink-0 items-center gap-2">
             <WishNews />
             <LaterNews />
             <Suspense>
@@ -91,7 +91,7 @@ export function Shell() {
               aria-keyshortcuts="Control+K Meta+K"
             >
               <Search aria-hidden className="size-4" />
-              Find anything
+              <span className="sr-only sm:not-sr-only">Find anything</span>
               <kbd className="hidden font-sans text-[12px] md:inline">Ctrl K</kbd>
             </button>
             <NavLink
