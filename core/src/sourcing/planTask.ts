@@ -7,7 +7,8 @@ import type { SourcingPlan, SourcingProblem } from './types.ts'
 export type PlanTask =
   | { do: 'plan'; problem: SourcingProblem }
   | { do: 'naive'; problem: SourcingProblem }
-  | { do: 'variant'; problem: SourcingProblem; variant: Variant }
+  /** `base`: the plan it is a variant of. */
+  | { do: 'variant'; problem: SourcingProblem; variant: Variant; base?: SourcingPlan }
   | { do: 'relax'; problem: SourcingProblem }
   | { do: 'sensitivity'; problem: SourcingProblem; plan: SourcingPlan }
 
@@ -29,7 +30,7 @@ export function doPlanTask(task: PlanTask, options: PlanOptions): PlanResults[Pl
     case 'naive':
       return cheapestOfEach(task.problem)
     case 'variant':
-      return planVariant(task.problem, task.variant, options)
+      return planVariant(task.problem, task.variant, options, task.base)
     case 'relax':
       // "Good enough" was said of the plan; half a search would name a relaxation that is not the smallest.
       return relaxations(task.problem, { ...options, stopRequested: () => false })

@@ -21,7 +21,7 @@ export type Variant =
   | { way: 'without'; offer: string }
 
 /**
- * Plan a variant of a problem.
+ * Plan a variant of a problem; with the plan it is a variant of, where there is one, it is no worse than that.
  *
  * - `fewest`: as few parcels as meet as much as can be met, then the least total.
  * - `one`: all from one seller, whoever meets most of it, then the least total.
@@ -29,13 +29,23 @@ export type Variant =
  * - `favoured`: from some sellers first; from others only what those do not have, or have too little of.
  * - `drop`, `without`: the best plan without a seller, or an offer.
  */
-export function planVariant(problem: SourcingProblem, variant: Variant, options: PlanOptions): SourcingPlan {
+export function planVariant(
+  problem: SourcingProblem,
+  variant: Variant,
+  options: PlanOptions,
+  base?: SourcingPlan,
+): SourcingPlan {
   const within = (limits: Partial<Limits>) =>
     planSourcing({ ...problem, limits: { ...problem.limits, ...limits } }, options)
   switch (variant.way) {
     case 'fewest': {
       const start = options.now()
-      const { parcels, units } = fewestParcels(problem, options.solve, problem.limits.seconds / 2)
+      const found = fewestParcels(problem, options.solve, problem.limits.seconds / 2)
+      // In a hurry the best plan may have fewer than were found.
+      const { parcels, units } =
+        base && base.baskets.length > 0 && base.baskets.length <= found.parcels
+          ? { parcels: base.baskets.length, units: unitsBought(base) }
+          : found
       // Counting parcels is mostly quick; the plan has what is left.
       const seconds = Math.max(problem.limits.seconds / 2, problem.limits.seconds - (options.now() - start))
       const limits = { ...problem.limits, parcels, seconds }
@@ -63,6 +73,10 @@ export function planVariant(problem: SourcingProblem, variant: Variant, options:
       return planSourcing({ ...problem, offers: problem.offers.filter(({ id }) => id !== variant.offer) }, options)
   }
 }
+
+/** Units by offer of what a plan buys. */
+const unitsBought = ({ baskets }: Pick<SourcingPlan, 'baskets'>): Map<string, number> =>
+  new Map(baskets.flatMap(({ lines }) => lines.map(({ offer, qty }) => [offer, qty] as const)))
 
 /**
  * The fewest parcels that leave no more units unmet than must be, with a purchase of so many; as few as were found where it

@@ -100,7 +100,7 @@ export class SourcingService {
           } as const
           return { base, variant, plan: null, sensitivity: await this.runner.run(task, waiting) }
         }
-        const task = { do: 'variant', problem, variant } as const
+        const task = { do: 'variant', problem, variant, base: plan } as const
         return { base, variant, plan: await this.runner.run(task, waiting), sensitivity: null }
       },
     )

@@ -37,6 +37,13 @@ test('fewest parcels, one seller and a dropped seller agree with trying every pu
       const within = everyPurchase(withLimits(problem, { parcels: least }))
       expect([unmetIn(few), few.baskets.length <= least, few.total]).toEqual([all.unmet, true, within.total])
 
+      // With the best plan at hand it says the same, and where a solver finds nothing in its time it is no worse than that.
+      const best = planSourcing(problem, options)
+      expect(planVariant(problem, { way: 'fewest' }, options, best).total).toBe(few.total)
+      const hurried = { ...options, solve: () => ({ status: 'unknown', values: null, bound: 0 }) as const }
+      const rushed = planVariant(problem, { way: 'fewest' }, hurried, best)
+      expect([unmetIn(rushed), rushed.baskets.length <= best.baskets.length]).toEqual([all.unmet, true])
+
       const one = planVariant(problem, { way: 'one' }, options)
       const single = everyPurchase(withLimits(problem, { parcels: 1 }))
       expect([unmetIn(one), one.total]).toEqual([single.unmet, single.total])
