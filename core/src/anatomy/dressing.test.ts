@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { mouldOf } from '../catalogue/index.ts'
 import { anyOutfit, partNamed, takeOf, worldCatalogue } from '../test/world.ts'
 import { canPick, dress, DRESSINGS, isDressed, otherSideOf, undress } from './dressing.ts'
-import { putOn } from './putOn.ts'
+import { dressedIn, putOn } from './putOn.ts'
 import { SLOT_FACTS, SPINE } from './slots.ts'
 import { placementFaults } from './wear.ts'
 
@@ -107,4 +107,43 @@ test('a heap of parts hangs on a doll as far as there are slots', () => {
   expect(hung).toHaveLength(jacket.components.length)
   const mitt = partNamed('Mitt', 'Tar').code
   expect(putOn([{ part: mitt, qty: 5 }], catalogue).map((p) => p.slot)).toEqual(['handRight', 'handLeft'])
+})
+
+describe('a figure out of a list of its parts', () => {
+  test('wears assemblies by their pieces, and leaves what no place is left for', () => {
+    const jacket = partNamed('Quay jacket', 'Quay Blue', 'M-DRESS').code
+    const mitt = partNamed('Mitt', 'Tar').code
+    const { worn, left } = dressedIn(
+      [
+        { part: jacket, qty: 1 },
+        { part: mitt, qty: 1 },
+        { part: 'P-NONE', qty: 2 },
+      ],
+      catalogue,
+    )
+    // The hands that come with the jacket leave none for the mitt.
+    expect(worn.map(({ slot }) => slot).sort()).toEqual(['armLeft', 'armRight', 'handLeft', 'handRight', 'torso'])
+    expect(left).toEqual([
+      { part: mitt, qty: 1 },
+      { part: 'P-NONE', qty: 2 },
+    ])
+  })
+
+  test('is legal, wears no skirt over legs, loses nothing, and puts nothing twice into one place', () => {
+    const some = fc.array(
+      fc.record({ part: fc.constantFrom(...parts).map(({ code }) => code), qty: fc.integer({ min: 0, max: 4 }) }),
+      { maxLength: 14 },
+    )
+    fc.assert(
+      fc.property(some, (list) => {
+        const { worn, left } = dressedIn(list, catalogue)
+        expect(placementFaults(worn, catalogue)).toEqual([])
+        const pieces = (code: string) => Math.max(1, catalogue.parts.get(code)!.components.length)
+        const sum = (counted: readonly { part: string; qty: number }[]) =>
+          counted.reduce((all, { part, qty }) => all + qty * pieces(part), 0)
+        expect(worn.length + sum(left)).toBe(sum(list))
+        expect(new Set(worn.map(({ slot, order }) => `${slot} ${order}`)).size).toBe(worn.length)
+      }),
+    )
+  })
 })

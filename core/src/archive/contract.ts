@@ -41,12 +41,22 @@ export interface ArchiveProgress {
   of: number | null
 }
 
-/** Rows of a table or a list from which on a copy is written before they are brought in. */
+/** A copy is written before more rows than these are brought in. */
 export const LARGE_IMPORT = 1000
 
-/** What can be cleared by itself, in the order of what hangs on what: the first on nothing but those after it. */
+/** What can be cleared by itself. */
 export const CLEARABLE = ['prices', 'parcels', 'rosters', 'drawer', 'sellers', 'catalogue'] as const
 export type Clearable = (typeof CLEARABLE)[number]
+
+/** What each of it is called. */
+export const CLEARABLE_NAMES: Readonly<Record<Clearable, string>> = {
+  prices: 'Prices',
+  parcels: 'Parcels',
+  rosters: 'Rosters',
+  drawer: 'The drawer',
+  sellers: 'Sellers',
+  catalogue: 'The catalogue',
+}
 
 /** What was cleared; `name` is the copy of what was there. */
 export interface ClearReport {

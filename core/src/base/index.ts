@@ -1,4 +1,5 @@
 export * from './days.ts'
+export * from './fold.ts'
 export * from './groupBy.ts'
 export * from './memoize.ts'
 export * from './memoizedFor.ts'

@@ -1,5 +1,5 @@
 import type { Stature, Weight } from '../brief/index.ts'
-import { fold } from '../intake/index.ts'
+import { fold } from '../base/index.ts'
 import type { Language, Noun, Quality } from './language.ts'
 
 /** What a phrase is in a description. */

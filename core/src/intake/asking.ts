@@ -1,5 +1,6 @@
+import { fold } from '../base/index.ts'
 import { newCode } from './made.ts'
-import { alikeness, fold } from './words.ts'
+import { alikeness } from './words.ts'
 
 /**
  * What is to be done with words that are not known: take them as something there is, make it new (a colour as #RRGGBB, a

@@ -1,7 +1,8 @@
+import { fold } from '../base/index.ts'
 import { FIELD_WORDS, FIELDS, BIN_WORDS, type Field } from './lexicon.ts'
 import { readAmount, readCondition, readCount, readDate } from './readCells.ts'
 import type { SheetRow } from './sheet.ts'
-import { COLOUR_PHRASES, fold, knownIn, PART_PHRASES, wordList } from './words.ts'
+import { COLOUR_PHRASES, knownIn, PART_PHRASES, wordList } from './words.ts'
 
 /** A column of a list and what it is taken for; null for what nothing stands for, which goes to the remarks. */
 export interface Column {

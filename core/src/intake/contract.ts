@@ -14,8 +14,17 @@ export interface LookedAt extends Omit<ReadList, 'rows'> {
   encoding: Encoding | null
   sheets: string[]
   sheet: number
-  /** What would be written. */
-  sum: { rows: number; parts: number; kinds: number; bins: number; made: number; sets: number; figures: number }
+  /** What would be written; `undated` are sets of no row that says a year. */
+  sum: {
+    rows: number
+    parts: number
+    kinds: number
+    bins: number
+    made: number
+    sets: number
+    figures: number
+    undated: number
+  }
   /** Some of the parts, to be drawn; with what will be printed on those that are to be made, null for nothing. */
   shown: (ListedPart & { print: MadePrint | null })[]
   /** Colours and moulds that are spoken of, those of the workspace and of the starter shelf. */

@@ -108,6 +108,11 @@ const LISTS: readonly (readonly [about: string, text: string, says: readonly str
     ['owned', '1 M-TORSO poppy (code: X-100)', '2 M-HEAD fawn (code: X-101)', '3 M-PAIRF tar (code: X-102)'],
   ],
   [
+    'owned, with the shop and the set they came from, which are kept as remarks',
+    'Teil;Farbe;Anzahl;Kiste;Händler;Set\nTorso;rot;2;Kiste 1;Laden Nord;Hafenfest\n',
+    ['owned', '2 M-TORSO poppy B-kiste-1 (Händler: Laden Nord; Set: Hafenfest)'],
+  ],
+  [
     'colour first',
     'Farbe;Teil;Stück\nrot;Torso;2\nblau;Beine;1\n',
     ['owned', '2 M-TORSO poppy', '1 M-PAIRF quay-blue'],
@@ -207,4 +212,34 @@ test('every shape that ships with Outfit, said with any of its colours, is read 
       if (read !== `owned 1 ${mould.code} ${colour.code} 1 0`) wrong.push(`${mould.name}, ${colour.name}: ${read}`)
     }
   expect(wrong).toEqual([])
+})
+
+test.each([
+  [
+    'French, tabs, the figure last',
+    'Pièce\tCouleur\tQté\tCoffret\tPersonnage\nTorse\tbleu\t1\tFête du port\tCapitaine\nLanterne\tjaune\t2\tFête du port\t\n',
+    ['1 M-TORSO Fête du port / Capitaine', '2 M-LANT Fête du port / -'],
+  ],
+  [
+    'Polish, years, no counts',
+    'Zestaw;Rok;Figurka;Nazwa;Kolor\nPort;2018;Kapitan;Głowa;beżowy\nPort;2018;Kapitan;Spodnie;czarny\n',
+    ['1 M-HEAD Port / Kapitan 2018', '1 M-PAIRF Port / Kapitan 2018'],
+  ],
+  [
+    'English, a price beside it that is no price list, a year that is none',
+    'Set No,Figure,Part,Color,Qty,Price\n4410,Guard,red torso,,1,0.50\n4410,Guard,black legs,,1,0.20\n',
+    ['1 M-TORSO 4410 / Guard (Price: 0.50)', '1 M-PAIRF 4410 / Guard (Price: 0.20)'],
+  ],
+])('a set list: %s', (_about, text, says) => {
+  const { kind, rows, faults } = readList(sheetOf(text), 'list.csv', known)
+  const told = rows.map(({ part, count, set, figure, year, remark }) =>
+    [count, part.mould, `${set} / ${figure ?? '-'}`, year, remark && `(${remark})`].filter(Boolean).join(' '),
+  )
+  expect([kind, faults, told]).toEqual(['sets', [], says])
+})
+
+test('where a shop keeps what it sells is a remark of its price list', () => {
+  const text = 'part,price,seller,shelf\nred torso,0.45 EUR,Lamp Lane,B 7\n'
+  const { rows } = readList(sheetOf(text), 'x', known, { kind: 'prices' })
+  expect(rows[0]).toMatchObject({ bin: null, seller: 's-lamp-lane', remark: 'shelf: B 7' })
 })

@@ -1,7 +1,7 @@
+import { fold } from '../base/index.ts'
 import type { Colour, Mould } from '../catalogue/index.ts'
 import { nearestColours } from '../colour/index.ts'
 import type { Unknown } from './asking.ts'
-import { fold } from './words.ts'
 
 const PREFIX = { bin: 'B', seller: 's', colour: 'c', mould: 'M-own' } as const
 

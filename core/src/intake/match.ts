@@ -1,9 +1,9 @@
-import { memoized } from '../base/index.ts'
+import { fold, memoized } from '../base/index.ts'
 import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from '../catalogue/index.ts'
 import { colourDifference, toned } from '../colour/index.ts'
 import { guessPart } from '../tables/index.ts'
 import { TONE_WORDS } from './lexicon.ts'
-import { alikeness, COLOUR_PHRASES, fold, knownIn, NEAR_PHRASES, PART_PHRASES, wordList } from './words.ts'
+import { alikeness, COLOUR_PHRASES, knownIn, NEAR_PHRASES, PART_PHRASES, wordList } from './words.ts'
 
 /** A colour a text may mean, the likeliest first. */
 export interface ColourMatch {

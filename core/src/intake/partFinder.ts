@@ -1,9 +1,8 @@
-import { groupBy } from '../base/index.ts'
+import { fold, groupBy } from '../base/index.ts'
 import type { Colour, Mould, Part } from '../catalogue/index.ts'
 import type { Asking } from './asking.ts'
 import { newCode } from './made.ts'
 import { matchColour, matchPart, type ColourMatch, type PartMatch } from './match.ts'
-import { fold } from './words.ts'
 
 /** What is known already, that words of a list may mean. */
 export interface KnownThings {

@@ -1,9 +1,10 @@
+import { fold } from '../base/index.ts'
 import { MAIN_PIECE, type Colour, type Layer, type PartKind, type Print } from '../catalogue/index.ts'
 import { lightnessOf } from '../colour/index.ts'
 import { recipeOf } from '../mannequin/index.ts'
 import { guessPart } from '../tables/index.ts'
 import { inEnglish, matchColour } from './match.ts'
-import { COLOUR_PHRASES, fold, knownIn } from './words.ts'
+import { COLOUR_PHRASES, knownIn } from './words.ts'
 
 /** What shows only in another colour than the cloth; what is cut of the cloth itself (a jacket, a pocket) has its colour. */
 const SET_OFF = new Set(

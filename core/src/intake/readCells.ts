@@ -1,7 +1,8 @@
+import { fold } from '../base/index.ts'
 import { digitsOf, homeCurrency } from '../market/index.ts'
 import { isDate } from '../tables/index.ts'
 import { CONDITION_WORDS, PIECE_WORDS } from './lexicon.ts'
-import { fold, wordList } from './words.ts'
+import { wordList } from './words.ts'
 
 /** How the cells of a list are written, found for the whole list, since a single cell may be read either way. */
 export interface CellStyle {

@@ -1,3 +1,4 @@
+import { fold } from '../base/index.ts'
 import { Asking, type Answer, type Unknown } from './asking.ts'
 import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
@@ -14,7 +15,7 @@ import {
 } from './readCells.ts'
 import { MOST } from '../market/index.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
-import { fold, wordList } from './words.ts'
+import { wordList } from './words.ts'
 
 /** What a person said of a list; whatever is left open is guessed. */
 export interface Choices {
@@ -87,8 +88,8 @@ const LONGEST = { name: 120, colour: 80, bin: 80, seller: 80, set: 120, figure: 
 
 /** Fields that say nothing in a list of a kind; their cells are remarks. */
 const IDLE: Readonly<Record<ListKind, readonly Field[]>> = {
-  owned: ['set', 'figure', 'year'],
-  prices: ['set', 'figure', 'year'],
+  owned: ['set', 'figure', 'year', 'seller', 'pack'],
+  prices: ['set', 'figure', 'year', 'bin'],
   sets: ['bin', 'price', 'currency', 'seller', 'pack', 'condition', 'date'],
 }
 const YEARS = { from: 1900, to: 2100 } as const

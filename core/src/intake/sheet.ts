@@ -1,6 +1,7 @@
+import { fold } from '../base/index.ts'
 import { parse } from 'csv-parse/browser/esm/sync'
 import { FIELD_WORDS, FIELDS } from './lexicon.ts'
-import { fold, wordList } from './words.ts'
+import { wordList } from './words.ts'
 
 /** A row of a list with the line it stands on in the file, from 1. */
 export interface SheetRow {

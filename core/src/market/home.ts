@@ -20,5 +20,8 @@ export const homeMoney = (minor: number): string => formatMoney(Math.round(minor
 /** "€": how the home currency is written. */
 export const homeSign = (): string => signOf(home)
 
-/** Minor units of the home currency in whole units, as charts have them along an axis. */
-export const homeUnits = (minor: number): number => minor / 10 ** digitsOf(home)
+/** Minor units of the home currency, rounded, in whole ones, as charts have them along an axis. */
+export const homeUnits = (minor: number): number => Math.round(minor) / 10 ** digitsOf(home)
+
+/** What whole units along an axis are as money: "€9.10". */
+export const homeMoneyAt = (units: number): string => homeMoney(units * 10 ** digitsOf(home))

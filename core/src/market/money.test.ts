@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { decimalMoney, formatMoney, readMoney, splitAmount } from './money.ts'
-import { homeCurrency, homeMoney, homeSign, homeUnits, setHomeCurrency } from './home.ts'
+import { homeCurrency, homeMoney, homeMoneyAt, homeSign, homeUnits, setHomeCurrency } from './home.ts'
 import { convert, MissingRate, ratesThrough, type Rate } from './rates.ts'
 
 test('money is read with its sign and its digits', () => {
@@ -167,7 +167,7 @@ test('the home currency is one of three letters, and writes itself', () => {
     setHomeCurrency('JPY')
     expect([homeCurrency(), homeMoney(1234.4), homeUnits(500), homeSign()]).toEqual(['JPY', '¥1,234', 500, '¥'])
     setHomeCurrency('KWD')
-    expect(homeUnits(1500)).toBe(1.5)
+    expect([homeUnits(1500), homeMoneyAt(1.5)]).toEqual([1.5, homeMoney(1500)])
     expect(() => setHomeCurrency('yen')).toThrow('three capital letters')
     expect(homeCurrency()).toBe('KWD')
   } finally {

@@ -1,6 +1,7 @@
 export type * from './contract.ts'
 export * from './compareTakes.ts'
 export * from './houseRules.ts'
+export * from './limitsIn.ts'
 export * from './rulesInWords.ts'
 export * from './company.ts'
 export * from './arrange.ts'

@@ -21,7 +21,7 @@ export type Variant =
   | { way: 'without'; offer: string }
 
 /**
- * Plan a variant of a problem; with the plan it is a variant of, where there is one, it is no worse than that.
+ * Plan a variant of a problem. `base` is the plan it is a variant of: `fewest` takes no more parcels than that.
  *
  * - `fewest`: as few parcels as meet as much as can be met, then the least total.
  * - `one`: all from one seller, whoever meets most of it, then the least total.

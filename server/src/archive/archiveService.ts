@@ -7,6 +7,7 @@ import { pipeline } from 'node:stream/promises'
 import { DataSource } from 'typeorm'
 import { ulid } from 'ulid'
 import {
+  CLEARABLE_NAMES,
   copiesToKeep,
   KEPT_BEFORE,
   type ArchiveReason,
@@ -241,14 +242,5 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
   }
 }
 
-const WORDS: Record<Clearable, string> = {
-  prices: 'Prices',
-  parcels: 'Parcels',
-  rosters: 'Rosters',
-  drawer: 'The drawer',
-  sellers: 'Sellers',
-  catalogue: 'The catalogue',
-}
-
 const inWords = (what: readonly Clearable[]) =>
-  what.length === 0 ? 'Something' : what.map((one) => WORDS[one]).join(' and ')
+  what.length === 0 ? 'Something' : what.map((one) => CLEARABLE_NAMES[one]).join(' and ')

@@ -1,13 +1,12 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, IsNull, type EntityManager } from 'typeorm'
 import type { Colour, Mould } from '@outfit/core/catalogue'
-import { groupBy } from '@outfit/core/base'
+import { fold, groupBy } from '@outfit/core/base'
 import { unitsOf } from '@outfit/core/drawer'
 import {
   type Answer,
   type Choices,
   type Encoding,
-  fold,
   inksOf,
   type IntakeMode,
   type IntakeResult,
@@ -79,6 +78,7 @@ export class IntakeService {
       moulds.add(answer.take)
       codes.add(answer.take)
     }
+    const sets = groupBy(list.kind === 'sets' ? rows : [], ({ set }) => fold(set!))
     const kinds = new Map(rows.map(({ part }) => [part.code ?? `${part.mould} ${part.colour} ${part.name}`, part]))
     // Colours that will be made are shown as they will be.
     const made = list.unknown.flatMap(({ what, words, answer }) =>
@@ -107,7 +107,8 @@ export class IntakeService {
         kinds: kinds.size,
         bins: new Set(rows.flatMap(({ bin }) => bin ?? [])).size,
         made: [...kinds.values()].filter(({ code }) => code === null).length,
-        sets: new Set(rows.flatMap(({ set }) => (set === null ? [] : fold(set)))).size,
+        sets: sets.size,
+        undated: [...sets.values()].filter((own) => own.every(({ year }) => year === null)).length,
         figures: new Set(
           rows.flatMap(({ set, figure }) => (figure === null ? [] : `${fold(set ?? '')} ${fold(figure)}`)),
         ).size,

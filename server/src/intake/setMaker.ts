@@ -1,7 +1,8 @@
 import { In, type EntityManager } from 'typeorm'
-import { groupBy } from '@outfit/core/base'
-import type { Mould } from '@outfit/core/catalogue'
-import { fold, onFigure, type IntakeResult, type ListedRow } from '@outfit/core/intake'
+import { fold, groupBy } from '@outfit/core/base'
+import { dressedIn } from '@outfit/core/anatomy'
+import { catalogueOf, type Mould, type Part } from '@outfit/core/catalogue'
+import { type IntakeResult, type ListedRow } from '@outfit/core/intake'
 import { homeCurrency } from '@outfit/core/market'
 import {
   ComponentEntity,
@@ -40,8 +41,13 @@ export class SetMaker {
     const components = await inHeaps(codes, (some) => this.db.findBy(ComponentEntity, { assembly: In(some) }))
     const inside = [...new Set(components.map(({ part }) => part))]
     const pieces = await inHeaps(inside, (some) => this.db.findBy(PartEntity, { code: In(some) }))
-    const kindOf = new Map([...parts, ...pieces].map(({ code, kind }) => [code, kind]))
     const piecesOf = groupBy(components, ({ assembly }) => assembly)
+    const catalogue = catalogueOf({
+      colours: [],
+      moulds: this.moulds,
+      prints: [],
+      parts: [...parts, ...pieces].map((part): Part => ({ ...part, components: piecesOf.get(part.code) ?? [] })),
+    })
     for (const [, own] of groupBy(rows, ({ set }) => fold(set!))) {
       const name = own[0]!.set!
       if (known.has(fold(name))) {
@@ -64,32 +70,21 @@ export class SetMaker {
       const loose = new Map<string, number>()
       const add = (part: string, count: number) => loose.set(part, (loose.get(part) ?? 0) + count)
       for (const row of own.filter(({ figure }) => figure === null)) add(codeOf(row), row.count)
-      const worn = own.filter(({ figure }) => figure !== null)
-      for (const [, list] of groupBy(worn, ({ figure }) => fold(figure!))) {
+      const inFigures = own.filter(({ figure }) => figure !== null)
+      for (const [, list] of groupBy(inFigures, ({ figure }) => fold(figure!))) {
         const figure = await this.free(FigureEntity, 'F-OWN-')
         await this.db.insert(FigureEntity, { code: figure, name: list[0]!.figure!, year, photo: null })
         made.figures.push(figure)
-        const found = onFigure(
-          list.map((row) => {
-            const part = codeOf(row)
-            return {
-              part,
-              count: row.count,
-              kind: kindOf.get(part) ?? this.moulds.find(({ code }) => code === row.part.mould)!.kind,
-              pieces: (piecesOf.get(part) ?? []).map((one) => ({
-                slot: one.slot,
-                part: one.part,
-                kind: kindOf.get(one.part)!,
-              })),
-            }
-          }),
+        const { worn, left } = dressedIn(
+          list.map((row) => ({ part: codeOf(row), qty: row.count })),
+          catalogue,
         )
         await this.db.insert(
           FigurePartEntity,
-          found.worn.map((one) => ({ ...one, figure })),
+          worn.map(({ slot, part, order }) => ({ figure, slot, part, order })),
         )
         // What no place is left for comes along beside the figure.
-        for (const { part, count } of found.left) add(part, count)
+        for (const { part, qty } of left) add(part, qty)
         await this.db.insert(ReleaseContentEntity, { release, kind: 'figure', code: figure, qty: 1 })
       }
       await this.db.insert(

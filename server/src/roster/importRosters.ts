@@ -5,9 +5,10 @@ import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { FigureEntity, PartEntity } from '../schema/catalogue.ts'
-import { ParcelEntity, ParcelLineEntity, SellerEntity } from '../schema/market.ts'
+import { ParcelEntity, ParcelLineEntity, RateEntity, SellerEntity } from '../schema/market.ts'
 import { Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
+import { amountsInHome } from './amountsInHome.ts'
 import type { RosterImport, RostersFile } from './dto.ts'
 import {
   CharacterEntity,
@@ -45,7 +46,9 @@ export class ImportRosters {
       await this.writer.transaction(async (db) => {
         const last = await db.findOne(RosterEntity, { where: {}, order: { position: 'DESC' } })
         const built: { outfit: string; on: string }[] = []
-        for (const [i, roster] of file.rosters.entries()) {
+        const rates = await db.find(RateEntity)
+        for (const [i, told] of file.rosters.entries()) {
+          const roster = amountsInHome(told, rates, `rosters[${i}].`)
           const written = await this.write(db, roster, (last?.position ?? -1) + 1 + i)
           outfits += written.outfits
           built.push(...written.built)

@@ -104,6 +104,22 @@ describe('the sample world', () => {
     expect(back - budget).toBeLessThanOrEqual(1)
   })
 
+  test('takes rosters of another currency in with their amounts converted, or says which rate is missing', async () => {
+    const roster = (currency: string, more: object) => ({
+      format: 'outfit.rosters',
+      version: 1,
+      rosters: [{ name: `Guests ${currency}`, note: '', rules: 'open-bench', currency, characters: [], ...more }],
+    })
+    const limits = { budget: 10000, switches: { spendingLimit: 500 } }
+    expect((await server.send('POST', 'rosters/import', roster('JPY', limits))).status).toBe(201)
+    const guests = (await rosters()).find(({ name }) => name === 'Guests JPY')!
+    expect([guests.currency, guests.budget, guests.switches.spendingLimit]).toEqual(['EUR', 6250, 313])
+    const { status, body } = await server.send<ProblemBody>('POST', 'rosters/import', roster('KWD', limits))
+    expect([status, body.errors[0]!.field]).toEqual([400, 'rosters[0].currency'])
+    // Without amounts there is nothing to convert.
+    expect((await server.send('POST', 'rosters/import', roster('KWD', {}))).status).toBe(201)
+  })
+
   test('moves to a currency with rates of its own, and those of others follow', async () => {
     const euros = await priceOf('Storm warden')
     expect((await move({ currency: 'GBP' })).status).toBe(200)

@@ -1,6 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common'
 import { DataSource, IsNull, Not, type EntityManager } from 'typeorm'
 import { convert, homeCurrency, ratesThrough, setHomeCurrency, type Rate } from '@outfit/core/market'
+import { limitsIn } from '@outfit/core/roster'
 import { USUAL_SETTINGS, type WorkspaceSettings } from '@outfit/core/settings'
 import { Changes } from '../base/changes.ts'
 import { Problem } from '../base/problem.ts'
@@ -114,12 +115,10 @@ export class SettingsService implements OnModuleInit {
   /** Whatever is kept in the home currency, in another. */
   private async convertKept(db: EntityManager, turned: (minor: number) => number): Promise<void> {
     const orNone = (minor: number | null | undefined) => (minor === null || minor === undefined ? null : turned(minor))
-    const limits = <T extends { spendingLimit?: number | null }>(switches: T): T =>
-      switches.spendingLimit ? { ...switches, spendingLimit: turned(switches.spendingLimit) } : switches
     for (const { id, budget, switches } of await db.find(RosterEntity))
-      await db.update(RosterEntity, { id }, { budget: orNone(budget), switches: limits(switches) })
+      await db.update(RosterEntity, { id }, { budget: orNone(budget), switches: limitsIn(switches, turned) })
     for (const { id, switches } of await db.find(OutfitEntity))
-      if (switches.spendingLimit) await db.update(OutfitEntity, { id }, { switches: limits(switches) })
+      if (switches.spendingLimit) await db.update(OutfitEntity, { id }, { switches: limitsIn(switches, turned) })
     for (const { outfit, avoid } of await db.find(BriefEntity))
       if (avoid.priceAbove !== null)
         await db.update(BriefEntity, { outfit }, { avoid: { ...avoid, priceAbove: orNone(avoid.priceAbove) } })

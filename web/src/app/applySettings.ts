@@ -3,6 +3,8 @@ import type { WorkspaceSettings } from '@outfit/core/settings'
 import { settingsApi } from '../data/settingsApi.ts'
 import { store } from './store.ts'
 
+const SINGLE_KEYS = 'outfit.single-keys'
+
 /** How the page looks by the settings (`styles.css`). */
 function look({ look, lessMotion }: WorkspaceSettings): void {
   const { dataset } = document.documentElement
@@ -24,5 +26,10 @@ export async function applySettings(): Promise<void> {
   })
   const { data } = await store.dispatch(settingsApi.endpoints.settings.initiate())
   // Where there is no answer the views say so themselves.
-  if (data) setHomeCurrency(data.home)
+  if (!data) return
+  setHomeCurrency(data.home)
+  // Kept in the browser before there were settings: who switched letters off does not get them back.
+  if (localStorage.getItem(SINGLE_KEYS) === 'off' && data.singleKeys)
+    void store.dispatch(settingsApi.endpoints.changeSettings.initiate({ singleKeys: false }))
+  localStorage.removeItem(SINGLE_KEYS)
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { CLEARABLE, type Clearable } from '@outfit/core/archive'
+import { CLEARABLE, CLEARABLE_NAMES, type Clearable } from '@outfit/core/archive'
 import { archiveApi } from '../data/archiveApi.ts'
 import { SettingsFrame } from '../settings/SettingsFrame.tsx'
 import { Button } from '../ui/Button.tsx'
@@ -7,13 +7,13 @@ import { FormDialog } from '../ui/FormDialog.tsx'
 import { JobCourse } from './JobCourse.tsx'
 import { useArchiveJob } from './useArchiveJob.ts'
 
-const WORDS: Record<Clearable, [name: string, holds: string]> = {
-  prices: ['Prices', 'all price lists, their history, and prices waited for'],
-  parcels: ['Parcels', 'all orders and what they cost'],
-  rosters: ['Rosters', 'characters, outfits, takes, briefs and the later list'],
-  drawer: ['The drawer', 'bins, what lies in them, and its history'],
-  sellers: ['Sellers', 'their terms, and the rate table'],
-  catalogue: ['The catalogue', 'parts, moulds, prints, colours, figures and releases; not what ships with Outfit'],
+const HOLDS: Record<Clearable, string> = {
+  prices: 'all price lists, their history, and prices waited for',
+  parcels: 'all orders and what they cost',
+  rosters: 'characters, outfits, takes, briefs and the later list',
+  drawer: 'bins, what lies in them, and its history',
+  sellers: 'their terms, and the rate table',
+  catalogue: 'parts, moulds, prints, colours, figures and releases; not what ships with Outfit',
 }
 
 /** Begin anew with some of it or with nothing, after a copy of all there was. */
@@ -24,7 +24,7 @@ export function ClearView() {
   const { job, run, cancel } = useArchiveJob()
   const busy = job.state === 'running'
   const all = what.length === CLEARABLE.length
-  const words = all ? 'everything' : what.map((one) => WORDS[one][0].toLowerCase()).join(', ')
+  const words = all ? 'everything' : what.map((one) => CLEARABLE_NAMES[one].toLowerCase()).join(', ')
   return (
     <SettingsFrame>
       <p className="mt-3 max-w-[680px] text-soft">
@@ -45,8 +45,8 @@ export function ClearView() {
                   }
                   className="accent-[var(--act)]"
                 />
-                <strong className="min-w-[120px]">{WORDS[one][0]}</strong>
-                <span className="text-soft">{WORDS[one][1]}</span>
+                <strong className="min-w-[120px]">{CLEARABLE_NAMES[one]}</strong>
+                <span className="text-soft">{HOLDS[one]}</span>
               </label>
             </li>
           ))}

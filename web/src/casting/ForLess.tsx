@@ -5,7 +5,7 @@ import { dearParts, type BudgetCurve, type CastOutfit } from '@outfit/core/casti
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/allotment'
 import { houseRulesFor } from '@outfit/core/fitting'
-import { homeUnits, homeSign, homeMoney } from '@outfit/core/market'
+import { homeUnits, homeSign, homeMoney, homeMoneyAt } from '@outfit/core/market'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { useAppSelector } from '../data/hooks.ts'
 import { Button } from '../ui/Button.tsx'
@@ -221,7 +221,7 @@ function optionOf(points: readonly CastOutfit[], take: { milli: number; price: n
     tooltip: {
       trigger: 'item',
       formatter: ({ value: [price, points] }: { value: [number, number] }) =>
-        `${homeSign()}${price}: likeness ${points}`,
+        `${homeMoneyAt(price)}: likeness ${points}`,
     },
     xAxis: axis({ type: 'value', name: `to buy, ${homeSign()}`, nameLocation: 'middle', nameGap: 26, scale: true }),
     yAxis: axis({ type: 'value', name: 'likeness', scale: true, max: 100 }),

@@ -28,8 +28,9 @@ interface Values {
   cases: Content[]
 }
 
-/** The retail price in minor units; throws a sentence that names the field. */
+/** The retail price in minor units, 0 where nobody knows it; throws a sentence that names the field. */
 function priceOf({ price, currency }: Pick<Values, 'price' | 'currency'>): number {
+  if (price.trim() === '') return 0
   try {
     return readMoney(price, currency)
   } catch (error) {
@@ -48,7 +49,7 @@ export function ReleaseEditor() {
         name: data.name,
         kind: data.kind,
         year: data.year,
-        price: decimalMoney(data.price, data.currency),
+        price: data.price === 0 ? '' : decimalMoney(data.price, data.currency),
         currency: data.currency,
         inProduction: data.inProduction,
         photo: data.photo,
@@ -103,7 +104,13 @@ export function ReleaseEditor() {
             />
           </div>
           <div className="grid grid-cols-[150px_100px_1fr] items-end gap-4">
-            <TextField label="Retail price" inputMode="decimal" {...register('price')} error={errors.price?.message} />
+            <TextField
+              label="Retail price"
+              inputMode="decimal"
+              placeholder="not known"
+              {...register('price')}
+              error={errors.price?.message}
+            />
             <TextField label="Currency" maxLength={3} {...register('currency')} error={errors.currency?.message} />
             <label className="flex items-center gap-2 pb-2">
               <input type="checkbox" {...register('inProduction')} className="size-4 accent-(--act)" /> still in
@@ -260,7 +267,8 @@ function Preview({
   const packs = values.cases.reduce((sum, { qty }) => sum + qty, 0)
   let price = ''
   try {
-    price = formatMoney(priceOf(values), values.currency)
+    const minor = priceOf(values)
+    if (minor > 0) price = formatMoney(minor, values.currency)
   } catch {
     // Half typed.
   }

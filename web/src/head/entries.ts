@@ -1,4 +1,4 @@
-import { fold } from '@outfit/core/intake'
+import { fold } from '@outfit/core/base'
 
 /** Something the palette leads to. */
 export interface Entry {

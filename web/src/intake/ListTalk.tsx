@@ -315,6 +315,11 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         <ul className="mt-1 space-y-1 text-[14px] text-soft">
           {list.sum.made > 0 && <li>{counted(list.sum.made, 'kind')} new to your parts, drawn from their words.</li>}
           {list.uncounted > 0 && <li>{counted(list.uncounted, 'row')} without a count: one each.</li>}
+          {list.sum.undated > 0 && (
+            <li>
+              {counted(list.sum.undated, 'set')} without a year: {new Date().getFullYear()}, to be changed on its page.
+            </li>
+          )}
           {list.left.length > 0 && <li>{counted(list.left.length, 'row')} left out.</li>}
           {list.mended.map(({ line, what }) => (
             <li key={line}>

@@ -37,7 +37,14 @@ describe('what was dropped', () => {
     expect((await names([file('bad.zip', strToU8('PK nothing'))])).refused[0]).toMatch(/^bad.zip cannot be unpacked/)
     expect((await names([file('none.zip', zip({ 'a.jpg': '' }))])).refused).toEqual(['none.zip has no list in it.'])
     const copy = zip({ 'tables/part.jsonl': '', 'manifest.json': '{}' })
-    expect((await names([file('copy.zip', copy)])).refused[0]).toMatch(/is a copy of a workspace/)
+    const told = await names([file('copy.zip', copy)])
+    expect([told.refused.length, told.left, told.refused[0]!.includes('is a copy of a workspace')]).toEqual([
+      1,
+      [],
+      true,
+    ])
+    // What merely calls itself a manifest is no copy.
+    expect((await names([file('app.zip', zip({ 'manifest.json': '{}', 'a.csv': 'a' }))])).refused).toEqual([])
   })
 
   test('as a ZIP of too many lists, or of ones that grow too large, is refused before they are unpacked', async () => {

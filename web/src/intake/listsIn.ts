@@ -33,7 +33,8 @@ export async function listsIn(given: readonly File[], limits: ZipLimits = ZIP_LI
 async function unpack(zip: File, found: Lists, limits: ZipLimits): Promise<void> {
   let [files, bytes] = [0, 0]
   let tooMuch = false
-  let copy = false
+  const left: string[] = []
+  const names = new Set<string>()
   try {
     const packed = new Uint8Array(await zip.arrayBuffer())
     const inside = await new Promise<Unzipped>((resolve, reject) =>
@@ -41,10 +42,10 @@ async function unpack(zip: File, found: Lists, limits: ZipLimits): Promise<void>
         packed,
         {
           filter: ({ name, originalSize }) => {
-            if (name === 'manifest.json') copy = true
+            names.add(name)
             if (name.endsWith('/') || UNSEEN.test(name)) return false
             if (!LISTS.test(name)) {
-              found.left.push(name)
+              left.push(name)
               return false
             }
             files += 1
@@ -57,15 +58,19 @@ async function unpack(zip: File, found: Lists, limits: ZipLimits): Promise<void>
       ),
     )
     const real = Object.values(inside).reduce((sum, { length }) => sum + length, 0)
+    // An archive of ours has its tables beside its manifest.
+    const copy = names.has('manifest.json') && names.has('tables/part.jsonl')
     if (copy) found.refused.push(`${zip.name} is a copy of a workspace. Bring it back under Settings, Copies.`)
     else if (tooMuch || real > limits.bytes)
       found.refused.push(
         `${zip.name} holds more than ${limits.files} lists or ${Math.round(limits.bytes / 1024 / 1024)} MB. Unpack it and bring in what is needed.`,
       )
     else if (files === 0) found.refused.push(`${zip.name} has no list in it.`)
-    else
+    else {
+      found.left.push(...left)
       for (const [name, content] of Object.entries(inside))
         found.files.push(new File([content as BlobPart], name.split('/').at(-1)!))
+    }
   } catch {
     found.refused.push(`${zip.name} cannot be unpacked: it is damaged, locked with a password, or no ZIP.`)
   }

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { homeSign, homeUnits, homeMoney } from '@outfit/core/market'
+import { homeSign, homeUnits, homeMoney, homeMoneyAt } from '@outfit/core/market'
 import { spendingOf, type Spent } from '@outfit/core/parcels'
 import { api, errorText } from '../data/api.ts'
 import { parcelsApi } from '../data/parcelsApi.ts'
@@ -92,7 +92,7 @@ function chartOf(spending: readonly Spent[], budget: number | null) {
     grid: { left: 56, right: 24, top: 24, bottom: 36 },
     xAxis: axis({ type: 'time' }, { hideOverlap: true }),
     yAxis: axis({ type: 'value', min: 0 }, { formatter: `${homeSign()}{value}` }),
-    tooltip: { trigger: 'axis', valueFormatter: (value: number) => `${homeSign()}${value}` },
+    tooltip: { trigger: 'axis', valueFormatter: homeMoneyAt },
     series: [
       {
         type: 'line',

@@ -1,4 +1,4 @@
-import { homeUnits, homeSign, homeMoney } from '@outfit/core/market'
+import { homeUnits, homeSign, homeMoney, homeMoneyAt } from '@outfit/core/market'
 import type { PricePoint } from '@outfit/core/prices'
 import { axis, BLUE, CHART, INK, MOSS, MUSTARD, PAPER } from '../ui/chartLook.ts'
 
@@ -58,7 +58,7 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
     tooltip: {
       trigger: 'item',
       formatter: ({ name, value, seriesName }: { name: string; value: [string, number]; seriesName: string }) =>
-        `${name || seriesName}, ${value[0]}: ${homeSign()}${value[1]}`,
+        `${name || seriesName}, ${value[0]}: ${homeMoneyAt(value[1])}`,
     },
     series: [
       { ...band, name: 'below', data: points.map(({ date, q1 }) => [date, homeUnits(q1)]) },
@@ -67,7 +67,7 @@ export function priceChart({ points, asked = [], paid = [], target = null, line 
         name: 'middle half',
         areaStyle: { color: BLUE, opacity: 0.2 },
         itemStyle: { color: BLUE, opacity: 0.3 },
-        data: points.map(({ date, q1, q3 }) => [date, homeUnits(q3 - q1)]),
+        data: points.map(({ date, q1, q3 }) => [date, homeUnits(q3) - homeUnits(q1)]),
       },
       {
         type: 'line',
