@@ -61,11 +61,19 @@ export interface Amount {
   currency: string
 }
 
-/** An amount as people write it: "1,20 €", "EUR 1.20", "£3", "1.234,50"; null where it is none. */
+/** Words for the hundredth of what a currency counts in; pence are of pounds whatever else is said. */
+const HUNDREDTHS = /^(\d{1,4})\s*(p|pence|¢|c|cts?|cents?|centimes|c[ée]ntimos?|centesim[oi]|grosz[ey])\.?$/i
+
+/** An amount as people write it: "1,20 €", "EUR 1.20", "£3", "1.234,50", "45p", "80 ct"; null where it is none. */
 export function readAmount(
   text: string,
   { decimal, currency }: Pick<CellStyle, 'decimal' | 'currency'>,
 ): Amount | null {
+  const [, few, word = ''] = HUNDREDTHS.exec(text.trim()) ?? []
+  if (few !== undefined) {
+    const own = /^p/i.test(word) ? 'GBP' : currency
+    return digitsOf(own) === 2 ? { minor: Number(few), currency: own } : null
+  }
   // "3,-" is three.
   const parts = AMOUNT.exec(text.trim().replace(/(\d)[.,]\s*[-–—]+/, '$1'))
   if (!parts) return null

@@ -108,7 +108,7 @@ export function EntryForm<V extends FieldValues>(props: EntryFormProps<V>) {
     <form
       onSubmit={(event) => void submit(event)}
       noValidate
-      className="mx-auto grid max-w-[1280px] grid-cols-[1fr_380px] gap-8 px-5 py-4"
+      className="mx-auto grid max-w-[1280px] gap-8 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_380px]"
     >
       <div className="min-w-0">
         <div className="flex items-baseline gap-3">

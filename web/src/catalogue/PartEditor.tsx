@@ -76,7 +76,7 @@ export function PartEditor() {
         const kind = moulds.find((m) => m.code === mould)?.kind ?? 'headgear'
         return (
           <>
-            <div className="grid grid-cols-[1fr_120px] gap-4">
+            <div className="grid grid-cols-[minmax(0,1fr)_120px] gap-4">
               <TextField label="Name" {...register('name')} error={errors.name?.message} />
               <TextField
                 label="Year"

@@ -52,7 +52,7 @@ export function PrintEditor() {
         const kind = watch('kind')
         return (
           <>
-            <div className="grid grid-cols-[1fr_180px] gap-4">
+            <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,180px)] gap-4">
               <TextField label="Name" {...register('name')} error={errors.name?.message} />
               <Field label="Printed on" error={errors.kind?.message}>
                 {(ids) => (

@@ -85,7 +85,7 @@ export function ReleaseEditor() {
     >
       {({ register, setValue, watch, formState: { errors } }) => (
         <>
-          <div className="grid grid-cols-[1fr_150px_100px] gap-4">
+          <div className="grid gap-4 sm:grid-cols-[1fr_150px_100px]">
             <TextField label="Name" {...register('name')} error={errors.name?.message} />
             <Field label="Kind" error={errors.kind?.message}>
               {(ids) => (
@@ -103,7 +103,7 @@ export function ReleaseEditor() {
               error={errors.year?.message}
             />
           </div>
-          <div className="grid grid-cols-[150px_100px_1fr] items-end gap-4">
+          <div className="grid grid-cols-[minmax(0,1fr)_100px] items-end gap-4 sm:grid-cols-[150px_100px_1fr]">
             <TextField
               label="Retail price"
               inputMode="decimal"
@@ -211,7 +211,7 @@ function Contents({ title, about, rows, figuresOnly = false, onChange }: Content
           </li>
         ))}
       </ul>
-      <div className="mt-2 flex items-center gap-2">
+      <div className="mt-2 flex flex-wrap items-center gap-2">
         <input
           type="search"
           aria-label="Find a figure"
