@@ -94,8 +94,8 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
     '~krone, ~couronne, ~corona, ~kroon, ~korona, ~coroa, ~crown, blumenkranz, couronne de fleurs, corona de flores, corona di fiori, bloemenkrans, wianek, coroa de flores, wreath',
   // heads and faces
   head: 'kopf, gesicht, tete, visage, cabeza, cara, testa, viso, faccia, hoofd, gezicht, glowa, twarz, cabeca, rosto, face, heads',
-  glasses: 'brille, lunettes, gafas, occhiali, bril, okulary, oculos, spectacles',
-  beard: 'bart, vollbart, barbe, barba, baard, broda',
+  glasses: 'brille, lunettes, gafas, occhiali, bril, okulary, okularach, okularami, oculos, spectacles',
+  beard: 'bart, vollbart, bartig, barbe, barbu, barbue, barba, barbudo, barbuto, baard, broda, broda, brodaty, bearded',
   'spray goggles': 'goggles, schutzbrille, taucherbrille, lunettes de protection, gafas protectoras, gogle',
   mask: 'maske, masque, mascara, maschera, masker, maska',
   // torsos and garments
@@ -109,7 +109,7 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   waistcoat: 'weste, gilet, chaleco, panciotto, vest, kamizelka, colete',
   overalls: 'latzhose, overall, salopette, peto, tuta, tuinbroek, ogrodniczki, macacao, dungarees',
   striped:
-    'gestreift, raye, rayures, rayado, rayas, a righe, righe, gestreept, w paski, paski, listrado, listras, stripes, striped',
+    'gestreift, ringelshirt, geringelt, raye, rayee, rayures, rayado, rayas, a righe, righe, gestreept, w paski, paski, listrado, listras, stripes, striped',
   checked:
     'kariert, a carreaux, carreaux, a cuadros, cuadros, a quadri, quadri, geruit, w krate, krata, xadrez, checked',
   // arms, hands, legs
@@ -182,7 +182,7 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   grin: 'grinsend, grinsen, lachend, riant, riendo, ridente, smiejaca sie, rindo, laughing, toothy smile',
   sad: 'traurig, triste, verdrietig, smutny, smutna',
   surprised:
-    'uberrascht, erstaunt, surpris, surprise, sorprendido, sorprendida, sorpreso, sorpresa, verbaasd, zdziwiony, surpreso',
+    'uberrascht, erstaunt, surpris, surprise, etonne, etonnee, sorprendido, sorprendida, sorpreso, sorpresa, verbaasd, zdziwiony, surpreso',
   wink: 'zwinkernd, clin d oeil, guino, occhiolino, knipoog, mrugajacy, piscando, winking',
   old: 'alt, alter, alte, opa, oma, vieux, vieille, viejo, vieja, vecchio, vecchia, oud, oude, stary, stara, velho, velha',
   stubble: 'stoppeln, stoppelbart, dreitagebart, barbe de trois jours, barba de tres dias, stoppels, zarost',
@@ -199,9 +199,11 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   zip: 'reissverschluss, fermeture eclair, cremallera, cerniera, rits, zamek, ziper, zipper',
   collar: 'kragen, col, cuello, colletto, kraag, kolnierz, gola',
   'anchor print': 'anker, ancre, ancla, ancora, kotwica',
-  freckles: 'sommersprossen, taches de rousseur, pecas, lentiggini, sproeten, piegi, sardas',
-  moustache: 'schnurrbart, schnauzer, moustache, bigote, baffi, snor, wasy, bigode, mustache',
-  angry: 'wutend, bose, en colere, enfadado, arrabbiato, boos, zly, zangado',
+  freckles: 'sommersprossen, taches de rousseur, pecas, lentiggini, sproeten, piegi, piegami, sardas',
+  moustache:
+    'schnurrbart, schnauzer, moustache, moustachu, bigote, baffi, snor, wasy, wasami, wasaty, bigode, mustache',
+  angry:
+    'wutend, bose, grimmig, en colere, enfadado, enfadada, arrabbiato, arrabbiata, boos, zly, zla, zangado, zangada',
   button: 'knopfe, boutons, botones, bottoni, knopen, guziki, botoes, buttons',
 }
 

@@ -14,8 +14,9 @@ export interface PartGuess {
   printed: boolean
 }
 
-/** Words that tell the kind of a part, those that decide first. */
+/** Words that tell the kind of a part, those that decide first. Who says torso means it, whatever is printed on it. */
 const KINDS: readonly (readonly [RegExp, PartKind])[] = [
+  [/\b(torso)\b/, 'torso'],
   [/\b(hips?)\b/, 'hips'],
   [/\b(skirt|gown|dress|fish tail)\b/, 'lower'],
   [/\b(left legs?|leg left)\b/, 'leg-left'],
@@ -97,6 +98,7 @@ function mouldIn(text: string, kind: PartKind | null, moulds: readonly Mould[]) 
   // Two words or more of a name, all of them in the text, say more than any single word does.
   const [whole] = readableOf(moulds)
     .filter(({ name, mould }) => name.size > 1 && [...name].every((word) => said.has(word)) && !otherSide(said, mould))
+    .filter(({ mould }) => !said.has('torso') || mould.kind.endsWith('torso'))
     .sort((a, b) => b.name.size - a.name.size)
   if (whole) return { mould: whole.mould, score: Infinity, shared: [...whole.name] }
   let best: { mould: Mould; score: number; shared: string[] } | null = null
