@@ -1,5 +1,17 @@
 import Database from 'better-sqlite3'
-import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  readSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { join } from 'node:path'
 import { DATABASE_FILES } from './databaseFiles.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
@@ -86,21 +98,53 @@ function heldBy(folder: string): string {
   return `${folder} is in use by ${who}. Nothing was changed; use that one, stop it, or give another folder with --data.`
 }
 
-/** Put a database aside under the day and time, so that another may begin; null when there is none. Where it went to. */
+/** Where a database is on its way aside: it gets its day and time when all of it is there. */
+const MOVING = 'moving'
+
+/**
+ * Put a database aside under the day and time, so that another may begin; null when there is none. Where it went to. Cut
+ * short, it is finished by the next call, which puts nothing else in the same place.
+ */
 export function setAside(folder: string, now = new Date()): string | null {
-  if (!existsSync(join(folder, DATABASE_FILES[0]))) return null
-  const stamp = now.toISOString().replace(/[:.]/g, '-')
-  const aside = join(folder, 'set-aside', stamp)
-  mkdirSync(aside, { recursive: true, mode: 0o700 })
-  // Its log is brought home first where that can be: a database that is parted from its log is an older one.
-  try {
-    const db = new Database(join(folder, DATABASE_FILES[0]))
-    db.pragma('wal_checkpoint(TRUNCATE)')
-    db.close()
-  } catch {
-    // Damaged, it is put aside as it is.
+  const all = join(folder, 'set-aside')
+  const moving = join(all, MOVING)
+  const stamped = (): string => {
+    const aside = join(all, now.toISOString().replace(/[:.]/g, '-'))
+    renameSync(moving, aside)
+    return aside
   }
-  for (const name of DATABASE_FILES)
-    if (existsSync(join(folder, name))) renameSync(join(folder, name), join(aside, name))
-  return aside
+  // One that was moved by a call cut short since; what stands in the folder now, another may have begun.
+  const before = existsSync(join(moving, DATABASE_FILES[0])) ? stamped() : null
+  if (!existsSync(join(folder, DATABASE_FILES[0]))) return before
+  if (before) now = new Date(now.getTime() + 1)
+  mkdirSync(moving, { recursive: true, mode: 0o700 })
+  // Its log is brought home first where that can be: a database that is parted from its log is an older one.
+  // What is no database any more is not opened, since that throws away the log it could be mended from.
+  if (isDatabase(join(folder, DATABASE_FILES[0]))) {
+    let db: Database.Database | null = null
+    try {
+      db = new Database(join(folder, DATABASE_FILES[0]))
+      db.pragma('wal_checkpoint(TRUNCATE)')
+    } catch {
+      // Damaged inside, it is put aside as it is.
+    } finally {
+      db?.close()
+    }
+  }
+  // The database itself goes last: as long as it is here, the call begins anew.
+  for (const name of DATABASE_FILES.toReversed())
+    if (existsSync(join(folder, name))) renameSync(join(folder, name), join(moving, name))
+  return stamped()
+}
+
+/** Whether a file begins as those of SQLite do (sqlite.org/fileformat2.html, 1.2). */
+function isDatabase(file: string): boolean {
+  const handle = openSync(file, 'r')
+  try {
+    const head = Buffer.alloc(15)
+    readSync(handle, head, 0, 15, 0)
+    return head.toString('latin1') === 'SQLite format 3'
+  } finally {
+    closeSync(handle)
+  }
 }
