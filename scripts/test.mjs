@@ -7,7 +7,7 @@
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import { build, CHROMIUM, install, ROOT, run } from './tree.mjs'
+import { build, CHROMIUM, install, jest, ROOT, run } from './tree.mjs'
 
 const fast = process.argv.includes('--fast')
 if (process.argv.includes('--long')) process.env.OUTFIT_LONG = '1'
@@ -76,9 +76,12 @@ function read(file) {
 }
 
 /** Seconds of every test of Jest, by its name. */
-const jestTimes = (jest) =>
-  (jest?.testResults ?? []).flatMap(({ name, assertionResults }) =>
-    assertionResults.map((one) => [`${relative(ROOT, name)}: ${one.fullName}`, (one.duration ?? 0) / 1000]),
+const jestTimes = (units) =>
+  (units?.testResults ?? []).flatMap(({ name, assertionResults }) =>
+    assertionResults.map((one) => [
+      `${relative(ROOT, name)}: ${[...one.ancestorTitles, one.title].join(' ')}`,
+      (one.duration ?? 0) / 1000,
+    ]),
   )
 
 /** Seconds of every journey, by its name. */
@@ -91,6 +94,23 @@ const journeyTimes = (suites = []) =>
     ]),
   ])
 
+/** Names of what failed, told last, where whoever sees only the end of a log still finds them. */
+const failures = (units, suites = []) => [
+  ...(units?.testResults ?? []).flatMap(({ name, status, assertionResults }) => {
+    const failed = assertionResults
+      .filter((one) => one.status === 'failed')
+      .map((one) => [...one.ancestorTitles, one.title].join(' '))
+    if (failed.length === 0 && status === 'failed') failed.push('could not be started')
+    return failed.map((test) => `${relative(ROOT, name)}: ${test}`)
+  }),
+  ...suites.flatMap(({ suites: inner, specs = [] }) => [
+    ...failures(null, inner),
+    ...specs
+      .filter(({ ok, tests }) => !ok || tests.some((one) => one.status === 'flaky'))
+      .map(({ file, title }) => `e2e/${file}: ${title}`),
+  ]),
+]
+
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS)
 await step('Packages', () => install())
@@ -100,23 +120,22 @@ await together([
   ['Types', 'npm', ['run', '--silent', 'types']],
   ['Formatting and lint', 'npm', ['run', '--silent', 'style']],
 ])
-await step('Jest', () => {
-  const env = { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }
-  run('npx', ['jest', '--json', '--outputFile', join(RESULTS, 'jest.json')], { env })
-})
+await step('Jest', () => jest(['--json', '--outputFile', join(RESULTS, 'jest.json')]))
 if (!fast) await step('Playwright', () => run('npx', ['playwright', 'test'], { cwd: join(ROOT, 'e2e') }))
 
-const jest = read('jest.json')
+const units = read('jest.json')
 const journeys = fast ? { stats: { expected: 0, unexpected: 0, flaky: 0 } } : read('e2e.json')
-const passed = (jest?.numPassedTests ?? 0) + (journeys?.stats.expected ?? 0)
+const passed = (units?.numPassedTests ?? 0) + (journeys?.stats.expected ?? 0)
 // A suite that could not even start counts as a failed test, and so does a flaky one.
 const failed =
-  (jest ? jest.numFailedTests + jest.numRuntimeErrorTestSuites : 1) +
+  (units ? units.numFailedTests + units.numRuntimeErrorTestSuites : 1) +
   (journeys ? journeys.stats.unexpected + journeys.stats.flaky : 1)
 const told = ([name, seconds]) => `  ${seconds.toFixed(1).padStart(7)} s  ${name}`
 console.log(`\n— Steps\n${times.map(told).join('\n')}`)
-const slowest = [...jestTimes(jest), ...journeyTimes(journeys?.suites)].sort((a, b) => b[1] - a[1])
+const slowest = [...jestTimes(units), ...journeyTimes(journeys?.suites)].sort((a, b) => b[1] - a[1])
 console.log(`— Slowest tests\n${slowest.slice(0, SLOWEST).map(told).join('\n')}`)
+const names = failures(units, journeys?.suites)
+if (names.length > 0) console.log(`— Failed\n${names.map((name) => `  ${name}`).join('\n')}`)
 if (broken.length > 0) console.error(`\nnot in order: ${broken.join(', ')}`)
 console.log(`tests: ${passed} passed, ${failed} failed`)
 process.exit(broken.length > 0 || failed > 0 ? 1 : 0)

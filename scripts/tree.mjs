@@ -44,6 +44,21 @@ export function run(program, args, { quiet = false, cwd = ROOT, env = process.en
   if (status !== 0) throw new Error(`${program} ${args.join(' ')} ended with ${status}.`)
 }
 
+/** Run Jest, with what its two ways of running tests ask of Node (jest.config.js). Throws when a test fails. */
+export function jest(args) {
+  const node = [
+    '--no-warnings',
+    '--enable-source-maps',
+    // Tests of web run in Jest's own sandbox, which reads modules by this.
+    '--experimental-vm-modules',
+    // Those of core and server run in Node itself: TypeScript as it is written, core from its sources.
+    '--import',
+    './scripts/testing/register.mjs',
+    '--conditions=outfit-source',
+  ]
+  run(process.execPath, [...node, join(ROOT, 'node_modules/jest/bin/jest.js'), ...args])
+}
+
 /** Install the packages of the lockfile unless they are there already. */
 export function install(options) {
   if (modified(join(ROOT, 'node_modules/.package-lock.json')) >= modified(join(ROOT, 'package-lock.json'))) return

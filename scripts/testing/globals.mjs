@@ -1,0 +1,1 @@
+export const { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, jest, test } = globalThis
