@@ -34,13 +34,20 @@ export const runnerIn: Provider = {
 /** Plans worked out at once, so that one that takes long blocks no other. */
 const THREADS = Math.max(2, availableParallelism())
 
+/** Milliseconds a thread waits for another plan before it ends. */
+const IDLE = 60_000
+
 /** Worker threads, started when first needed; a cancelled plan ends its own, the next starts a new one. */
 @Injectable()
 export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
   private readonly pool = new Piscina({
     filename: new URL('./planWorker.js', import.meta.url).href,
-    minThreads: 1,
+    minThreads: 0,
     maxThreads: THREADS,
+    idleTimeout: IDLE,
+    // Loaded by `require`, a module whose thread is ended meanwhile takes the whole program with it (Node 20.20: "IsGraphAsync
+    // must be used on an instantiated module"); by `import`, it does not.
+    execArgv: ['--no-experimental-require-module'],
   })
 
   async run<T extends SolverTask>(task: T, { signal, report, enough }: Waiting): Promise<SolverResults[T['do']]> {
