@@ -1,5 +1,5 @@
 import { fold } from '../base/index.ts'
-import { FIELD_WORDS, FIELDS, BIN_WORDS, type Field } from './lexicon.ts'
+import { FIELD_WORDS, FIELDS, BIN_WORDS, SHIPPING_WORDS, type Field } from './lexicon.ts'
 import { readAmount, readCondition, readCount, readDate } from './readCells.ts'
 import type { SheetRow } from './sheet.ts'
 import { COLOUR_PHRASES, knownIn, PART_PHRASES, wordList } from './words.ts'
@@ -15,11 +15,24 @@ export interface Column {
 }
 
 /** What a list is. */
-export const LIST_KINDS = ['owned', 'prices', 'sets'] as const
+export const LIST_KINDS = ['owned', 'prices', 'sets', 'sellers', 'colours'] as const
 export type ListKind = (typeof LIST_KINDS)[number]
 
 const HEAD_WORDS = FIELDS.map((field) => ({ field, words: new Set(wordList(FIELD_WORDS[field])) }))
 const BINS = wordList(BIN_WORDS)
+const FREE = new Set(wordList(SHIPPING_WORDS.free))
+
+/** Fields nothing tells of but the head of their column. */
+const BY_HEAD: ReadonlySet<Field> = new Set([
+  'country',
+  'minimum',
+  'shipping',
+  'free',
+  'handling',
+  'days',
+  'rating',
+  'finish',
+])
 
 /** Rows looked at to tell what a column holds. */
 const LOOKED_AT = 300
@@ -70,6 +83,19 @@ function cellsFit(cells: readonly string[], knowsColour: (text: string) => boole
     set: 0,
     figure: 0,
     year: share((cell) => /^(19|20)\d\d$/.test(cell)) * 0.2,
+    // These are told by their heads alone; what stands under them only makes that surer.
+    country: texts,
+    minimum: amounts,
+    shipping: Math.max(
+      amounts,
+      share((cell) => /\d/.test(cell) || FREE.has(fold(cell))),
+    ),
+    free: amounts,
+    handling: amounts,
+    days: share((cell) => /\d/.test(cell)),
+    rating: share((cell) => /^[1-5]\b/.test(cell)),
+    hex: share((cell) => /^#[0-9a-f]{6}$/i.test(cell)) * 0.9,
+    finish: texts,
     remark: texts * 0.1,
   }
 }
@@ -98,7 +124,14 @@ export function guessColumns(
       return {
         index,
         field,
-        sure: contrary ? 0 : said > 0 ? 0.55 * said + 0.45 * own[field] : head?.[index] ? 0.5 * own[field] : own[field],
+        sure:
+          contrary || (said === 0 && BY_HEAD.has(field))
+            ? 0
+            : said > 0
+              ? 0.55 * said + 0.45 * own[field]
+              : head?.[index]
+                ? 0.5 * own[field]
+                : own[field],
       }
     })
   }).flat()
@@ -129,6 +162,11 @@ export function guessKind(columns: readonly Column[], fileName: string): { kind:
   // What stands in a figure of a set is what it holds; sets beside parts that lie somewhere are where these came from.
   const holds = says('set inhalt inhalte contents inventar inventaire inventario inhoud zawartosc')
   if (has('set') && (has('figure') || (holds && !has('bin') && !has('price')))) return { kind: 'sets', sure: 1 }
+  const terms = (['country', 'minimum', 'shipping', 'free', 'handling', 'days', 'rating'] as const).filter(has).length
+  const ofParts = has('price') || has('bin') || has('colour') || has('count') || has('set')
+  if (!ofParts && terms > 0 && (has('seller') || (has('name') && terms > 1))) return { kind: 'sellers', sure: 1 }
+  if (has('hex') && !(['price', 'bin', 'count', 'set', 'seller'] as const).some(has))
+    return { kind: 'colours', sure: 1 }
   let prices = 0
   if (has('price')) prices += 2
   if (has('seller')) prices += 1.5

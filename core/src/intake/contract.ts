@@ -1,5 +1,6 @@
 import type { Colour, Mould } from '../catalogue/index.ts'
 import type { Encoding } from './encodings.ts'
+import type { ListKind } from './columns.ts'
 import type { ListedPart } from './partFinder.ts'
 import type { MadePrint } from './printMade.ts'
 import type { ReadList } from './readList.ts'
@@ -40,6 +41,8 @@ export interface LookedAt extends Omit<ReadList, 'rows'> {
 
 /** What came of a list. */
 export interface IntakeResult {
+  /** To take it back by. */
+  id: string
   /** The act to take back; null where nothing was moved. */
   act: string | null
   rows: number
@@ -48,4 +51,19 @@ export interface IntakeResult {
   made: { parts: number; bins: number; sellers: number; colours: number }
   /** Of a set list: the releases and figures that were made, and the sets that were there before and stay as they are. */
   sets: { releases: string[]; figures: string[]; there: string[] }
+  /** Of a list of sellers or colours: the names of those that were new, of those that changed, and how many stay as they were. */
+  entries: { made: string[]; changed: string[]; same: number }
+}
+
+/** A list that was brought in. */
+export interface TakenList {
+  id: string
+  at: string
+  name: string
+  kind: ListKind
+  rows: number
+  /** The day it was taken back; null while it stands. */
+  takenBack: string | null
+  /** Whether one press takes it back: prices stay on record. */
+  canTakeBack: boolean
 }

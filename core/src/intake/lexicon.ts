@@ -19,6 +19,15 @@ export const FIELDS = [
   'set',
   'figure',
   'year',
+  'country',
+  'minimum',
+  'shipping',
+  'free',
+  'handling',
+  'days',
+  'rating',
+  'hex',
+  'finish',
   'remark',
 ] as const
 export type Field = (typeof FIELDS)[number]
@@ -55,6 +64,29 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   figure: `figure, figure name, figur, figurname, figurine, personnage, figuurtje, poppetje, figura, figurka, postac, boneco,
     statuetta`,
   year: `year, jahr, annee, jaar, ano, anno, rok, released, release year, erscheinungsjahr, erschienen`,
+  country: `country, land, pays, pais, paese, kraj`,
+  minimum: `minimum, minimum order, minimum buy, min order, min buy, min, mindestbestellwert, mindestbestellung, mindestwert,
+    mindesteinkauf, minimum de commande, commande minimum, achat minimum, minimale bestelling, minimum bestelling, pedido minimo,
+    compra minima, minimo, ordine minimo, minimalne zamowienie, minimum zamowienia, encomenda minima, pedido minimo`,
+  shipping: `shipping, shipping cost, shipping costs, postage, p p, delivery, delivery cost, versand, versandkosten, porto, frais de port,
+    frais d envoi, port, livraison, verzending, verzendkosten, envio, gastos de envio, spedizione, spese di spedizione, wysylka,
+    koszt wysylki, koszty wysylki, przesylka, dostawa, portes, portes de envio, frete, shipping bands`,
+  free: `free from, free shipping, free shipping from, free over, free delivery from, free above, versandkostenfrei ab, frei ab,
+    portofrei ab, gratis ab, kostenlos ab, franco de port, franco de port des, port offert des, port offert, livraison gratuite,
+    livraison gratuite des, gratis vanaf, gratis verzending vanaf, gratis desde, envio gratis desde, envio gratis, gratis da,
+    spedizione gratuita da, spedizione gratuita, darmowa wysylka od, darmowa dostawa od, portes gratis, gratis a partir de,
+    portes gratis desde`,
+  handling: `handling, handling fee, packing, packing fee, service fee, fee, verpackung, verpackungskosten, bearbeitung,
+    bearbeitungsgebuhr, gebuhr, emballage, frais de traitement, frais de dossier, behandelingskosten, verpakkingskosten, embalaje,
+    gastos de gestion, imballaggio, spese di gestione, pakowanie, oplata, koszt pakowania, embalagem, taxa`,
+  days: `days, delivery time, delivery days, arrives in, lead time, transit, takes, lieferzeit, tage, lieferdauer, delai,
+    delai de livraison, jours, levertijd, dagen, plazo, plazo de entrega, dias, tempi di consegna, tempo di consegna, giorni,
+    czas dostawy, dni, prazo, prazo de entrega`,
+  rating: `rating, stars, my rating, sterne, bewertung, etoiles, evaluation, sterren, beoordeling, estrellas, valoracion, stelle,
+    valutazione, gwiazdki, ocena, estrelas, avaliacao`,
+  hex: `hex, hex code, hexcode, rgb, srgb, html, web, colour code, color code, colour value, color value, farbcode, farbwert,
+    code couleur, kleurcode, codigo de color, codice colore, kod koloru, codigo da cor`,
+  finish: `finish, surface, oberflache, finition, afwerking, acabado, finitura, wykonczenie, acabamento`,
   remark: `remark, remarks, note, notes, comment, comments, bemerkung, bemerkungen, notiz, notizen, anmerkung, hinweis, remarque,
     remarques, commentaire, opmerking, opmerkingen, nota, notas, comentario, observaciones, note, commento, osservazioni, uwagi,
     notatka, komentarz, observacoes`,
@@ -274,3 +306,14 @@ export const TOTAL_WORDS =
 /** Words of a place parts lie in, as a cell names it. */
 export const BIN_WORDS =
   'kiste, box, schachtel, fach, kasten, schublade, dose, boite, tiroir, casier, bac, doos, bak, lade, vak, caja, cajon, bandeja, scatola, cassetto, pudelko, szuflada, pojemnik, caixa, gaveta, tray, drawer, bin, case, tin, bag, beutel, tute, regal, shelf'
+
+/** What tells of shipping besides amounts: that there is none to pay, from how much on, and up to how much. */
+export const SHIPPING_WORDS = {
+  free: 'free, frei, versandkostenfrei, portofrei, kostenlos, gratis, gratuit, gratuite, offert, offerte, franco, gratuito, gratuita, darmowa, darmowy, darmo, za darmo',
+  from: 'from, over, above, ab, uber, des, a partir de, plus de, vanaf, boven, desde, mas de, da, oltre, od, powyzej, a partir, acima de',
+  upTo: 'up to, until, under, below, bis, bis zu, unter, jusqu a, moins de, tot, onder, hasta, menos de, fino a, sotto, do, ponizej, ate, abaixo de',
+} as const
+
+/** A week, where times of delivery are told. */
+export const WEEK_WORDS =
+  'week, weeks, wk, wks, woche, wochen, semaine, semaines, weken, semana, semanas, settimana, settimane, tydzien, tygodni, tygodnie'

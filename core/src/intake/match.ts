@@ -45,6 +45,12 @@ function tonesIn(folded: string): { tones: string[]; rest: string } {
   return { tones, rest: rest.join(' ') }
 }
 
+/** The finish words tell of, such as "clear" or "perlmutt"; null for none. */
+export function finishIn(text: string): Finish | null {
+  const { tones } = tonesIn(fold(text))
+  return tones.map((tone) => FINISH_OF[tone]).find((one) => one !== undefined) ?? null
+}
+
 /** The palette colour words stand for: by its name, as a code such as #AABBCC, or as plain words in some language. O(palette). */
 export function matchColour(text: string, palette: readonly Colour[]): ColourMatch {
   const folded = fold(text)

@@ -4,6 +4,9 @@ import { isDate } from '../tables/index.ts'
 import { CONDITION_WORDS, PIECE_WORDS } from './lexicon.ts'
 import { wordList } from './words.ts'
 
+/** A cell without the signs that only steer printers and screens. */
+export const plain = (cell: string) => cell.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim()
+
 /** How the cells of a list are written, found for the whole list, since a single cell may be read either way. */
 export interface CellStyle {
   /** The sign before cents. */

@@ -1,12 +1,14 @@
 import { fold } from '../base/index.ts'
 import { Asking, type Answer, type Unknown } from './asking.ts'
 import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
+import { readEntries, type ListedEntry } from './entries.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
 import { PartFinder, type KnownThings, type ListedPart } from './partFinder.ts'
 import {
   currencyIn,
   dayFirstIn,
   decimalOf,
+  plain,
   readAmount,
   readCondition,
   readCount,
@@ -77,8 +79,10 @@ export interface ReadList {
   /** Rows without a count, which count as one. */
   uncounted: number
   mended: Sheet['mended']
+  /** Of lists of sellers and colours: what each row says, in place of `rows`. */
+  entries: ListedEntry[]
   /** The first rows as they stand and as they were taken. */
-  sample: { line: number; cells: string[]; row: ListedRow | null }[]
+  sample: { line: number; cells: string[]; row: ListedRow | null; entry: ListedEntry | null }[]
 }
 
 const SAMPLE = 4
@@ -86,12 +90,20 @@ const TOTALS = new Set(wordList(TOTAL_WORDS))
 /** Letters of a name, and of the words for a colour, a place or a seller. */
 const LONGEST = { name: 120, colour: 80, bin: 80, seller: 80, set: 120, figure: 120 } as const
 
+/** What is told of sellers. */
+const TERMS: readonly Field[] = ['country', 'minimum', 'shipping', 'free', 'handling', 'days', 'rating']
+
 /** Fields that say nothing in a list of a kind; their cells are remarks. */
 const IDLE: Readonly<Record<ListKind, readonly Field[]>> = {
-  owned: ['set', 'figure', 'year', 'seller', 'pack'],
-  prices: ['set', 'figure', 'year', 'bin'],
-  sets: ['bin', 'price', 'currency', 'seller', 'pack', 'condition', 'date'],
+  owned: ['set', 'figure', 'year', 'seller', 'pack', ...TERMS, 'hex', 'finish'],
+  prices: ['set', 'figure', 'year', 'bin', ...TERMS, 'hex', 'finish'],
+  sets: ['bin', 'price', 'currency', 'seller', 'pack', 'condition', 'date', ...TERMS, 'hex', 'finish'],
+  // These have readings of their own.
+  sellers: [],
+  colours: [],
 }
+/** Columns that hold money. */
+const MONEY: readonly Field[] = ['price', 'minimum', 'shipping', 'free', 'handling']
 const YEARS = { from: 1900, to: 2100 } as const
 
 /** A list before its rows are read: the columns and the way cells are written. */
@@ -112,12 +124,12 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
     const index = at_(field)
     return index === undefined ? [] : body.map(({ cells }) => cells[index] ?? '')
   }
-  const decimal = decimalOf(cellsOf('price'))
+  const decimal = decimalOf(MONEY.flatMap(cellsOf))
   const day = dayFirstIn(cellsOf('date'))
   const currency = currencyIn([
     columns.find(({ field }) => field === 'price')?.head ?? '',
     ...cellsOf('currency'),
-    ...cellsOf('price'),
+    ...MONEY.flatMap(cellsOf),
   ])
   const style: CellStyle = { decimal: decimal.decimal, dayFirst: day.dayFirst, currency, ...choices.style }
   const open: ReadList['open'] = []
@@ -148,6 +160,14 @@ export function* readingList(
   choices: Choices = {},
 ): Generator<void, ReadList> {
   const { headed, body, columns, style, open, kind, sure, at } = prepared(sheet, fileName, known, choices)
+  if (kind === 'sellers' || kind === 'colours') {
+    const { entries, faults, left, told } = readEntries(kind, { body, columns, style, at }, known)
+    return {
+      ...{ kind, sure, columns, headed, style, open, faults, left, entries },
+      ...{ unknown: [], rows: [], uncounted: 0, mended: sheet.mended },
+      sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, entry }) => ({ line, cells, row: null, entry })),
+    }
+  }
   const codes = (list: readonly { code: string }[]) => new Set(list.map(({ code }) => code))
   const asking = new Asking(choices.answers ?? {}, {
     colour: codes(known.palette),
@@ -268,12 +288,10 @@ export function* readingList(
     left,
     uncounted,
     mended: sheet.mended,
-    sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, read: row }) => ({ line, cells, row })),
+    entries: [],
+    sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, read: row }) => ({ line, cells, row, entry: null })),
   }
 }
-
-/** A cell without the signs that only steer printers and screens. */
-const plain = (cell: string) => cell.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim()
 
 /** A count that stands with the name, as in "2x red torso" or "torso (3 pcs)", apart from it. */
 function countedIn(name: string): { name: string; count: string } {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import type { IntakeResult, LookedAt } from '@outfit/core/intake'
+import type { IntakeResult, LookedAt, TakenList } from '@outfit/core/intake'
 import { strToU8, zipSync } from 'fflate'
 import iconv from 'iconv-lite'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
@@ -55,7 +55,7 @@ describe('a list of a stranger, in an empty workspace', () => {
     // What was paid and what no column is for stands in the history.
     expect(JSON.stringify((await server.get(`drawer/acts?part=${cap!.part.code}`)).body)).toContain('bestand.csv')
     // One press takes it back.
-    expect((await server.send('POST', `drawer/acts/${body.act}/reversal`)).status).toBeLessThan(300)
+    expect((await server.send('POST', `intake/${body.id}/taken-back`)).status).toBe(204)
     expect((await found('Schirmmütze'))[0]!.owned).toBe(0)
     expect(
       (
@@ -244,6 +244,105 @@ Hafenfest;2019;;Laterne;gelb;2
     const said = { choices: { ...choices, same: { set: 'Küche' } } }
     expect((await look(kept.body.id, said)).sum).toMatchObject({ sets: 1, figures: 1 })
     expect((await bring(kept.body.id, { ...said, mode: 'add' })).body.sets.releases).toHaveLength(1)
+  })
+})
+
+describe('lists of sellers and colours', () => {
+  interface Seller {
+    code: string
+    name: string
+    currency: string
+    minimum: number
+    arrivesInDays: number
+    shippingBands: object[]
+    notes: string | null
+  }
+  const sellers = async () =>
+    (await server.get<{ sellers: Seller[] }>('sellers')).body.sellers.filter(({ name }) => /^(Wühl|Eck)/.test(name))
+  const lists = async () => (await server.get<{ lists: TakenList[] }>('intake')).body.lists
+  const taken = async (name: string, text: string, body: object = {}) => {
+    const { id } = (await keep(name, strToU8(text))).body
+    const answered = await bring(id, { mode: 'add', ...body })
+    return { id, status: answered.status, body: answered.body }
+  }
+  const back = (id: string) => server.send<ProblemBody>('POST', `intake/${id}/taken-back`)
+
+  const TERMS = `Händler;Land;Mindestbestellwert;Versandkosten;frei ab;Lieferzeit
+Wühltisch;DE;10,00 €;3,90 €;50,00 €;2-4 Tage
+Eckladen;AT;;;;
+`
+
+  test('sellers are made with their terms; what is not told is open; taken back they are gone, also with the day gone by', async () => {
+    const { id, status, body } = await taken('händler.csv', TERMS)
+    expect([status, body.entries]).toEqual([201, { made: ['Wühltisch', 'Eckladen'], changed: [], same: 0 }])
+    expect(await sellers()).toMatchObject([
+      { name: 'Eckladen', minimum: 0, arrivesInDays: 7, notes: expect.stringContaining('not known yet') },
+      {
+        name: 'Wühltisch',
+        minimum: 1000,
+        arrivesInDays: 4,
+        shippingBands: [
+          { upTo: 4999, price: 390 },
+          { upTo: null, price: 0 },
+        ],
+        notes: null,
+      },
+    ])
+    expect((await lists())[0]).toMatchObject({ id, kind: 'sellers', rows: 2, canTakeBack: true, takenBack: null })
+    expect((await back(id)).status).toBe(204)
+    expect(await sellers()).toEqual([])
+    expect((await lists())[0]).toMatchObject({ id, canTakeBack: false, takenBack: expect.any(String) })
+    expect((await back(id)).status).toBe(409)
+    expect((await back('nothing')).status).toBe(404)
+  })
+
+  test('of sellers there are, what is told is taken and the rest stays; taken back they are as before', async () => {
+    await taken('eins.csv', TERMS)
+    const before = await sellers()
+    const { id, body } = await taken('zwei.csv', 'Händler;Versand;Lieferzeit\nEckladen;4,50 €;\nWühltisch;;4 Tage\n')
+    expect(body.entries).toEqual({ made: [], changed: ['Eckladen'], same: 1 })
+    expect((await sellers())[0]).toMatchObject({
+      shippingBands: [{ upTo: null, price: 450 }],
+      notes: null,
+      arrivesInDays: 7,
+    })
+    expect((await back(id)).status).toBe(204)
+    expect(await sellers()).toEqual(before)
+  })
+
+  test('who was changed since, or sells by now, is not taken back; nothing is', async () => {
+    const { id } = await taken('drei.csv', 'Händler;Land;Versand\nWühl 3;DE;2,00 €\nWühl 4;DE;2,00 €\n')
+    await taken('preise.csv', 'Teil;Farbe;Preis;Händler\nHut;rot;1,00 €;Wühl 4\n')
+    const { status, body } = await back(id)
+    expect([status, body.detail]).toEqual([
+      409,
+      expect.stringMatching(/drei\.csv cannot be taken back: Wühl 4 is in use/),
+    ])
+    expect((await sellers()).map(({ name }) => name)).toEqual(expect.arrayContaining(['Wühl 3', 'Wühl 4']))
+    const [prices] = await lists()
+    expect([prices!.kind, prices!.canTakeBack, (await back(prices!.id)).status]).toEqual(['prices', false, 409])
+  })
+
+  test('money nobody knows the worth of is asked for', async () => {
+    const text = 'Shop;Country;Shipping\nEck Island;IS;900 ISK\n'
+    const { id } = (await keep('island.csv', strToU8(text))).body
+    expect((await look(id)).unrated).toEqual(['ISK'])
+    expect((await bring(id, { mode: 'add' })).status).toBe(400)
+    expect((await bring(id, { mode: 'add', choices: { rates: { ISK: 0.0067 } } })).status).toBe(201)
+    expect((await sellers())[0]).toMatchObject({ name: 'Eck Island', currency: 'ISK', shippingBands: [{ price: 900 }] })
+  })
+
+  test('colours are made, changed, and taken back as long as no part has them', async () => {
+    const first = await taken('farben.csv', 'Farbe;Farbcode\nEisblau;#AAD2E6\nRost;rgb(140, 70, 40)\n')
+    expect(first.body).toMatchObject({ made: { colours: 2 }, entries: { made: ['Eisblau', 'Rost'] } })
+    const second = await taken('farben2.csv', 'Farbe;Farbcode\nEisblau;#A0D0E0\nRost;#8C4628\n')
+    expect(second.body.entries).toEqual({ made: [], changed: ['Eisblau'], same: 1 })
+    // Eisblau is not what the first list made of it any more.
+    expect((await back(first.id)).body.detail).toMatch(/Eisblau is in use or was changed since/)
+    expect((await back(second.id)).status).toBe(204)
+    const parts = await taken('teile.csv', 'Teil;Farbe;Anzahl\nHut;Rost;1\n')
+    expect((await back(first.id)).body.detail).toMatch(/Rost is in use/)
+    expect((await back(parts.id)).status).toBe(204)
   })
 })
 

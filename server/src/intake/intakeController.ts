@@ -1,4 +1,4 @@
-import { Body, Controller, HttpCode, Param, Post, Query, Req } from '@nestjs/common'
+import { Body, Controller, Get, HttpCode, Param, Post, Query, Req } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { IsBoolean, IsIn, IsISO4217CurrencyCode, IsObject, IsOptional } from 'class-validator'
 import { FileBody, FilledText, One, Whole } from '../base/fields.ts'
@@ -17,6 +17,7 @@ import { CONDITIONS } from '@outfit/core/tables'
 import { IsDay } from '../base/isDay.ts'
 import { IntakeFiles } from './intakeFiles.ts'
 import { IntakeService } from './intakeService.ts'
+import { TakenLists } from './takenLists.ts'
 import { IsAnswers, IsColumns, IsRates } from './isChoices.ts'
 
 class StyleBody implements Partial<CellStyle> {
@@ -69,6 +70,7 @@ export class IntakeController {
   constructor(
     private readonly files: IntakeFiles,
     private readonly intake: IntakeService,
+    private readonly taken: TakenLists,
   ) {}
 
   /** Keep a file: a text of any delimiter and encoding, or a workbook (XLSX, ODS). */
@@ -89,5 +91,18 @@ export class IntakeController {
   @Post(':id/taken')
   bring(@Param('id') id: string, @Body() { mode, ...body }: TakeBody) {
     return this.intake.take(id, body, mode)
+  }
+
+  /** Lists that were brought in, the newest first. */
+  @Get()
+  async all() {
+    return { lists: await this.taken.all() }
+  }
+
+  /** Take back what a list brought in. Refused where something of it is in use or was changed since. */
+  @Post(':id/taken-back')
+  @HttpCode(204)
+  async takeBack(@Param('id') id: string): Promise<void> {
+    await this.taken.takeBack(id)
   }
 }

@@ -29,7 +29,7 @@ import { BinEntity, LyingEntity } from '../schema/drawer.ts'
 import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
-import { ListWriter, unratedIn, UNSORTED } from './listWriter.ts'
+import { ListWriter, unratedOf, UNSORTED } from './listWriter.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 
 /** How a list is looked at. */
@@ -102,7 +102,7 @@ export class IntakeService {
       sheets: opened.sheets,
       sheet: opened.at,
       sum: {
-        rows: rows.length,
+        rows: rows.length + list.entries.length,
         parts: rows.reduce((sum, { count }) => sum + count, 0),
         kinds: kinds.size,
         bins: new Set(rows.flatMap(({ bin }) => bin ?? [])).size,
@@ -118,7 +118,7 @@ export class IntakeService {
       moulds: [...known.moulds.filter(({ code }) => moulds.has(code)), ...madeMoulds(list.unknown)],
       bins: known.bins.map(({ code, name }) => ({ code, name })),
       sellers: known.sellers.map(({ code, name }) => ({ code, name })),
-      unrated: list.kind === 'prices' ? await unratedIn(db, rows, today()) : [],
+      unrated: await unratedOf(db, { ...list, rows }, today()),
       before: await this.before(db, opened, rows),
     }
   }
@@ -133,25 +133,34 @@ export class IntakeService {
       const result = await this.writer.transaction(async (db) => {
         const known = await knownTo(db)
         const list = await this.read(opened, known, await this.remembered(db, choices))
-        if (list.rows.length === 0)
+        if (list.rows.length + list.entries.length === 0)
           throw new Problem(400, 'There is no row that could be taken. Nothing was written.', [
             { field: 'rows', message: 'none could be taken' },
           ])
-        await this.followers.much(list.rows.length)
+        await this.followers.much(list.rows.length + list.entries.length)
         const rates = choices.rates ?? {}
-        const written = await this.lists.write(db, { name: opened.name, list, known, mode, rates, today: today() })
+        const { undo, ...written } = await this.lists.write(db, {
+          name: opened.name,
+          list,
+          known,
+          mode,
+          rates,
+          today: today(),
+        })
         await db.insert(IntakeEntity, {
           id,
           at: today(),
           name: opened.name,
           hash: opened.hash,
           kind: list.kind,
-          rows: list.rows.length,
+          rows: list.rows.length + list.entries.length,
           act: written.act,
+          undo,
+          takenBack: null,
         })
         for (const { key, answer, plain } of list.unknown)
           if (!plain) await db.upsert(IntakeAnswerEntity, { key, answer } as never, ['key'])
-        return written
+        return { id, ...written }
       })
       this.files.forget(id)
       return result

@@ -21,12 +21,22 @@ import { Problem } from '../base/problem.ts'
 import { QuoteService } from '../market/quoteService.ts'
 import { ColourEntity, ComponentEntity, MouldEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
 import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/drawer.ts'
+import type { IntakeUndo } from '../schema/intake.ts'
 import { RateEntity, SellerEntity } from '../schema/market.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
+import { OPEN_TERMS, writeColours, writeSellers } from './entryWriter.ts'
 import { SetMaker } from './setMaker.ts'
 
 const ulid = monotonicFactory()
+
+/** What came of a list, with what is needed to take it back. */
+type WrittenList = Omit<IntakeResult, 'id'> & { undo: IntakeUndo | null }
+
+const undoOf = (more: Partial<IntakeUndo>): IntakeUndo => ({
+  ...{ releases: [], figures: [], sellers: { made: [], changed: [] }, colours: { made: [], changed: [] } },
+  ...more,
+})
 
 export interface ListToWrite {
   name: string
@@ -40,8 +50,6 @@ export interface ListToWrite {
 
 /** Where parts go whose list says no place. */
 export const UNSORTED = { code: 'B-unsorted', name: 'Not sorted yet' }
-/** Shipping of a seller nobody has said anything of yet. */
-const OPEN_TERMS = 'Minimum and shipping are not known yet: say them here.'
 const LONGEST_REASON = 1000
 
 /** Writes what a list says: what is new is made, and all of it is moved or offered, in the transaction of the caller. */
@@ -52,8 +60,9 @@ export class ListWriter {
     private readonly quotes: QuoteService,
   ) {}
 
-  async write(db: EntityManager, { name, list, known, mode, rates, today }: ListToWrite): Promise<IntakeResult> {
+  async write(db: EntityManager, { name, list, known, mode, rates, today }: ListToWrite): Promise<WrittenList> {
     const { rows } = list
+    if (list.kind === 'sellers' || list.kind === 'colours') return this.writeEntries(db, list, rates, today)
     const palette = paletteOf(list, known)
     const colours = await this.makeColours(db, list, palette)
     const moulds = [...known.moulds, ...madeMoulds(list.unknown)]
@@ -67,19 +76,50 @@ export class ListWriter {
       rows: rows.length,
       parts: rows.reduce((all, { count }) => all + count, 0),
       sets: { releases: [], figures: [], there: [] },
+      entries: { made: [], changed: [], same: 0 },
+      undo: null,
     }
     if (list.kind === 'sets') {
       const sets = await new SetMaker(db, moulds, today).make(rows, codeOf)
-      return { ...sum, act: null, made: { parts: parts.made.length, bins: 0, sellers: 0, colours }, sets }
+      return {
+        ...sum,
+        act: null,
+        made: { parts: parts.made.length, bins: 0, sellers: 0, colours },
+        sets,
+        undo: undoOf({ releases: sets.releases, figures: sets.figures }),
+      }
     }
     if (list.kind === 'prices') {
-      await this.keepRates(db, rows, rates, today)
+      await this.keepRates(db, currenciesIn(rows), firstDay(rows, today), rates)
       const sellers = await this.offer(db, list, codeOf, today)
       return { ...sum, act: null, made: { parts: parts.made.length, bins: 0, sellers, colours } }
     }
     const bins = await this.makeBins(db, list)
     const act = await this.move(db, { name, rows, codeOf, mode, today })
     return { ...sum, act, made: { parts: parts.made.length, bins, sellers: 0, colours } }
+  }
+
+  /** Sellers or colours: those there are take what the list says, others are made. */
+  private async writeEntries(
+    db: EntityManager,
+    { kind, entries: listed }: ReadList,
+    rates: Readonly<Record<string, number>>,
+    today: string,
+  ): Promise<WrittenList> {
+    const sellers = listed.filter((entry) => entry.what === 'seller')
+    const colours = listed.filter((entry) => entry.what === 'colour')
+    await this.keepRates(db, [...new Set(sellers.map(({ currency }) => currency))], today, rates)
+    const written = kind === 'sellers' ? await writeSellers(db, sellers) : await writeColours(db, colours)
+    const { made, changed, same } = written
+    return {
+      act: null,
+      rows: listed.length,
+      parts: 0,
+      made: { parts: 0, bins: 0, sellers: 0, colours: 0, [kind]: made.length },
+      sets: { releases: [], figures: [], there: [] },
+      entries: { made: made.map(({ name }) => name), changed: changed.map(({ now }) => now.name), same },
+      undo: made.length + changed.length === 0 ? null : undoOf({ [kind]: { made, changed } }),
+    }
   }
 
   /** Colours of the starter shelf that are spoken of become the workspace's own, as do new ones. */
@@ -209,15 +249,14 @@ export class ListWriter {
     return (code) => (inside.has(code) ? [...inside.get(code)!] : [[code, 1]])
   }
 
-  /** A price in money of no known worth would mean nothing anywhere; it holds from the first day of the list. */
+  /** A price in money of no known worth would mean nothing anywhere; it holds from the day the list begins with. */
   private async keepRates(
     db: EntityManager,
-    rows: readonly ListedRow[],
+    currencies: readonly string[],
+    date: string,
     rates: Readonly<Record<string, number>>,
-    today: string,
   ): Promise<void> {
-    const date = firstDay(rows, today)
-    for (const currency of await unratedIn(db, rows, today)) {
+    for (const currency of await unratedIn(db, currencies, date)) {
       const rate = rates[currency]
       if (rate === undefined)
         throw new Problem(400, `Say what 1 ${currency} is worth in ${homeCurrency()}. Nothing was written.`, [
@@ -296,12 +335,21 @@ export class ListWriter {
 const firstDay = (rows: readonly ListedRow[], today: string): string =>
   rows.reduce((first, { date }) => (date !== null && date < first ? date : first), today)
 
-/** Currencies of prices for which the rate table has no rate that holds on the first day of the list. */
-export async function unratedIn(db: EntityManager, rows: readonly ListedRow[], today: string): Promise<string[]> {
+const currenciesIn = (rows: readonly ListedRow[]): string[] => [
+  ...new Set(rows.flatMap(({ price }) => price?.currency ?? [])),
+]
+
+/** Of some currencies those the rate table has no rate for that holds on a day. */
+async function unratedIn(db: EntityManager, currencies: readonly string[], day: string): Promise<string[]> {
   const worth = worthIn(homeCurrency(), await db.find(RateEntity))
-  const day = firstDay(rows, today)
-  const currencies = new Set(rows.flatMap(({ price }) => price?.currency ?? []))
-  return [...currencies].filter((currency) => worth(1, currency, day) === null).sort()
+  return currencies.filter((currency) => worth(1, currency, day) === null).sort()
+}
+
+/** Currencies a list speaks of that no rate is known for on its first day. */
+export function unratedOf(db: EntityManager, { kind, rows, entries }: ReadList, today: string): Promise<string[]> {
+  if (kind === 'prices') return unratedIn(db, currenciesIn(rows), firstDay(rows, today))
+  const sellers = entries.flatMap((entry) => (entry.what === 'seller' ? entry.currency : []))
+  return unratedIn(db, [...new Set(sellers)], today)
 }
 
 /** Why a part came, in the words of its row: where it stands, what was paid, and what no column is for. */

@@ -1,5 +1,7 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
 import type { Answer, ListKind } from '@outfit/core/intake'
+import type { ColourEntity } from './catalogue.ts'
+import type { SellerEntity } from './market.ts'
 
 /** A list that was brought in. */
 @Entity('intake')
@@ -14,6 +16,24 @@ export class IntakeEntity {
   @Column('integer') rows: number
   /** The act that moved its parts into the drawer; null for a list that moved none. */
   @Column('text', { nullable: true }) act: string | null
+  /** What it made and changed besides, to be taken back by; null for nothing that could be. */
+  @Column('simple-json', { nullable: true }) undo: IntakeUndo | null
+  /** The day that was taken back; of an act the drawer knows. */
+  @Column('text', { name: 'taken_back', nullable: true }) takenBack: string | null
+}
+
+/** Entries a list made or changed. */
+export interface IntakeUndo {
+  releases: string[]
+  figures: string[]
+  sellers: Written<SellerEntity>
+  colours: Written<ColourEntity>
+}
+
+/** Rows as they were written, with what stood there before. */
+export interface Written<Row> {
+  made: Row[]
+  changed: { was: Row; now: Row }[]
 }
 
 /** What was said of words of a list, for the next one that says them. */

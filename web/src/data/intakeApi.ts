@@ -1,4 +1,4 @@
-import type { Choices, Encoding, IntakeMode, IntakeResult, LookedAt } from '@outfit/core/intake'
+import type { Choices, Encoding, IntakeMode, IntakeResult, LookedAt, TakenList } from '@outfit/core/intake'
 import { api } from './api.ts'
 
 export interface LookAt {
@@ -8,8 +8,11 @@ export interface LookAt {
   choices: Choices
 }
 
+/** What a list may change. */
+const TOUCHED = ['Lists', 'Drawer', 'Sellers', 'Catalogue', 'Shelves', 'Outfit', 'Wishes', 'Later'] as const
+
 /** Lists of a person's own: kept, looked at, brought in. */
-export const intakeApi = api.enhanceEndpoints({ addTagTypes: ['Drawer', 'Sellers'] }).injectEndpoints({
+export const intakeApi = api.enhanceEndpoints({ addTagTypes: ['Drawer', 'Sellers', 'Lists'] }).injectEndpoints({
   endpoints: (build) => ({
     keepList: build.mutation<{ id: string; name: string }, { name: string; body: Blob }>({
       query: ({ name, body }) => ({
@@ -26,7 +29,16 @@ export const intakeApi = api.enhanceEndpoints({ addTagTypes: ['Drawer', 'Sellers
     }),
     takeList: build.mutation<IntakeResult, LookAt & { mode: IntakeMode }>({
       query: ({ id, ...body }) => ({ url: `intake/${id}/taken`, method: 'POST', body }),
-      invalidatesTags: ['Drawer', 'Sellers', 'Catalogue', 'Shelves', 'Outfit', 'Wishes', 'Later'],
+      invalidatesTags: [...TOUCHED],
+    }),
+    takenLists: build.query<TakenList[], void>({
+      query: () => 'intake',
+      transformResponse: ({ lists }: { lists: TakenList[] }) => lists,
+      providesTags: ['Lists'],
+    }),
+    takeListBack: build.mutation<void, string>({
+      query: (id) => ({ url: `intake/${id}/taken-back`, method: 'POST' }),
+      invalidatesTags: [...TOUCHED],
     }),
   }),
 })

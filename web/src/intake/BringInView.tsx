@@ -10,6 +10,7 @@ import { Waiting } from '../ui/Notes.tsx'
 import { warn } from '../ui/tell.ts'
 import { listsIn } from './listsIn.ts'
 import { ListTalk } from './ListTalk.tsx'
+import { TakenLists } from './TakenLists.tsx'
 
 const RecipeTalk = lazy(async () => ({ default: (await import('../show/RecipeTalk.tsx')).RecipeTalk }))
 
@@ -86,7 +87,7 @@ export function BringInView() {
       </p>
       <DropZone
         title={keeping.isLoading ? 'Reading it…' : 'Drop a list here, or choose one'}
-        hint="One or many files, a folder or a ZIP. XLSX, ODS, CSV or text: what you own, or what somebody asks for parts. A recipe (JSON): figures somebody made"
+        hint="One or many files, a folder or a ZIP. XLSX, ODS, CSV or text: what you own, what somebody asks for parts, sets, sellers, colours. A recipe (JSON): figures somebody made"
         label="Lists to bring in"
         accept=".xlsx,.ods,.csv,.tsv,.txt,.json,.zip,text/csv,text/plain,application/json,application/zip"
         multiple
@@ -120,6 +121,7 @@ export function BringInView() {
           <ClipboardPaste aria-hidden className="size-4" /> Read what I pasted
         </Button>
       </form>
+      <TakenLists />
       <p className="mt-8 border-t border-rule pt-3 text-[14px] text-soft">
         Tables in Outfit’s own columns, and very large markets, go through{' '}
         <Link to="/tables" className="font-semibold text-act underline">

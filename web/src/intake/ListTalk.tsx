@@ -9,14 +9,12 @@ import {
   type Encoding,
   type Field,
   type IntakeMode,
-  type IntakeResult,
   type ListKind,
   type LookedAt,
   type Unknown,
 } from '@outfit/core/intake'
 import { homeCurrency } from '@outfit/core/market'
-import { drawerApi } from '../data/drawerApi.ts'
-import { api, errorText } from '../data/api.ts'
+import { errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
@@ -25,7 +23,7 @@ import { counted } from '../ui/counted.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 import { tell } from '../ui/tell.ts'
 import { ColumnsForm } from './ColumnsForm.tsx'
-import { actInWords, KIND_WORDS, rowInWords, setsInWords } from './listWords.ts'
+import { actInWords, entriesInWords, entryInWords, KIND_WORDS, NOUNS, rowInWords, setsInWords } from './listWords.ts'
 import { UnknownCard } from './UnknownCard.tsx'
 
 interface ListTalkProps {
@@ -36,6 +34,8 @@ interface ListTalkProps {
 }
 
 const PICK = 'rounded-[8px] border border-rule bg-card px-2 py-1 text-[14px]'
+
+const MOST_NAMED = 24
 
 const keyOf = (id: string) => `outfit.intake.${id}`
 
@@ -58,8 +58,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const look = { id, choices, ...(encoding ? { encoding } : {}), ...(sheet !== undefined ? { sheet } : {}) }
   const { data: list, error, isFetching, refetch } = intakeApi.endpoints.lookAt.useQuery(look)
   const [take, taking] = intakeApi.endpoints.takeList.useMutation()
-  const [remove] = api.endpoints.removeEntry.useMutation()
-  const [reverse] = drawerApi.endpoints.reverseAct.useMutation()
+  const [takeBack] = intakeApi.endpoints.takeListBack.useMutation()
   const navigate = useNavigate()
   if (error && !list) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!list) return <Waiting>Reading the list…</Waiting>
@@ -71,37 +70,43 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const answer = (key: string, said: Answer) => choose({ answers: { ...choices.answers, [key]: said } })
   // A list that was brought in before says how many there are now; a new one brings more.
   const how: IntakeMode = mode ?? (list.before ? 'set' : 'add')
-  /** Take made sets away again; parts that were new stay in the catalogue. */
-  const unmake = async ({ releases, figures }: IntakeResult['sets']) => {
-    for (const [table, codes] of [
-      ['releases', releases],
-      ['figures', figures],
-    ] as const)
-      for (const code of codes) {
-        const { error: fault } = await remove({ table, code })
-        if (fault) return { error: fault }
-      }
-    // The view may be of one that is gone.
-    void navigate('/bring-in')
+  const back = (list: string) => async () => {
+    const answered = await takeBack(list)
+    // The view may be of something that is gone.
+    if (!answered.error) void navigate('/bring-in')
+    return answered
   }
   const bring = async () => {
     const answered = await take({ ...look, mode: how })
     if (answered.error) return
     sessionStorage.removeItem(keyOf(id))
-    const { act, parts, rows, sets } = answered.data
+    const { id: taken, act, parts, rows, sets, entries } = answered.data
+    const [first] = sets.releases
     if (list.kind === 'sets')
-      tell(`${list.name}: ${setsInWords(sets)}`, sets.releases.length > 0 ? () => unmake(sets) : undefined)
+      tell(`${list.name}: ${setsInWords(sets)}`, sets.releases.length > 0 ? back(taken) : undefined)
+    else if (list.kind === 'sellers' || list.kind === 'colours')
+      tell(
+        `${list.name}: ${entriesInWords(list.kind, entries)}`,
+        entries.made.length + entries.changed.length > 0 ? back(taken) : undefined,
+      )
     else if (list.kind === 'owned' && act === null) tell(`${list.name}: all of it is as it was.`)
     else
       tell(
         `${list.name}: ${list.kind === 'prices' ? counted(rows, 'price') : counted(parts, 'part')} brought in.`,
-        act === null ? undefined : () => reverse(act),
+        act === null ? undefined : back(taken),
       )
     if (more > 0) return onLeave()
-    const [first] = sets.releases
-    if (list.kind === 'sets') void navigate(first ? `/catalogue/releases/${first}` : '/parts')
-    else void navigate(list.kind === 'prices' ? '/market' : '/drawer')
+    void navigate(
+      {
+        owned: '/drawer',
+        prices: '/market',
+        sellers: '/market',
+        colours: '/bring-in',
+        sets: first ? `/catalogue/releases/${first}` : '/parts',
+      }[list.kind],
+    )
   }
+  const ofParts = list.kind !== 'sellers' && list.kind !== 'colours'
   const has = (field: Field) => list.columns.some((column) => column.field === field)
   const lacks = list.unrated.some((currency) => choices.rates?.[currency] === undefined)
   // What was settled with an earlier list need not be asked again; what was said just now stays where it is.
@@ -174,11 +179,16 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
               </tr>
             </thead>
             <tbody>
-              {list.sample.map(({ line, cells, row }) => (
+              {list.sample.map(({ line, cells, row, entry }) => (
                 <tr key={line} className="border-t border-rule align-top">
                   <td className="py-1.5 pr-4 text-soft">{cells.filter(Boolean).join(' · ')}</td>
                   <td className="py-1.5">
-                    {row ? (
+                    {entry ? (
+                      <>
+                        {entry.what === 'colour' && <Swatch colour={entry} />} <strong>{entry.name}</strong>{' '}
+                        {entryInWords(entry)}
+                      </>
+                    ) : row ? (
                       <>
                         <Swatch colour={list.colours.find(({ code }) => code === row.part.colour)} />{' '}
                         <strong>
@@ -305,8 +315,8 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         className="self-start rounded-[10px] border border-rule bg-card px-4 py-4 lg:sticky lg:top-4"
       >
         <h2 className="text-lg">What comes of it</h2>
-        <Pictures list={list} />
-        <p className="mt-2">
+        {ofParts ? <Pictures list={list} /> : <Entries list={list} />}
+        <p className="mt-2" hidden={!ofParts}>
           <strong>{counted(list.sum.parts, 'part')}</strong> of <strong>{counted(list.sum.kinds, 'kind')}</strong>
           {list.kind === 'owned' && list.sum.bins > 0 && ` in ${counted(list.sum.bins, 'bin')}`}
           {list.kind === 'sets' &&
@@ -377,14 +387,46 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         >
           {taking.isLoading ? 'Bringing it in…' : actInWords(list)}
         </Button>
-        {list.kind === 'owned' && (
-          <p className="mt-2 text-center text-[13px] text-soft">One press takes it all back.</p>
+        {list.kind !== 'prices' && (
+          <p className="mt-2 text-center text-[13px] text-soft">One press takes it all back, here or any day later.</p>
         )}
         <Button look="plain" className="mt-1 w-full" onClick={onLeave}>
           {more > 0 ? `Leave it, and read the next of ${more}` : 'Another list'}
         </Button>
       </aside>
     </div>
+  )
+}
+
+/** Entries of a list that is not of parts: which are new, and which there are. */
+function Entries({ list }: { list: LookedAt }) {
+  const noun = NOUNS[list.kind as keyof typeof NOUNS]
+  const there = list.entries.filter((entry) => entry.there)
+  const fresh = list.entries.filter((entry) => !entry.there)
+  return (
+    <>
+      {(
+        [
+          [fresh, 'new'],
+          [there, 'there already: what the list tells takes the place of what you have'],
+        ] as const
+      ).map(
+        ([entries, words]) =>
+          entries.length > 0 && (
+            <div key={words} className="mt-2">
+              <strong>{counted(entries.length, noun)}</strong> {words}
+              <ul className="mt-1 flex flex-wrap gap-x-3 text-[14px] text-soft">
+                {entries.slice(0, MOST_NAMED).map((entry) => (
+                  <li key={entry.code}>
+                    {entry.what === 'colour' && <Swatch colour={entry} />} {entry.name}
+                  </li>
+                ))}
+                {entries.length > MOST_NAMED && <li>and {entries.length - MOST_NAMED} more</li>}
+              </ul>
+            </div>
+          ),
+      )}
+    </>
   )
 }
 

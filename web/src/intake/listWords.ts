@@ -3,18 +3,22 @@ import {
   newCode,
   type Field,
   type IntakeResult,
+  type ListedEntry,
   type ListedRow,
   type ListKind,
   type LookedAt,
   type Unknown,
 } from '@outfit/core/intake'
 import { formatMoney } from '@outfit/core/market'
+import { shippingInWords } from '../market/sellerForm.ts'
 import { counted } from '../ui/counted.ts'
 
 export const KIND_WORDS: Readonly<Record<ListKind, string>> = {
   owned: 'What you own',
   prices: 'A price list',
   sets: 'A set list',
+  sellers: 'Sellers and their terms',
+  colours: 'Colours',
 }
 
 export const FIELD_NAMES: Readonly<Record<Field, string>> = {
@@ -32,6 +36,15 @@ export const FIELD_NAMES: Readonly<Record<Field, string>> = {
   set: 'the set it is of',
   figure: 'the figure that wears it',
   year: 'year',
+  country: 'country of a seller',
+  minimum: 'least a seller takes an order for',
+  shipping: 'shipping of a seller',
+  free: 'free shipping from',
+  handling: 'handling of a seller',
+  days: 'days until it comes',
+  rating: 'stars, out of five',
+  hex: 'colour as a value',
+  finish: 'finish',
   remark: 'a remark',
 }
 
@@ -86,10 +99,52 @@ export const setsInWords = ({ releases, figures, there }: IntakeResult['sets']):
     .filter(Boolean)
     .join(' ')
 
+/** One entry of a list that is not of parts. */
+export const NOUNS = { sellers: 'seller', colours: 'colour' } as const
+
+/** What came of a list of sellers or colours. */
+export const entriesInWords = (kind: 'sellers' | 'colours', { made, changed, same }: IntakeResult['entries']): string =>
+  [
+    made.length > 0 && `${counted(made.length, NOUNS[kind])} new`,
+    changed.length > 0 && `${counted(changed.length, NOUNS[kind])} changed`,
+    same > 0 && `${same} as ${same === 1 ? 'it was' : 'they were'}`,
+  ]
+    .filter(Boolean)
+    .join(', ') + '.'
+
+/** An entry as it was taken, in a sentence without its name. */
+export function entryInWords(entry: ListedEntry): string {
+  if (entry.what === 'colour') {
+    const { hex, finish, family, there } = entry
+    return [hex, finish !== 'solid' && finish, `among the ${family}`, there && 'in the place of the one you have']
+      .filter(Boolean)
+      .join(', ')
+  }
+  const { currency, minimum, handling, arrivesInDays, shippingBands, rating, notes, country, there } = entry
+  const money = (minor: number) => formatMoney(minor, currency)
+  return [
+    there && 'you have them: what is told here is taken',
+    country,
+    `sells in ${currency}`,
+    minimum && `orders from ${money(minimum)}`,
+    shippingBands
+      ? `shipping ${shippingInWords({ shippingBasis: 'value', shippingBands, currency })}`
+      : !there && 'shipping not told',
+    handling && `handling ${money(handling)}`,
+    arrivesInDays !== null && counted(arrivesInDays, 'day'),
+    rating && `${counted(rating, 'star')} of 5`,
+    notes && `note: ${notes}`,
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
 /** What the button does. */
 export const actInWords = ({ kind, sum }: Pick<LookedAt, 'kind' | 'sum'>): string =>
   kind === 'prices'
     ? `Take ${counted(sum.rows, 'price')}`
     : kind === 'sets'
       ? `Make ${counted(sum.sets, 'set')}`
-      : `Bring ${counted(sum.parts, 'part')} in`
+      : kind === 'sellers' || kind === 'colours'
+        ? `Take ${counted(sum.rows, NOUNS[kind])}`
+        : `Bring ${counted(sum.parts, 'part')} in`

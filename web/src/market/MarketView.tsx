@@ -36,7 +36,7 @@ export function MarketView() {
         </h1>
         <span className="ml-auto flex gap-2">
           <Link to="/bring-in" className="self-center font-semibold text-act underline">
-            Bring a price list in
+            Bring prices or sellers in
           </Link>
           <Button look="act" onClick={() => edit('new')}>
             <Plus aria-hidden className="size-4" /> New seller
@@ -45,7 +45,12 @@ export function MarketView() {
       </div>
       <AskMarket />
       {sellers.length === 0 ? (
-        <EmptyNote title="Nobody sells yet">Make a seller, then bring its offers in as a table.</EmptyNote>
+        <EmptyNote title="Nobody sells yet">
+          <Link to="/bring-in" className="font-semibold text-act underline">
+            Bring a list in
+          </Link>
+          : what somebody asks for parts, or your sellers with their shipping. Or make a seller by hand.
+        </EmptyNote>
       ) : (
         <table className="mt-3 w-full">
           <thead className="text-left text-[13px] text-soft">

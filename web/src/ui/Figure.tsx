@@ -3,6 +3,7 @@ import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
 import { cropTo, drawFigure, svgBody, viewBox, type View } from '@outfit/core/mannequin'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
+import { useInView } from './useInView.ts'
 
 interface FigureProps {
   placements: readonly Placement[]
@@ -24,7 +25,10 @@ interface FigureProps {
 /** How much of the bare doll shows behind a single part. */
 const GHOST = 0.22
 
-/** A drawn figure. The drawing goes in as one string, which the browser parses faster than React builds it. */
+/**
+ * A drawn figure. The drawing goes in as one string, which the browser parses faster than React builds it, and only once it
+ * comes near the window: a shelf of sixty is five thousand shapes, of which few are seen.
+ */
 export const Figure = memo(function Figure({
   placements,
   label,
@@ -38,9 +42,13 @@ export const Figure = memo(function Figure({
 }: FigureProps) {
   const loaded = useAppSelector(selectCatalogue)
   const catalogue = from ?? loaded
+  const [ref, isNear] = useInView<SVGSVGElement>()
   const drawn = useMemo(() => {
     if (!catalogue) return null
+    if (!isNear && window) return { box: viewBox(window), html: '', undrawable: undefined }
     const drawing = drawFigure(placements, catalogue, { view, plinth })
+    const box = viewBox(crop ? cropTo(drawing, crop) : (window ?? drawing.window))
+    if (!isNear) return { box, html: '', undrawable: drawing.undrawable }
     const worn = new Set<string>(Object.keys(drawing.anchors))
     // The doll lies under what it wears, so that no faint sleeve dims a mitt.
     const shapes = ghost
@@ -51,15 +59,12 @@ export const Figure = memo(function Figure({
           ...drawing.shapes.filter((shape) => worn.has(shape.slot)),
         ]
       : drawing.shapes
-    return {
-      box: viewBox({ ...drawing, window: crop ? cropTo(drawing, crop) : (window ?? drawing.window) }.window),
-      html: svgBody(shapes),
-      undrawable: drawing.undrawable,
-    }
-  }, [placements, catalogue, view, crop, window, plinth, ghost])
+    return { box, html: svgBody(shapes), undrawable: drawing.undrawable }
+  }, [placements, catalogue, view, crop, window, plinth, ghost, isNear])
   if (!drawn) return <div className={className} />
   return (
     <svg
+      ref={ref}
       {...(label || drawn.undrawable
         ? { role: 'img', 'aria-label': `${label ?? ''}${drawn.undrawable ? ', cannot be drawn' : ''}` }
         : { 'aria-hidden': true })}

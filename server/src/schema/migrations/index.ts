@@ -12,6 +12,7 @@ import { Carriers1765000000000 } from './carriers.ts'
 import { Intake1764900000000 } from './intake.ts'
 import { Show1765100000000 } from './show.ts'
 import { Settings1765200000000 } from './settings.ts'
+import { IntakeUndo1765300000000 } from './intakeUndo.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -29,4 +30,5 @@ export const MIGRATIONS = [
   Carriers1765000000000,
   Show1765100000000,
   Settings1765200000000,
+  IntakeUndo1765300000000,
 ]

@@ -1,0 +1,225 @@
+import { describe, expect, test } from '@jest/globals'
+import { seeded } from '../base/index.ts'
+import { bandFault } from '../market/index.ts'
+import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
+import { readDays, readHex, readShipping, type ListedColour, type ListedSeller } from './entries.ts'
+import { readList, type Choices, type ReadList } from './readList.ts'
+import { sheetOf } from './sheet.ts'
+
+const KNOWN = {
+  palette: STARTER_COLOURS,
+  moulds: STARTER_MOULDS,
+  parts: [],
+  bins: [],
+  sellers: [{ code: 's-harbour', name: 'Harbour Bits', currency: 'GBP' }],
+}
+const read = (text: string, name = 'liste.csv', choices: Choices = {}): ReadList =>
+  readList(sheetOf(text), name, KNOWN, choices)
+
+/** A seller in one line, for tables of what is expected. */
+const told = (entry: ListedSeller) =>
+  [
+    entry.name,
+    entry.country,
+    entry.currency,
+    entry.minimum,
+    entry.shippingBands?.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(' ') ?? null,
+    entry.handling,
+    entry.arrivesInDays,
+    entry.rating,
+    entry.notes,
+  ]
+    .map((one) => one ?? '–')
+    .join(' | ')
+
+describe('a list of sellers', () => {
+  test.each([
+    [
+      'German, semicolons, cents after commas',
+      'Händler;Land;Mindestbestellwert;Versandkosten;frei ab;Lieferzeit;Bemerkung\nKramkiste;Österreich;10,00 €;3,90 €;50,00 €;2-4 Tage;antwortet schnell\nTeilelager;Deutschland;;4,50;;1 Woche;\n',
+      [
+        'Kramkiste | Österreich | EUR | 1000 | 4999=390 any=0 | – | 4 | – | antwortet schnell',
+        'Teilelager | Deutschland | EUR | – | any=450 | – | 7 | – | –',
+      ],
+    ],
+    [
+      'English, tabs, in pounds, with stars and a fee',
+      'Shop\tCountry\tCurrency\tMin order\tPostage\tHandling fee\tDelivery time\tStars\nLoose Bricks\tUK\tGBP\t£5\t£2.80, free over £40\t0.50\t3 days\t4\n',
+      ['Loose Bricks | UK | GBP | 500 | 3999=280 any=0 | 50 | 3 | 4 | –'],
+    ],
+    [
+      'French, without money of a sign, bands in words',
+      'Vendeur,Pays,Frais de port,Délai de livraison,Téléphone\nLa Malle,France,"jusqu\'à 20 €: 3,50 €; jusqu\'à 60 €: 5 €; plus de 60 €: 7 €",5 jours,sur demande\n',
+      ['La Malle | France | EUR | – | 2000=350 6000=500 any=700 | – | 5 | – | Téléphone: sur demande'],
+    ],
+    [
+      'Polish, złoty',
+      'Sklep;Kraj;Minimalne zamówienie;Koszt wysyłki;Darmowa wysyłka od\nKlocek;Polska;20 zł;12,99 zł;150 zł\n',
+      ['Klocek | Polska | PLN | 2000 | 14999=1299 any=0 | – | – | – | –'],
+    ],
+    [
+      'Spanish, with a title above, and yen for one',
+      'Mis tiendas\n\nTienda;País;Moneda;Envío;Plazo de entrega\nEl Cajón;España;EUR;gratis;3 dias\nTakara Ya;Japón;JPY;1500;2 semanas\n',
+      [
+        'El Cajón | España | EUR | – | any=0 | – | 3 | – | –',
+        'Takara Ya | Japón | JPY | – | any=1500 | – | 14 | – | –',
+      ],
+    ],
+    [
+      'Italian, telling nothing of what costs more',
+      'Negozio;Paese;Spese di spedizione\nScatola;Italia;fino a 30 €: 4,00 €\n',
+      ['Scatola | Italia | EUR | – | any=400 | – | – | – | Shipping of more than €30.00 is not told.'],
+    ],
+    [
+      'a seller there is keeps their code and name',
+      'Seller,Country,Postage\nharbour bits,UK,£3\n',
+      ['Harbour Bits | UK | GBP | – | any=300 | – | – | – | –'],
+    ],
+  ])('%s', (_about, text, sellers) => {
+    const { kind, entries, faults, rows } = read(text)
+    expect([kind, faults, rows]).toEqual(['sellers', [], []])
+    expect(entries.map((entry) => told(entry as ListedSeller))).toEqual(sellers)
+  })
+
+  test('faults name their line and field; the others are read', () => {
+    const { entries, faults } = read(
+      [
+        'Seller;Country;Currency;Shipping;Minimum;Days',
+        'Fine;A;EUR;3,00;;',
+        ';A;EUR;3,00;;',
+        'Vague;A;EUR;it depends;;',
+        'Mixed;A;EUR;£3;;',
+        'Harbour Bits;A;EUR;3,00;;',
+        'Odd;A;money;3,00;;',
+        'Free and not;A;EUR;ab 5 frei;viel;bald',
+        'fine;A;EUR;4,00;;',
+      ].join('\n'),
+    )
+    expect(entries.map(({ name }) => name)).toEqual(['Fine'])
+    expect(faults).toEqual([
+      { line: 3, field: 'seller', reason: 'says no seller' },
+      { line: 4, field: 'shipping', reason: '"it depends" says no shipping that can be read' },
+      { line: 5, field: 'currency', reason: 'says both EUR and GBP' },
+      { line: 6, field: 'currency', reason: 'Harbour Bits sells in GBP, not in EUR' },
+      { line: 7, field: 'currency', reason: '"money" is no currency' },
+      { line: 8, field: 'minimum', reason: '"viel" is no amount' },
+      { line: 8, field: 'shipping', reason: '"ab 5 frei" says no shipping that can be read' },
+      { line: 8, field: 'days', reason: '"bald" is no time of delivery' },
+      { line: 9, field: 'seller', reason: '"fine" stands in more than one row' },
+    ])
+  })
+
+  test('a price list and a stock stay what they are, whatever columns stand beside', () => {
+    expect(read('Seller;Part;Price;Shipping\nA;red torso;2,00;3,00\n').kind).toBe('prices')
+    expect(read('Part;Colour;Count;Country\ntorso;red;2;NL\n').kind).toBe('owned')
+    expect(read('Name;Colour;Hex;Box\ncap;red;#CC0000;Box 1\n').kind).toBe('owned')
+  })
+})
+
+describe('shipping as people write it', () => {
+  const [COMMA, POINT] = [
+    { decimal: ',', currency: 'EUR' },
+    { decimal: '.', currency: 'GBP' },
+  ] as const
+  test.each([
+    ['3,50 €', COMMA, 'any=350'],
+    ['kostenlos', COMMA, 'any=0'],
+    ['bis 20 €: 3,50; darüber 6', COMMA, '2000=350 any=600'],
+    ['bis 20 €: 3,50; über 20 €: 6', COMMA, '2000=350 any=600'],
+    ['bis 20 €: 3,50; sonst 6', COMMA, '2000=350 any=600'],
+    ['3,90, ab 50 € frei', COMMA, '4999=390 any=0'],
+    ['4.50, free from 50', POINT, '4999=450 any=0'],
+    ['20=3.50; any=6', POINT, '2000=350 any=600'],
+    ['£2.80', POINT, 'any=280'],
+    ['up to £10: £2, up to £30: £3.20, over £30 free', POINT, '1000=200 3000=320 any=0'],
+    ['free from 50', POINT, null],
+    ['by weight', POINT, null],
+    ['', POINT, null],
+  ])('%s', (text, style, bands) => {
+    const found = readShipping(text, style)
+    expect(found?.bands.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(' ') ?? null).toBe(bands)
+  })
+
+  test('whatever is written, bands are in order and hold every amount, or there are none', () => {
+    const random = seeded(5)
+    const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
+    const words = [
+      'free',
+      'ab',
+      'bis',
+      'over',
+      'up to',
+      '3,50',
+      '20',
+      '€',
+      ';',
+      ', ',
+      '=',
+      ':',
+      'any',
+      '£4',
+      '/',
+      'x',
+      '-5',
+    ]
+    let read = 0
+    for (let i = 0; i < 3000; i++) {
+      const text = Array.from({ length: 1 + Math.floor(random() * 9) }, () => pick(words)).join(pick(['', ' ']))
+      const { bands } = readShipping(text, COMMA) ?? {}
+      if (!bands) continue
+      read += 1
+      expect([text, bandFault(bands), bands.at(-1)!.upTo]).toEqual([text, null, null])
+      expect(bands.every(({ price }) => Number.isInteger(price) && price >= 0)).toBe(true)
+    }
+    expect(read).toBeGreaterThan(100)
+  })
+})
+
+describe('a list of colours', () => {
+  const colours = (text: string) =>
+    (read(text).entries as ListedColour[]).map(({ name, hex, finish, there }) => [name, hex, finish, there].join(' | '))
+
+  test.each([
+    [
+      'English',
+      'Colour,Hex\nStorm,#405468\nLichen green,7A8F3B\n',
+      ['Storm | #405468 | solid | false', 'Lichen green | #7A8F3B | solid | false'],
+    ],
+    [
+      'German with finishes',
+      'Farbe;Farbcode;Oberfläche\nEisblau;rgb(170, 210, 230);transparent\n',
+      ['Eisblau | #AAD2E6 | clear | false'],
+    ],
+    ['French, in words', 'Nom;Code couleur\nNuit;#123\n', ['Nuit | #112233 | solid | false']],
+    ['three numbers', 'Name\tRGB\nBrick\t150 60 50\n', ['Brick | #963C32 | solid | false']],
+  ])('%s', (_about, text, expected) => {
+    expect(read(text).kind).toBe('colours')
+    expect(colours(text)).toEqual(expected)
+  })
+
+  test('one there is keeps its code, and is told; what shows no colour is a fault', () => {
+    const { entries, faults } = read(`Colour;Hex\n${STARTER_COLOURS[0]!.name};#010203\nNowhere;\nOdd;reddish\n;#000000`)
+    expect(entries).toMatchObject([{ code: STARTER_COLOURS[0]!.code, hex: '#010203', there: true }])
+    expect(faults.map(({ line, field }) => [line, field])).toEqual([
+      [3, 'hex'],
+      [4, 'hex'],
+      [5, 'colour'],
+    ])
+  })
+})
+
+test.each([
+  ['3', 3],
+  ['2-4 Tage', 4],
+  ['1 week', 7],
+  ['about 2 Wochen', 14],
+  ['soon', null],
+  ['9999 days', null],
+])('days of "%s"', (text, days) => expect(readDays(text)).toBe(days))
+
+test.each([
+  ['#aabbcc', '#AABBCC'],
+  ['0x102030', '#102030'],
+  ['300 1 1', null],
+  ['#12', null],
+])('colour of "%s"', (text, hex) => expect(readHex(text)).toBe(hex))

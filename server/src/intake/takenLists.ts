@@ -1,0 +1,127 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource, In, QueryFailedError, type EntityManager, type EntityTarget, type ObjectLiteral } from 'typeorm'
+import type { TakenList } from '@outfit/core/intake'
+import { Changes } from '../base/changes.ts'
+import { notFound, Problem } from '../base/problem.ts'
+import { today } from '../base/today.ts'
+import { Writer } from '../base/writer.ts'
+import { ActService } from '../drawer/actService.ts'
+import {
+  ColourEntity,
+  FigureEntity,
+  FigurePartEntity,
+  ReleaseContentEntity,
+  ReleaseEntity,
+} from '../schema/catalogue.ts'
+import { ActEntity } from '../schema/drawer.ts'
+import { IntakeEntity, type IntakeUndo, type Written } from '../schema/intake.ts'
+import { SellerEntity, SheetEntity } from '../schema/market.ts'
+import { writeRows } from '../tables/tableWriter.ts'
+import { asText } from './entryWriter.ts'
+
+const MOST_TOLD = 100
+
+/** Lists that were brought in, and their taking back. */
+@Injectable()
+export class TakenLists {
+  constructor(
+    private readonly database: DataSource,
+    private readonly writer: Writer,
+    private readonly changes: Changes,
+    private readonly acts: ActService,
+  ) {}
+
+  /** The newest first. */
+  async all(): Promise<TakenList[]> {
+    const lists = await this.database
+      .getRepository(IntakeEntity)
+      .find({ order: { at: 'DESC', id: 'DESC' }, take: MOST_TOLD })
+    const reversals = await this.database
+      .getRepository(ActEntity)
+      .findBy({ reverses: In(lists.flatMap(({ act }) => act ?? [])) })
+    const reversed = new Map(reversals.map(({ reverses, at }) => [reverses, at]))
+    return lists.map(({ id, at, name, kind, rows, act, undo, takenBack }) => {
+      const back = takenBack ?? reversed.get(act) ?? null
+      return {
+        id,
+        at,
+        name,
+        kind,
+        rows,
+        takenBack: back,
+        canTakeBack: back === null && (act !== null || undo !== null),
+      }
+    })
+  }
+
+  /**
+   * Take back what a list brought: what it moved lies where it was, what it made is gone, what it changed is as before. Once
+   * only; refused as a whole where something of it is in use or was changed since.
+   */
+  async takeBack(id: string): Promise<void> {
+    try {
+      await this.writer.transaction(async (db) => {
+        const list = await db.findOneBy(IntakeEntity, { id })
+        if (!list) throw notFound('list', id)
+        const { name, act, undo, takenBack } = list
+        if (takenBack) throw new Problem(409, `${name} was taken back already.`)
+        if (act) await this.acts.takeBack(db, act, today())
+        else if (undo) await undone(db, name, undo)
+        else throw new Problem(409, `${name} cannot be taken back: what it says of prices stays on record.`)
+        if (undo) await db.update(IntakeEntity, { id }, { takenBack: today() })
+      })
+    } finally {
+      this.changes.tell('catalogue', 'drawer', 'market')
+    }
+  }
+}
+
+async function undone(
+  db: EntityManager,
+  list: string,
+  { releases, figures, sellers, colours }: IntakeUndo,
+): Promise<void> {
+  const inUse = (what: string) =>
+    new Problem(409, `${list} cannot be taken back: ${what} is in use or was changed since. Nothing was changed.`)
+  try {
+    await db.delete(ReleaseContentEntity, { release: In(releases) })
+    await db.delete(ReleaseEntity, { code: In(releases) })
+    await db.delete(FigurePartEntity, { figure: In(figures) })
+    await db.delete(FigureEntity, { code: In(figures) })
+    await restored(db, SellerEntity, sellers, inUse, (code) => db.existsBy(SheetEntity, { seller: code }))
+    await restored(db, ColourEntity, colours, inUse, async (code) => {
+      // Parts name colours in a list, which no foreign key watches.
+      const [used] = (await db.query('SELECT 1 FROM part, json_each(part.colours) c WHERE c.value = ? LIMIT 1', [
+        code,
+      ])) as object[]
+      return used !== undefined
+    })
+  } catch (error) {
+    if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message)) throw inUse('something of it')
+    throw error
+  }
+}
+
+/** Entries as they were before: those that were made are gone, those that were changed are what they were. */
+async function restored<Row extends ObjectLiteral & { code: string; name: string }>(
+  db: EntityManager,
+  entity: EntityTarget<Row>,
+  { made, changed }: Written<Row>,
+  inUse: (what: string) => Problem,
+  isUsed: (code: string) => Promise<boolean>,
+): Promise<void> {
+  const now = new Map((await db.find(entity)).map((row) => [row.code, { ...row }]))
+  for (const row of [...made, ...changed.map(({ now: after }) => after)]) {
+    const there = now.get(row.code)
+    if (there && asText(there) !== asText(row)) throw inUse(row.name)
+  }
+  for (const { code, name } of made) {
+    if (await isUsed(code)) throw inUse(name)
+    await db.delete(entity, { code } as never)
+  }
+  await writeRows(
+    db,
+    entity,
+    changed.map(({ was }) => was),
+  )
+}
