@@ -93,6 +93,7 @@ describe('a list of sellers', () => {
         'Odd;A;money;3,00;;',
         'Free and not;A;EUR;ab 5 frei;viel;bald',
         'fine;A;EUR;4,00;;',
+        'Twofold;A;EUR;4,00;ab 5, sonst 10;',
       ].join('\n'),
     )
     expect(entries.map(({ name }) => name)).toEqual(['Fine'])
@@ -106,6 +107,7 @@ describe('a list of sellers', () => {
       { line: 8, field: 'shipping', reason: '"ab 5 frei" says no shipping that can be read' },
       { line: 8, field: 'days', reason: '"bald" is no time of delivery' },
       { line: 9, field: 'seller', reason: '"fine" stands in more than one row' },
+      { line: 10, field: 'minimum', reason: '"ab 5, sonst 10" is no amount' },
     ])
   })
 

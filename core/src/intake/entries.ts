@@ -246,7 +246,8 @@ function sellerIn(
     const text = cell(field)
     if (text === '' || /^[-–—]+$/.test(text)) return null
     if (field !== 'free' && says(fold(text), WORDS.free)) return 0
-    const amount = readAmount(amountsIn(text)[0]?.amount ?? text, style)
+    const amounts = amountsIn(text)
+    const amount = amounts.length > 1 ? null : readAmount(amounts[0]?.amount ?? text, style)
     if (amount === null) fault(field, `"${text}" is no amount`)
     else if (amount.minor > MOST.money) fault(field, `"${text}" is too much`)
     return amount?.minor ?? null

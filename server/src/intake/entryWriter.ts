@@ -9,11 +9,15 @@ import { writeRows } from '../tables/tableWriter.ts'
 export const OPEN_TERMS = 'Minimum and shipping are not known yet: say them here.'
 /** Days a parcel takes of a seller that says nothing of it. */
 const USUAL_DAYS = 7
+const OPEN_DAYS = `How long parcels take is not told: ${USUAL_DAYS} days are taken.`
 
 /** A seller there is with what a list says of them, or a new one, whose terms are open where the list says nothing. */
 export function sellerOf(entry: ListedSeller, there: SellerEntity | undefined): SellerEntity {
   const { code, name, currency, country, minimum, handling, arrivesInDays, rating, shippingBands, notes } = entry
   const before = there?.notes === OPEN_TERMS && shippingBands !== null ? null : (there?.notes ?? null)
+  const open = there
+    ? []
+    : [...(shippingBands ? [] : [OPEN_TERMS]), ...(shippingBands && arrivesInDays === null ? [OPEN_DAYS] : [])]
   return {
     code,
     name,
@@ -25,7 +29,7 @@ export function sellerOf(entry: ListedSeller, there: SellerEntity | undefined): 
     rating: rating ?? there?.rating ?? null,
     shippingBasis: shippingBands ? 'value' : (there?.shippingBasis ?? 'value'),
     shippingBands: shippingBands ?? there?.shippingBands ?? [{ upTo: null, price: 0 }],
-    notes: notes ?? before ?? (there || shippingBands ? null : OPEN_TERMS),
+    notes: [notes ?? before, ...open].filter(Boolean).join('; ') || null,
     standing: there?.standing ?? 'none',
   }
 }

@@ -387,6 +387,11 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         >
           {taking.isLoading ? 'Bringing it in…' : actInWords(list)}
         </Button>
+        {lacks && (
+          <p className="mt-2 text-center text-[13px] text-notice">
+            Say first what {list.unrated.join(' and ')} is worth: without it no price can be compared.
+          </p>
+        )}
         {list.kind !== 'prices' && (
           <p className="mt-2 text-center text-[13px] text-soft">One press takes it all back, here or any day later.</p>
         )}

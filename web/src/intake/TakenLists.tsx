@@ -1,6 +1,7 @@
 import { Undo2 } from 'lucide-react'
 import { errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
+import { dayInWords } from '../parcels/parcelWords.ts'
 import { Button } from '../ui/Button.tsx'
 import { counted } from '../ui/counted.ts'
 import { tell, warn } from '../ui/tell.ts'
@@ -27,11 +28,11 @@ export function TakenLists() {
             <strong>{name}</strong>
           </span>
           <span className="text-[14px] text-soft">
-            {KIND_WORDS[kind].toLowerCase()}, {counted(rows, 'row')}, {at}
+            {KIND_WORDS[kind].toLowerCase()}, {counted(rows, 'row')}, {dayInWords(at)}
           </span>
-          <span className="flex w-[150px] justify-end text-[14px]">
+          <span className="flex w-[190px] justify-end text-[14px]">
             {takenBack ? (
-              <span className="text-soft">taken back {takenBack}</span>
+              <span className="text-soft">taken back {dayInWords(takenBack)}</span>
             ) : canTakeBack ? (
               <Button look="plain" disabled={taking.isLoading} onClick={() => void back(id, name)}>
                 <Undo2 aria-hidden className="size-4" /> Take back

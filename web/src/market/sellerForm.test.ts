@@ -54,7 +54,7 @@ describe('a seller as it is typed', () => {
 })
 
 test('shipping in words', () => {
-  expect(shippingInWords(terms)).toBe('to €15.00 €2.90, above free')
+  expect(shippingInWords(terms)).toBe('€2.90 up to €15.00, then free')
   expect(shippingInWords({ ...terms, shippingBasis: 'count', shippingBands: [{ upTo: 5, price: 240 }] })).toBe(
     'to 5 pieces €2.40',
   )

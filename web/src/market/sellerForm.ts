@@ -106,7 +106,7 @@ export function shippingInWords(terms: Pick<SellerTerms, 'shippingBasis' | 'ship
     shippingBasis === 'value' ? formatMoney(upTo, currency) : `${upTo}${UNIT[shippingBasis]}`
   if (shippingBands.length === 1 && shippingBands[0]!.upTo === null) return `${money(shippingBands[0]!.price)} always`
   return shippingBands
-    .map(({ upTo, price }) => (upTo === null ? `above ${money(price)}` : `to ${edge(upTo)} ${money(price)}`))
+    .map(({ upTo, price }) => (upTo === null ? `then ${money(price)}` : `${money(price)} up to ${edge(upTo)}`))
     .join(', ')
 }
 
