@@ -73,6 +73,14 @@ test('the same list again is known: it is set to its counts, and one press takes
   await expect(app.getByRole('link', { name: /Kiste 2.*5 parts/ })).toBeVisible()
   await app.getByRole('button', { name: 'Undo' }).click()
   await expect(app.getByRole('link', { name: /Kiste 2.*3 parts/ })).toBeVisible()
+  // So can every list, on any later day, where lists are brought in.
+  await app.goto(`${new URL(app.url()).origin}/bring-in`)
+  const before = app.getByRole('region', { name: 'Brought in before' })
+  await expect(before.getByText(/^taken back/)).toHaveCount(1)
+  await before.getByRole('button', { name: 'Take back' }).click()
+  await expect(before.getByText(/^taken back/)).toHaveCount(2)
+  await app.getByRole('link', { name: 'Drawer', exact: true }).click()
+  await expect(app.getByRole('link', { name: /Kiste 2.*empty/ })).toBeVisible()
 })
 
 test(

@@ -70,10 +70,10 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const answer = (key: string, said: Answer) => choose({ answers: { ...choices.answers, [key]: said } })
   // A list that was brought in before says how many there are now; a new one brings more.
   const how: IntakeMode = mode ?? (list.before ? 'set' : 'add')
-  const back = (list: string) => async () => {
-    const answered = await takeBack(list)
-    // The view may be of something that is gone.
-    if (!answered.error) void navigate('/bring-in')
+  const back = (taken: string, kind: ListKind) => async () => {
+    const answered = await takeBack(taken)
+    // The view is of a set that is gone.
+    if (!answered.error && kind === 'sets') void navigate('/bring-in')
     return answered
   }
   const bring = async () => {
@@ -83,17 +83,17 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
     const { id: taken, act, parts, rows, sets, entries } = answered.data
     const [first] = sets.releases
     if (list.kind === 'sets')
-      tell(`${list.name}: ${setsInWords(sets)}`, sets.releases.length > 0 ? back(taken) : undefined)
+      tell(`${list.name}: ${setsInWords(sets)}`, sets.releases.length > 0 ? back(taken, list.kind) : undefined)
     else if (list.kind === 'sellers' || list.kind === 'colours')
       tell(
         `${list.name}: ${entriesInWords(list.kind, entries)}`,
-        entries.made.length + entries.changed.length > 0 ? back(taken) : undefined,
+        entries.made.length + entries.changed.length > 0 ? back(taken, list.kind) : undefined,
       )
     else if (list.kind === 'owned' && act === null) tell(`${list.name}: all of it is as it was.`)
     else
       tell(
         `${list.name}: ${list.kind === 'prices' ? counted(rows, 'price') : counted(parts, 'part')} brought in.`,
-        act === null ? undefined : back(taken),
+        act === null ? undefined : back(taken, list.kind),
       )
     if (more > 0) return onLeave()
     void navigate(

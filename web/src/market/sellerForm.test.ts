@@ -56,7 +56,7 @@ describe('a seller as it is typed', () => {
 test('shipping in words', () => {
   expect(shippingInWords(terms)).toBe('€2.90 up to €15.00, then free')
   expect(shippingInWords({ ...terms, shippingBasis: 'count', shippingBands: [{ upTo: 5, price: 240 }] })).toBe(
-    'to 5 pieces €2.40',
+    '€2.40 up to 5 pieces',
   )
   expect(shippingInWords({ ...terms, shippingBands: [{ upTo: null, price: 300 }] })).toBe('€3.00 always')
 })
