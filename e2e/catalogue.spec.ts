@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, look, test } from './fixtures.ts'
+import { expect, look, test, READS } from './fixtures.ts'
 
 const doll = (page: Page, view = 'front') => page.getByRole('img', { name: new RegExp(`, ${view}$`) }).first()
 
@@ -43,7 +43,7 @@ test('a print of one’s own grows layer by layer on the doll, becomes a part, a
   await expect(app.getByText('No part answers to all of that')).toBeVisible()
 })
 
-test('what is typed survives a reload and can be forgotten', async ({ app, server }) => {
+test('what is typed survives a reload and can be forgotten', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/catalogue/moulds/new`)
   await app.getByRole('textbox', { name: 'Name' }).fill('Half typed hat')
   await expect(app.getByRole('status').filter({ hasText: 'Not saved yet' })).toBeVisible()
@@ -53,7 +53,7 @@ test('what is typed survives a reload and can be forgotten', async ({ app, serve
   await expect(app.getByRole('textbox', { name: 'Name' })).toHaveValue('')
 })
 
-test('a fault is told at its field and nothing is lost', async ({ app, server }) => {
+test('a fault is told at its field and nothing is lost', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/catalogue/parts/new`)
   await app.getByRole('button', { name: 'Make the part' }).click()
   await expect(app.getByRole('textbox', { name: 'Name' })).toHaveAttribute('aria-invalid', 'true')
@@ -118,7 +118,7 @@ test('a figure is dressed slot by slot out of all parts, and comes in a release 
   await expect(app.getByRole('link', { name: /^Own landing/ })).toBeVisible()
 })
 
-test('what is in use is not removed', async ({ app, server }) => {
+test('what is in use is not removed', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/catalogue/moulds/M-DECK`)
   await app.getByRole('button', { name: 'Remove this mould' }).click()
   await expect(app.getByRole('alert')).toContainText('M-DECK is in use')

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { expect, test } from './fixtures.ts'
+import { expect, test, READS } from './fixtures.ts'
 
 const undo = (app: Page) => app.getByRole('button', { name: 'Undo' })
 const rooms = (app: Page) => app.getByRole('navigation', { name: 'Rooms' })
@@ -165,7 +165,7 @@ test('a part two outfits want is handed over, and handed back', async ({ app }) 
   await expect(lantern).toContainText('by the order to Sif, lanterns. Bram, engines lacks it.')
 })
 
-test('what is left over is listed with its worth, and taken away as a sell list', async ({ app }) => {
+test('what is left over is listed with its worth, and taken away as a sell list', READS, async ({ app }) => {
   await toDrawer(app)
   await views(app).getByRole('link', { name: 'Left over' }).click()
   const left = app.getByRole('list', { name: 'Left over' })
@@ -193,7 +193,7 @@ test('an army is made of one outfit, with a face for each', async ({ app }) => {
   await expect(app.getByRole('link', { name: /· Wen Sorrel 3/ })).toHaveCount(0)
 })
 
-test('on a phone the bins are a list and the workbench one column', async ({ app, server }) => {
+test('on a phone the bins are a list and the workbench one column', READS, async ({ app, server }) => {
   await app.setViewportSize({ width: 390, height: 844 })
   await app.goto(`${server.url}/drawer`)
   const list = app.getByRole('list', { name: 'Bins in walking order' })
@@ -207,7 +207,7 @@ test('on a phone the bins are a list and the workbench one column', async ({ app
   expect(await wide()).toBeLessThanOrEqual(390)
 })
 
-test('where a part lies is told as it is typed, and what happened to it can be read', async ({ app }) => {
+test('where a part lies is told as it is typed, and what happened to it can be read', READS, async ({ app }) => {
   await toDrawer(app)
   await app.getByRole('searchbox', { name: 'Where is a part' }).fill('oilskin hat')
   const found = app.getByRole('list', { name: 'Where it lies' })

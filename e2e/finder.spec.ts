@@ -1,42 +1,44 @@
 import type { Page } from '@playwright/test'
-import { expect, look, test } from './fixtures.ts'
+import { expect, look, test, READS } from './fixtures.ts'
 
 const cards = (page: Page) => page.getByRole('list', { name: 'Found parts' }).getByRole('link')
 const count = (page: Page) => page.getByRole('status').filter({ hasText: /part/ })
 const narrow = (page: Page) => page.getByRole('navigation', { name: 'Narrow the search' })
 
-test('parts are found by words as they are typed, narrowed by facets, and the address keeps the question', async ({
-  app,
-}) => {
-  await app.getByRole('link', { name: 'Parts', exact: true }).click()
-  await expect(count(app)).toHaveText('685 parts')
-  await app.getByRole('searchbox', { name: 'Find parts by words' }).fill('hair, short, side parting, dark')
-  await expect(count(app)).toHaveText(/^\d parts?$/)
-  await expect(cards(app).first()).toContainText('Side parting')
-  await expect(app).toHaveURL(/find=hair/)
+test(
+  'parts are found by words as they are typed, narrowed by facets, and the address keeps the question',
+  READS,
+  async ({ app }) => {
+    await app.getByRole('link', { name: 'Parts', exact: true }).click()
+    await expect(count(app)).toHaveText('685 parts')
+    await app.getByRole('searchbox', { name: 'Find parts by words' }).fill('hair, short, side parting, dark')
+    await expect(count(app)).toHaveText(/^\d parts?$/)
+    await expect(cards(app).first()).toContainText('Side parting')
+    await expect(app).toHaveURL(/find=hair/)
 
-  await app.getByRole('button', { name: 'Show all' }).click()
-  await expect(count(app)).toHaveText('685 parts')
-  await narrow(app).getByRole('button', { name: /^Held/ }).click()
-  const held = Number(/\d+/.exec((await count(app).textContent())!)![0])
-  await narrow(app).getByRole('button', { name: 'yellow' }).click()
-  await expect(count(app)).not.toHaveText(`${held} parts`)
-  await narrow(app).getByRole('button', { name: '€1.00' }).click()
-  await app.getByRole('combobox', { name: 'Order' }).selectOption('price')
-  await expect(app).toHaveURL(/on=held.*colour=yellow.*price=100.*order=price/)
-  const prices = (await cards(app).allTextContents()).flatMap((text) => /€([\d.]+)/.exec(text)?.[1] ?? []).map(Number)
-  expect(prices).toEqual([...prices].sort((a, b) => a - b))
-  expect(Math.max(...prices)).toBeLessThanOrEqual(1)
+    await app.getByRole('button', { name: 'Show all' }).click()
+    await expect(count(app)).toHaveText('685 parts')
+    await narrow(app).getByRole('button', { name: /^Held/ }).click()
+    const held = Number(/\d+/.exec((await count(app).textContent())!)![0])
+    await narrow(app).getByRole('button', { name: 'yellow' }).click()
+    await expect(count(app)).not.toHaveText(`${held} parts`)
+    await narrow(app).getByRole('button', { name: '€1.00' }).click()
+    await app.getByRole('combobox', { name: 'Order' }).selectOption('price')
+    await expect(app).toHaveURL(/on=held.*colour=yellow.*price=100.*order=price/)
+    const prices = (await cards(app).allTextContents()).flatMap((text) => /€([\d.]+)/.exec(text)?.[1] ?? []).map(Number)
+    expect(prices).toEqual([...prices].sort((a, b) => a - b))
+    expect(Math.max(...prices)).toBeLessThanOrEqual(1)
 
-  const address = app.url()
-  await cards(app).first().click()
-  await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
-  await app.goBack()
-  await expect(app).toHaveURL(address)
-  await expect(narrow(app).getByRole('button', { name: /^Held/ })).toHaveAttribute('aria-pressed', 'true')
-})
+    const address = app.url()
+    await cards(app).first().click()
+    await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
+    await app.goBack()
+    await expect(app).toHaveURL(address)
+    await expect(narrow(app).getByRole('button', { name: /^Held/ })).toHaveAttribute('aria-pressed', 'true')
+  },
+)
 
-test('the field follows the address: a link to all parts and the way back', async ({ app, server }) => {
+test('the field follows the address: a link to all parts and the way back', READS, async ({ app, server }) => {
   const field = app.getByRole('searchbox', { name: 'Find parts by words' })
   await app.goto(`${server.url}/parts?find=deck+cap`)
   await expect(field).toHaveValue('deck cap')
@@ -48,14 +50,14 @@ test('the field follows the address: a link to all parts and the way back', asyn
   await expect(count(app)).not.toHaveText('685 parts')
 })
 
-test('what fits nothing says so and leads back to everything', async ({ app, server }) => {
+test('what fits nothing says so and leads back to everything', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts?find=unheard-of`)
   await expect(app.getByRole('heading', { name: 'No part answers to all of that' })).toBeVisible()
   await app.getByRole('button', { name: 'Show all parts' }).click()
   await expect(count(app)).toHaveText('685 parts')
 })
 
-test('the list is walked by arrow keys to its very end, and Enter opens a part', async ({ app, server }) => {
+test('the list is walked by arrow keys to its very end, and Enter opens a part', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts?on=headgear&order=code`)
   await expect(cards(app).first()).toBeVisible()
   await app.keyboard.press('/')
@@ -71,7 +73,7 @@ test('the list is walked by arrow keys to its very end, and Enter opens a part',
   await expect(app).toHaveURL(/\/parts\/P-/)
 })
 
-test('far down the list parts are fetched when they come in sight', async ({ app, server }) => {
+test('far down the list parts are fetched when they come in sight', READS, async ({ app, server }) => {
   const asked: string[] = []
   app.on('request', (request) => request.url().includes('/parts/find') && asked.push(request.url()))
   await app.goto(`${server.url}/parts`)
@@ -85,7 +87,7 @@ test('far down the list parts are fetched when they come in sight', async ({ app
   expect(await cards(app).count()).toBeLessThan(90)
 })
 
-test('every mould lies on a contact sheet, in three colours, from both sides', async ({ app, server }) => {
+test('every mould lies on a contact sheet, in three colours, from both sides', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/moulds`)
   await expect(app.getByText(/^124 moulds, each in /)).toBeVisible()
   await expect(app.getByRole('img', { name: /, front$/ })).toHaveCount(124 * 3)
@@ -99,7 +101,7 @@ test('every mould lies on a contact sheet, in three colours, from both sides', a
   expect(looks).not.toContain(await look(behind.first()))
 })
 
-test('whatever the catalogue lacks can be made from a menu', async ({ app, server }) => {
+test('whatever the catalogue lacks can be made from a menu', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts`)
   for (const [name, heading] of [
     ['Part', 'Own part'],

@@ -25,6 +25,10 @@ function freshFolder(empty: boolean): string {
 interface Host {
   open(data: string, empty: boolean): Promise<string>
   close(data: string): Promise<void>
+  /** A number that is another one after anything was written. */
+  version(data: string): Promise<number>
+  /** The demo of all journeys that only read, on a copy of the world; with nothing in it, where asked for. */
+  reading(empty: boolean): Promise<{ url: string; data: string }>
   end(): Promise<void>
 }
 
@@ -42,15 +46,31 @@ function startHost(): Host {
   child.once('exit', (code) => {
     for (const { reject } of waiting.values()) reject(new Error(`The host of the demos ended with ${code}.`))
   })
-  const ask = (act: 'open' | 'close', data: string, empty = false) =>
+  const ask = (act: 'open' | 'close' | 'version', data: string, empty = false) =>
     new Promise<unknown>((resolve, reject) => {
       waiting.set(++asked, { resolve, reject })
       child.send({ id: asked, act, data, empty })
     })
+  const open = (data: string, empty: boolean) => ask('open', data, empty) as Promise<string>
+  const shared = new Map<boolean, Promise<{ url: string; data: string }>>()
   return {
-    open: (data, empty) => ask('open', data, empty) as Promise<string>,
+    open,
     close: (data) => ask('close', data) as Promise<void>,
-    end: () => stop(child),
+    version: (data) => ask('version', data) as Promise<number>,
+    reading: (empty) => {
+      if (!shared.has(empty)) {
+        const data = freshFolder(empty)
+        shared.set(
+          empty,
+          open(data, empty).then((url) => ({ url, data })),
+        )
+      }
+      return shared.get(empty)!
+    },
+    end: async () => {
+      await stop(child)
+      for (const { data } of await Promise.all(shared.values())) rmSync(data, { recursive: true, force: true })
+    },
   }
 }
 
@@ -59,6 +79,9 @@ export const KILLS = { tag: '@kills' }
 
 /** The tag of journeys that begin with nothing. */
 export const EMPTY = { tag: '@empty' }
+
+/** The tag of journeys that write nothing: they share one server, which has the world loaded and worked out already. */
+export const READS = { tag: '@reads' }
 
 /** `server` is a running demo of the test's own, on a copy of the world; `app` is the page opened on it. */
 export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
@@ -72,6 +95,18 @@ export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
   ],
   server: async ({ host }, use, { tags }) => {
     const empty = tags.includes(EMPTY.tag)
+    const get =
+      (url: string) =>
+      async <T>(path: string) =>
+        (await fetch(`${url}/api/${path}`)).json() as Promise<T>
+    if (tags.includes(READS.tag)) {
+      const { url, data } = await host.reading(empty)
+      const before = await host.version(data)
+      const none = () => Promise.reject(new Error('This journey shares its server with others.'))
+      await use({ url, kill: none, restart: none, get: get(url) })
+      expect(await host.version(data), `a journey that writes has no tag ${READS.tag}`).toBe(before)
+      return
+    }
     const data = freshFolder(empty)
     const own = tags.includes(KILLS.tag) ? await startBuilt(data) : null
     const url = own?.url ?? (await host.open(data, empty))
@@ -86,7 +121,7 @@ export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
       restart: async () => {
         ;({ child } = await startBuilt(data, { port: Number(new URL(url).port) }))
       },
-      get: async <T>(path: string) => (await fetch(`${url}/api/${path}`)).json() as Promise<T>,
+      get: get(url),
     })
     await (own ? end() : host.close(data))
     rmSync(data, { recursive: true, force: true })

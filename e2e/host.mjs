@@ -2,9 +2,12 @@
  * Many demos in one process, each with a folder and a port of its own: the program is loaded once, and what it has worked
  * out about the sample world's drawings stays warm. Told over IPC what to open and to close.
  */
+import { createRequire } from 'node:module'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { createApp } from '../server/dist/app/createApp.js'
 
+const Database = createRequire(new URL('../server/package.json', import.meta.url))('better-sqlite3')
 const folder = (path) => fileURLToPath(new URL(path, import.meta.url))
 const world = folder('../demo/world')
 /** Applications by their folder. */
@@ -27,14 +30,27 @@ async function open(data, empty) {
   return app.getUrl()
 }
 
+/** Connections that only watch, by the folder of their database. */
+const watching = new Map()
+
+/** A number that is another one after anything was written (sqlite.org/pragma.html#pragma_data_version). */
+function version(data) {
+  if (!watching.has(data)) watching.set(data, new Database(join(data, 'outfit.sqlite'), { readonly: true }))
+  return watching.get(data).pragma('data_version', { simple: true })
+}
+
+const ACTS = { open, close, version }
+
 async function close(data) {
+  watching.get(data)?.close()
+  watching.delete(data)
   await running.get(data).close()
   running.delete(data)
 }
 
 process.on('message', async ({ id, act, data, empty }) => {
   try {
-    process.send({ id, result: await (act === 'open' ? open(data, empty) : close(data)) })
+    process.send({ id, result: await ACTS[act](data, empty) })
   } catch (error) {
     process.send({ id, error: String(error?.stack ?? error) })
   }

@@ -1,6 +1,6 @@
-import { bytesOf, expect, openOutfit, test } from './fixtures.ts'
+import { bytesOf, expect, openOutfit, test, READS } from './fixtures.ts'
 
-test('the late parcel stands first and says whom it holds up', async ({ app, server }) => {
+test('the late parcel stands first and says whom it holds up', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parcels`)
   const late = app.getByRole('navigation', { name: 'Parcels', exact: true }).getByRole('link').first()
   await expect(late).toContainText(/days late/)
@@ -59,7 +59,7 @@ test('an order is given up after a second thought', async ({ app }) => {
   await expect(app.getByRole('article', { name: /Parcel from/ })).toContainText(/given up/)
 })
 
-test('spending is told for everything and against the budget of a roster', async ({ app, server }) => {
+test('spending is told for everything and against the budget of a roster', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parcels`)
   await app.getByRole('link', { name: 'Spending' }).click()
   await expect(app.getByText(/€\d+\.\d\d in \d+ days of orders/)).toBeVisible()
@@ -69,7 +69,7 @@ test('spending is told for everything and against the budget of a roster', async
   await expect(app.getByRole('columnheader', { name: 'left' })).toBeVisible()
 })
 
-test('the odds of blind packs follow what is wanted and where the packs come from', async ({ app, server }) => {
+test('the odds of blind packs follow what is wanted and where the packs come from', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/catalogue/releases/Q-108`)
   await app.getByRole('link', { name: 'How many packs for the figures you want?' }).click()
   const odds = app.getByRole('region', { name: 'The odds' })

@@ -1,4 +1,4 @@
-import { bench, expect, look, openOutfit, test } from './fixtures.ts'
+import { bench, expect, look, openOutfit, test, READS } from './fixtures.ts'
 
 test('a part has a page: drawn from both sides, every colour of its mould, its sources', async ({ app }) => {
   await openOutfit(app, 'Odile, skipper')
@@ -31,12 +31,12 @@ test('a part has a page: drawn from both sides, every colour of its mould, its s
   await expect.poll(() => look(front)).not.toBe(copper)
 })
 
-test('a part that does not exist is told', async ({ app, server }) => {
+test('a part that does not exist is told', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts/P-NONE`)
   await expect(app.getByRole('alert')).toContainText('There is no part P-NONE.')
 })
 
-test('the ways to get a part say what each leaves over', async ({ app, server }) => {
+test('the ways to get a part say what each leaves over', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts/P-00031`)
   const ways = app.getByRole('region', { name: 'Ways to get it' })
   await expect(ways.getByRole('listitem').first()).toContainText('The part alone')
@@ -48,7 +48,7 @@ test('the ways to get a part say what each leaves over', async ({ app, server })
   await expect(app.getByRole('heading', { level: 1 })).toHaveText('Long oar')
 })
 
-test('an assembly is previewed too: what has its main colour takes the other one', async ({ app, server }) => {
+test('an assembly is previewed too: what has its main colour takes the other one', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts?find=quay+jacket+dressed-torso`)
   await app.getByRole('list', { name: 'Found parts' }).getByRole('link').first().click()
   const front = app.getByRole('img', { name: 'Quay jacket, front' })
@@ -63,7 +63,7 @@ test('an assembly is previewed too: what has its main colour takes the other one
   expect(await front.innerHTML()).toContain(`fill="${moss.hex}"`)
 })
 
-test('what goes with a part is drawn with its reason', async ({ app, server }) => {
+test('what goes with a part is drawn with its reason', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts?find=warden+coat+dressed-torso`)
   await app.getByRole('list', { name: 'Found parts' }).getByRole('link').first().click()
   const goes = app.getByRole('region', { name: 'Goes with' })

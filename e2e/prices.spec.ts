@@ -1,6 +1,6 @@
-import { expect, test } from './fixtures.ts'
+import { expect, test, READS } from './fixtures.ts'
 
-test('a part has its prices over half a year, as a chart and in numbers', async ({ app, server }) => {
+test('a part has its prices over half a year, as a chart and in numbers', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/parts/P-00066`)
   await app.getByRole('link', { name: 'Prices over time' }).click()
   await expect(app.getByRole('heading', { name: /^Prices of Felt hat/ })).toBeVisible()

@@ -1,4 +1,4 @@
-import { EMPTY, expect, openOutfit, test } from './fixtures.ts'
+import { EMPTY, expect, openOutfit, test, READS } from './fixtures.ts'
 
 test('rosters stand as shelves of drawn figures; a roster and an outfit open from there', async ({ app }) => {
   await expect(app.getByRole('heading', { name: 'Rosters' })).toBeVisible()
@@ -16,13 +16,13 @@ test('rosters stand as shelves of drawn figures; a roster and an outfit open fro
   await expect(app).toHaveURL(/\/outfits\/.+\/bench/)
 })
 
-test('figures stand at true relative height', async ({ app }) => {
+test('figures stand at true relative height', READS, async ({ app }) => {
   const headOf = async (name: string) => (await app.getByRole('img', { name }).locator('path').last().boundingBox())!.y
   await expect(app.getByRole('img', { name: 'Odile at twelve' })).toBeVisible()
   expect(await headOf('Odile at twelve')).toBeGreaterThan(await headOf('Odile, skipper'))
 })
 
-test('an address that leads nowhere says so and leads back', async ({ app, server }) => {
+test('an address that leads nowhere says so and leads back', READS, async ({ app, server }) => {
   await app.goto(`${server.url}/attic`)
   await expect(app.getByRole('heading', { name: 'Nothing hangs here' })).toBeVisible()
   await app.getByRole('link', { name: 'rosters', exact: true }).click()
@@ -35,7 +35,7 @@ test('an outfit that does not exist is told in words, with a way to try again', 
   await expect(app.getByRole('button', { name: 'Try again' })).toBeVisible()
 })
 
-test('an empty data folder shows three ways in', EMPTY, async ({ app }) => {
+test('an empty data folder shows three ways in', { tag: [EMPTY.tag, READS.tag] }, async ({ app }) => {
   await expect(app.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
   await expect(app.getByRole('link', { name: 'Bring a list in' })).toBeVisible()
   await expect(app.getByRole('button', { name: 'Begin a roster' })).toBeVisible()
