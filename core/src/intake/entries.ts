@@ -281,10 +281,9 @@ function sellerIn(
   if (at('seller') !== undefined) taken.delete('name')
   if (rated) taken.add('rating')
   if (shippingBands !== null) taken.add('free')
+  const above = told?.above ?? null
   const open =
-    told?.above != null && free === null
-      ? [`Shipping of more than ${formatMoney(told.above, currency)} is not told.`]
-      : []
+    above !== null && free === null ? [`Shipping of more than ${formatMoney(above, currency)} is not told.`] : []
   // What no column stands for is kept in words.
   const kept = columns
     .filter(({ field }) => field === null || !taken.has(field))

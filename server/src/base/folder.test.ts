@@ -1,3 +1,4 @@
+import { describe, expect, test } from '@jest/globals'
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'

@@ -12,7 +12,7 @@ const USUAL_DAYS = 7
 const OPEN_DAYS = `How long parcels take is not told: ${USUAL_DAYS} days are taken.`
 
 /** A seller there is with what a list says of them, or a new one, whose terms are open where the list says nothing. */
-export function sellerOf(entry: ListedSeller, there: SellerEntity | undefined): SellerEntity {
+function sellerOf(entry: ListedSeller, there: SellerEntity | undefined): SellerEntity {
   const { code, name, currency, country, minimum, handling, arrivesInDays, rating, shippingBands, notes } = entry
   const before = there?.notes === OPEN_TERMS && shippingBands !== null ? null : (there?.notes ?? null)
   const open = there

@@ -1,6 +1,5 @@
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { catalogueOf, MAIN_PIECE, type Part, type Print } from '@outfit/core/catalogue'
 import {
   ENCODINGS,
   LIST_KINDS,
@@ -10,7 +9,6 @@ import {
   type Field,
   type IntakeMode,
   type ListKind,
-  type LookedAt,
   type Unknown,
 } from '@outfit/core/intake'
 import { homeCurrency } from '@outfit/core/market'
@@ -18,13 +16,13 @@ import { errorText } from '../data/api.ts'
 import { intakeApi } from '../data/intakeApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
-import { PartPicture } from '../ui/PartPicture.tsx'
 import { counted } from '../ui/counted.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 import { tell } from '../ui/tell.ts'
 import { ColumnsForm } from './ColumnsForm.tsx'
-import { actInWords, entriesInWords, entryInWords, KIND_WORDS, NOUNS, rowInWords, setsInWords } from './listWords.ts'
+import { actInWords, entriesInWords, entryInWords, KIND_WORDS, rowInWords, setsInWords } from './listWords.ts'
 import { UnknownCard } from './UnknownCard.tsx'
+import { Entries, Pictures } from './WhatComes.tsx'
 
 interface ListTalkProps {
   id: string
@@ -34,8 +32,6 @@ interface ListTalkProps {
 }
 
 const PICK = 'rounded-[8px] border border-rule bg-card px-2 py-1 text-[14px]'
-
-const MOST_NAMED = 24
 
 const keyOf = (id: string) => `outfit.intake.${id}`
 
@@ -399,74 +395,6 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
           {more > 0 ? `Leave it, and read the next of ${more}` : 'Another list'}
         </Button>
       </aside>
-    </div>
-  )
-}
-
-/** Entries of a list that is not of parts: which are new, and which there are. */
-function Entries({ list }: { list: LookedAt }) {
-  const noun = NOUNS[list.kind as keyof typeof NOUNS]
-  const there = list.entries.filter((entry) => entry.there)
-  const fresh = list.entries.filter((entry) => !entry.there)
-  return (
-    <>
-      {(
-        [
-          [fresh, 'new'],
-          [there, 'there already: what the list tells takes the place of what you have'],
-        ] as const
-      ).map(
-        ([entries, words]) =>
-          entries.length > 0 && (
-            <div key={words} className="mt-2">
-              <strong>{counted(entries.length, noun)}</strong> {words}
-              <ul className="mt-1 flex flex-wrap gap-x-3 text-[14px] text-soft">
-                {entries.slice(0, MOST_NAMED).map((entry) => (
-                  <li key={entry.code}>
-                    {entry.what === 'colour' && <Swatch colour={entry} />} {entry.name}
-                  </li>
-                ))}
-                {entries.length > MOST_NAMED && <li>and {entries.length - MOST_NAMED} more</li>}
-              </ul>
-            </div>
-          ),
-      )}
-    </>
-  )
-}
-
-/** Some of what comes in, drawn. */
-function Pictures({ list }: { list: LookedAt }) {
-  const { shown, colours, moulds } = list
-  const catalogue = useMemo(() => {
-    const kindOf = (mould: string) => moulds.find(({ code }) => code === mould)!.kind
-    const parts = shown.map(({ name, mould, colour, print }, i): Part => ({
-      code: `listed-${i}`,
-      name,
-      mould,
-      colours: [colour],
-      print: print ? `words-${i}` : null,
-      year: null,
-      photo: null,
-      components: [],
-    }))
-    const prints = shown.flatMap(({ name, mould, print }, i): Print[] => {
-      const kind = kindOf(mould)
-      return print ? [{ code: `words-${i}`, name, kind: MAIN_PIECE[kind] ?? kind, ...print }] : []
-    })
-    return catalogueOf({ colours, moulds, prints, parts })
-  }, [shown, colours, moulds])
-  return (
-    <div className="mt-3 grid grid-cols-4 gap-2">
-      {[...catalogue.parts.values()].slice(0, 8).map((part) => (
-        <PartPicture
-          key={part.code}
-          part={part}
-          catalogue={catalogue}
-          label={part.name}
-          className="h-[76px] w-full rounded-[8px] bg-paper"
-        />
-      ))}
     </div>
   )
 }
