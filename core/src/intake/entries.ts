@@ -72,13 +72,14 @@ const says = (folded: string, phrases: ReadonlySet<string>): boolean => {
   return [...phrases].some((phrase) => words.includes(` ${phrase} `))
 }
 
+const SIGN = String.raw`R\$|[€$£¥]|(?<!\p{L})(?:[A-Z]{3}|zł|kr|Kč|Ft)(?!\p{L})`
+const AMOUNTS = new RegExp(String.raw`(?:${SIGN})?\s*\d[\d.,' ]*(?:\s*(?:${SIGN}))?`, 'gu')
+
 /** Amounts of a text, each with the words before it since the last one, and the words behind the last. */
 function amountsIn(text: string): { before: string; amount: string }[] {
   const found: { before: string; amount: string }[] = []
   let from = 0
-  for (const match of text.matchAll(
-    /(?:[€$£¥]|(?<!\p{L})[A-Z]{3})?\s*\d[\d.,' ]*(?:\s*(?:[€$£¥]|zł|[A-Z]{3}(?!\p{L})))?/gu,
-  )) {
+  for (const match of text.matchAll(AMOUNTS)) {
     // A sign that ends a part of a sentence is none of the number.
     const amount = match[0].replace(/[.,' ]+$/, '')
     found.push({ before: text.slice(from, match.index), amount })

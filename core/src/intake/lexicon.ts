@@ -269,7 +269,7 @@ export const COLOUR_WORDS: Readonly<Record<string, string>> = {
   '#C4A274': 'tan, beige, sand, sandfarben, sable, arena, sabbia, zand, bezowy, bege, camel, hellbraun',
   '#A64E2A': 'copper, kupfer, cuivre, cobre, rame, koper, miedziany, rust, rostrot, rouille',
   '#EBB98E':
-    'skin, flesh, haut, hautfarben, hautfarbe, chair, piel, carne, pelle, huid, huidskleur, cielisty, pele, nude, fleischfarben',
+    'skin, flesh, haut, hautfarben, hautfarbe, chair, peau, couleur chair, couleur peau, piel, carne, pelle, huid, huidskleur, cielisty, pele, nude, fleischfarben',
   '#54321F': 'dark skin, dunkle haut, peau foncee, piel oscura, pelle scura, donkere huid, ciemna skora',
   '#DDB863':
     'blond, blonde, hellblond, dunkelblond, rubio, rubia, biondo, bionda, jasny blond, loiro, loira, straw, stroh, paille',

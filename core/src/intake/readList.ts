@@ -181,7 +181,8 @@ export function* readingList(
   let uncounted = 0
   const currencies = new Map(known.sellers.map(({ code, currency }) => [code, currency]))
   // A column that only numbers the rows says nothing.
-  const running = ({ index }: Column) => body.every(({ cells }, i) => cells[index] === String(i + 1))
+  const numbered = body.filter(({ cells }) => !cells.some((one) => TOTALS.has(fold(one))))
+  const running = ({ index }: Column) => numbered.every(({ cells }, i) => cells[index] === String(i + 1))
   const idle = IDLE[kind]
   const isRest = ({ field }: Column) => field === null || field === 'remark' || field === 'code' || idle.includes(field)
   const kept = columns.filter((column) => isRest(column) && !running(column))

@@ -67,7 +67,8 @@ export function knownIn(folded: string, phrases: Phrases): Known[] {
       i += 1
       continue
     }
-    const piece = pieceOf(word, phrases)
+    // What is a garment as a whole hides no colour: a "chapeau" is not of skin.
+    const piece = phrases === COLOUR_PHRASES && PART_PHRASES.has(word) ? null : pieceOf(word, phrases)
     found.push(
       piece ? { words: word, meaning: phrases.get(piece)!, whole: false } : { words: word, meaning: '', whole: false },
     )

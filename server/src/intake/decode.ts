@@ -22,7 +22,7 @@ export function encodingOf(bytes: Buffer): Encoding {
   if (isUtf8(bytes)) return 'utf-8'
   const guesses = new Map(analyse(start).map(({ name, confidence }) => [name.toLowerCase(), confidence]))
   const scored = (['windows-1252', 'windows-1250', 'iso-8859-15', 'macroman'] as const).map((encoding) => {
-    const text = iconv.decode(start, encoding)
+    const text = decode(start, encoding)
     const likely = text.match(LIKELY)?.length ?? 0
     const unlikely = text.match(UNLIKELY)?.length ?? 0
     return { encoding, score: likely - 3 * unlikely + (guesses.get(encoding) ?? 0) / 200 }
@@ -31,5 +31,8 @@ export function encodingOf(bytes: Buffer): Encoding {
   return scored.reduce((best, one) => (one.score > best.score ? one : best)).encoding
 }
 
-export const decode = (bytes: Buffer, encoding: Encoding): string =>
-  iconv.decode(bytes, encoding).replace(/^\uFEFF/, '')
+export function decode(bytes: Buffer, encoding: Encoding): string {
+  const text = iconv.decode(bytes, encoding).replace(/^\uFEFF/, '')
+  // Where the sign for any currency once was, Mac OS has had the euro since version 8.5.
+  return encoding === 'macroman' ? text.replaceAll('¤', '€') : text
+}
