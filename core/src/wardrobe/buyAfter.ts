@@ -8,25 +8,39 @@ import type { RosterProblem } from './types.ts'
 import { Wardrobe } from './wardrobe.ts'
 
 /**
- * What casting every outfit by itself and buying afterwards comes to, which a plan of both together is compared with: choices
- * of `castFirst`, bought by `planSourcing` within the limits; null where not all of it can be bought.
+ * What some choices come to, bought by `planSourcing` within the limits; null where not all of it can be bought. The choices
+ * are candidates by slot of each outfit, what is worn now, say; without any they are those of `castFirst`: every outfit cast
+ * by itself, which a plan of both together is compared with.
  */
 export function buyAfter(
   problem: RosterProblem,
   { solve, now, stopRequested }: Pick<RosterOptions, 'solve' | 'now' | 'stopRequested'>,
-): Omit<SettledRoster, 'faults'> | null {
-  const wardrobe = new Wardrobe(problem, supplyOf(problem), () => false)
-  const first = castFirst(wardrobe)
-  const chosen = problem.outfits.map(({ slots }, i) =>
-    slots.map(({ id, candidates }, s) => ({ id, candidate: candidates[first[wardrobe.placesOf[i]![s]!]!]! })),
+  given?: readonly Readonly<Record<string, string>>[],
+): SettledRoster | null {
+  const choices = given ?? alone(problem)
+  const parts = problem.outfits.flatMap(({ slots }, i) =>
+    slots.flatMap(({ id, candidates }) => candidates.find((one) => one.id === choices[i]![id])?.parts ?? [null]),
   )
-  const parts = chosen.flat().flatMap(({ candidate }) => candidate.parts)
-  const bought = planSourcing(buyingOf(problem, parts), { solve, now, ...(stopRequested ? { stopRequested } : {}) })
+  // What is worn may be no candidate.
+  if (parts.includes(null)) return null
+  const bought = planSourcing(buyingOf(problem, parts as { part: string; qty: number }[]), {
+    solve,
+    now,
+    ...(stopRequested ? { stopRequested } : {}),
+  })
   if (bought.status === 'impossible' || bought.unmet.length > 0) return null
-  const { faults: _, ...settled } = settleRoster(
+  return settleRoster(
     problem,
-    chosen.map((slots) => Object.fromEntries(slots.map(({ id, candidate }) => [id, candidate.id]))),
+    choices,
     new Map(bought.baskets.flatMap(({ lines }) => lines.map(({ offer, qty }) => [offer, qty]))),
   )
-  return settled
+}
+
+/** Every outfit cast by itself, as candidates by slot. */
+function alone(problem: RosterProblem): Record<string, string>[] {
+  const wardrobe = new Wardrobe(problem, supplyOf(problem), () => false)
+  const first = castFirst(wardrobe)
+  return problem.outfits.map(({ slots }, i) =>
+    Object.fromEntries(slots.map(({ id, candidates }, s) => [id, candidates[first[wardrobe.placesOf[i]![s]!]!]!.id])),
+  )
 }

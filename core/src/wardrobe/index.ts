@@ -1,7 +1,7 @@
 export * from './types.ts'
 export * from './contract.ts'
 export { readRosterProblem } from './readRosterProblem.ts'
-export { planRoster, type RosterOptions } from './planRoster.ts'
+export { planOrBetter, planRoster, type RosterOptions } from './planRoster.ts'
 export { settleRoster } from './settleRoster.ts'
 export { buyAfter } from './buyAfter.ts'
 export { rosterBound } from './rosterBound.ts'

@@ -64,6 +64,24 @@ export function planRoster(problem: RosterProblem, options: RosterOptions): Rost
   return best ? published(problem, best, bound, seconds()) : nothing(impossible ?? planner.notFound(), seconds())
 }
 
+/**
+ * A plan, or another of the same problem where that keeps everything and is better: what a plan is shown beside is never
+ * better than it, however little the search had of its seconds on a busy machine.
+ */
+export function planOrBetter(
+  problem: RosterProblem,
+  plan: RosterPlan,
+  others: readonly (SettledRoster | null)[],
+): RosterPlan {
+  const none = plan.status === 'impossible'
+  const best = others
+    .filter((one) => one !== null && one.faults.length === 0 && (none || one.value < plan.value))
+    .reduce((least, one) => (least === null || one!.value < least.value ? one : least), null)
+  if (!best) return plan
+  const bound = none ? plainBound(new Wardrobe(problem, supplyOf(problem), () => false)) : plan.bound
+  return published(problem, best, bound, plan.seconds)
+}
+
 class RosterPlanner {
   best: SettledRoster | undefined
   bound: number

@@ -9,7 +9,7 @@ export type SolverTask =
   | PlanTask
   | { do: 'members'; ask: MembersAsk }
   | { do: 'cast'; problem: RosterProblem; begin?: RosterOptions['begin'] }
-  | { do: 'buy-after'; problem: RosterProblem }
+  | { do: 'buy-after'; problem: RosterProblem; choices?: RosterOptions['begin'] }
 
 /** What comes of each kind of work. */
 export interface SolverResults extends PlanResults {
@@ -28,7 +28,7 @@ export function doSolverTask(task: SolverTask, options: PlanOptions): SolverResu
       return planRoster(task.problem, { ...options, ...(task.begin ? { begin: task.begin } : {}) })
     case 'buy-after':
       // "Good enough" was said of the cast; half a purchase would flatter it.
-      return buyAfter(task.problem, { ...options, stopRequested: () => false })
+      return buyAfter(task.problem, { ...options, stopRequested: () => false }, task.choices)
     default:
       return doPlanTask(task, options)
   }

@@ -1,9 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import { seeded } from '../base/index.ts'
 import { offer, seller } from '../test/problem.ts'
+import { buyAfter } from './buyAfter.ts'
 import { LookTree } from './lookTree.ts'
+import { planOrBetter, planRoster } from './planRoster.ts'
 import { needsOf } from './rosterModel.ts'
 import { settle } from '../sourcing/index.ts'
+import { settleRoster } from './settleRoster.ts'
 import { supplyOf } from './supply.ts'
 import { missedWorth, type RosterProblem } from './types.ts'
 import { Wardrobe } from './wardrobe.ts'
@@ -66,6 +69,55 @@ function anyRoster(seed: number, slotCount = 4): RosterProblem {
 }
 
 const wardrobeOf = (problem: RosterProblem) => new Wardrobe(problem, supplyOf(problem), () => false)
+
+describe('a plan and the ways it is shown beside', () => {
+  const nothing = () => ({ status: 'unknown' as const, values: null, value: Infinity, bound: -Infinity })
+  /** A plan that had no time at all, and one that had plenty, of a thousand looks at the clock. */
+  const planned = (problem: RosterProblem, tick: number) => {
+    let time = 0
+    return planRoster(problem, { solve: nothing, now: () => (time += tick) })
+  }
+  const problems = Array.from({ length: 30 }, (_, seed) => {
+    const problem = anyRoster(seed + 1)
+    return { ...problem, outfits: problem.outfits.map((outfit) => ({ ...outfit, floor: 0 })) }
+  })
+
+  test('it is never worse than one that keeps everything, and then it is that one', () => {
+    let [taken, stayed] = [0, 0]
+    for (const problem of problems) {
+      const [hasty, good] = [planned(problem, 0.6), planned(problem, 0.0005)]
+      if (good.status === 'impossible') continue
+      // As settled from its own choices and purchases, without anything of the search.
+      const units = new Map(good.baskets.flatMap(({ lines }) => lines.map(({ offer: id, qty }) => [id, qty])))
+      const choices = good.outfits.map((outfit) => outfit.choices)
+      const other = settleRoster(problem, choices, units)
+      expect(other.faults).toEqual([])
+      const best = planOrBetter(problem, hasty, [null, other])
+      expect(best.value).toBe(hasty.status === 'impossible' ? other.value : Math.min(hasty.value, other.value))
+      expect(best.bound).toBeLessThanOrEqual(best.value)
+      expect(planOrBetter(problem, hasty, [null, { ...other, faults: ['a face is worn twice'] }])).toBe(hasty)
+      if (best === hasty) stayed += 1
+      else {
+        taken += 1
+        expect([best.outfits, best.spending]).toEqual([good.outfits, good.spending])
+      }
+    }
+    expect([taken > 0, stayed > 0]).toEqual([true, true])
+  })
+
+  test('choices that are given are bought as they are; one that is no candidate is none', () => {
+    for (const problem of problems.slice(0, 8)) {
+      const first = problem.outfits.map(({ slots }) =>
+        Object.fromEntries(slots.map(({ id, candidates }) => [id, candidates[0]!.id])),
+      )
+      let time = 0
+      const options = { solve: nothing, now: () => (time += 0.001) }
+      const bought = buyAfter(problem, options, first)
+      if (bought) expect(bought.outfits.map(({ choices }) => choices)).toEqual(first)
+      expect(buyAfter(problem, options, [{ ...first[0]!, s0: 'gone' }, ...first.slice(1)])).toBeNull()
+    }
+  })
+})
 
 describe('the account of a wardrobe', () => {
   test('is right after any changes, and whatever is taken back leaves no trace', () => {

@@ -15,6 +15,7 @@ import { CASTING_SLOTS } from '@outfit/core/casting'
 import { homeCurrency } from '@outfit/core/market'
 import { problemFor } from '@outfit/core/sourcing'
 import {
+  allInAll,
   buyingAsTheyAre,
   castPlanOf,
   choicesWorn,
@@ -24,8 +25,8 @@ import {
   holding,
   likenessNow,
   partsAskedFor,
+  planOrBetter,
   problemOfMembers,
-  type CastCompared,
   type CastMember,
   type CastOptions,
   type CastPlan,
@@ -33,6 +34,7 @@ import {
   type CastWho,
   type MemberAsk,
   type MembersAsk,
+  type RosterPlan,
   type RosterProblem,
 } from '@outfit/core/wardrobe'
 import { SharesService, type Share } from '../allotment/sharesService.ts'
@@ -112,11 +114,19 @@ export class CastService {
         prints: [],
       }
       if (members.length === 0) return report
-      report.plans.push(await this.planned(prepared, options.worth, course))
-      report.castFirst = await this.castFirst(prepared, course)
+      const plan = await this.found(prepared, options.worth, course)
+      const first = await this.bought(prepared, course)
+      report.castFirst = first && comparedCastFirst(first, asked, members)
       // Who wears nothing yet is no comparison.
-      if (report.now.some(({ placements }) => placements.length > 0))
-        report.asTheyAre = await this.asTheyAre(prepared, report.now, course)
+      const wearing = report.now.some(({ placements }) => placements.length > 0)
+      if (wearing) report.asTheyAre = await this.asTheyAre(prepared, report.now, course)
+      // Looked at again only where it is better than what was found, which takes a busy machine.
+      const worn =
+        report.asTheyAre?.unmet === 0 &&
+        (plan.status === 'impossible' || allInAll(report.asTheyAre, members.length, options.worth) < plan.value)
+          ? await this.bought(prepared, course, choicesWorn(members))
+          : null
+      report.plans.push(this.told(prepared, options.worth, planOrBetter(prepared.problem, plan, [first, worn])))
       return { ...report, ...drawablesOf(report, catalogue) }
     })
     return { job }
@@ -135,7 +145,8 @@ export class CastService {
         if (members.length > 0)
           for (const worth of new Set(WORTHS.map((times) => Math.round(options.worth * times)))) {
             course.report({ plans: plans.length, of: WORTHS.length })
-            plans.push(await this.planned(prepared, worth, { ...course, report: () => undefined }))
+            const found = await this.found(prepared, worth, { ...course, report: () => undefined })
+            plans.push(this.told(prepared, worth, found))
           }
         const report: CastReport = { ...(await this.report(job)), plans }
         return { ...report, ...drawablesOf(report, catalogue) }
@@ -175,20 +186,19 @@ export class CastService {
     return all
   }
 
-  private async planned(
-    { members, problem, catalogue, asked, sellers }: Prepared,
-    worth: number,
-    course: Course,
-  ): Promise<CastPlan> {
-    const of = { ...problem, worth }
-    const plan = await this.runner.run({ do: 'cast', problem: of, begin: choicesWorn(members) }, course)
-    return castPlanOf({ members, problem: of, plan, catalogue, asked, sellers })
+  private async found({ members, problem }: Prepared, worth: number, course: Course): Promise<RosterPlan> {
+    return this.runner.run({ do: 'cast', problem: { ...problem, worth }, begin: choicesWorn(members) }, course)
   }
 
-  private async castFirst({ problem, members, asked }: Prepared, course: Course): Promise<CastCompared | null> {
+  private told({ members, problem, catalogue, asked, sellers }: Prepared, worth: number, plan: RosterPlan): CastPlan {
+    return castPlanOf({ members, problem: { ...problem, worth }, plan, catalogue, asked, sellers })
+  }
+
+  /** What some choices come to when they are bought; without any, those of everybody cast alone. */
+  private bought({ problem }: Prepared, course: Course, choices?: Record<string, string>[]) {
     const limits = { ...problem.limits, seconds: secondsCompared(problem) }
-    const found = await this.runner.run({ do: 'buy-after', problem: { ...problem, limits } }, silent(course))
-    return found && comparedCastFirst(found, asked, members)
+    const task = { do: 'buy-after' as const, problem: { ...problem, limits }, ...(choices ? { choices } : {}) }
+    return this.runner.run(task, silent(course))
   }
 
   private async asTheyAre({ problem, members, asked }: Prepared, now: CastReport['now'], course: Course) {
