@@ -15,7 +15,7 @@ export interface Column {
 }
 
 /** What a list is. */
-export const LIST_KINDS = ['owned', 'prices', 'sets', 'sellers', 'colours'] as const
+export const LIST_KINDS = ['owned', 'prices', 'sets', 'sellers', 'colours', 'characters'] as const
 export type ListKind = (typeof LIST_KINDS)[number]
 
 const HEAD_WORDS = FIELDS.map((field) => ({ field, words: new Set(wordList(FIELD_WORDS[field])) }))
@@ -48,6 +48,10 @@ function headFits(head: string, words: ReadonlySet<string>): number {
   if (parts.some((part) => words.has(part))) return 0.6
   return [...words].some((word) => word.length >= 5 && folded.includes(word)) ? 0.5 : 0
 }
+
+/** Whether one of some heads names one of some fields outright. */
+export const isHeaded = (heads: readonly string[], fields: readonly Field[]): boolean =>
+  HEAD_WORDS.some(({ field, words }) => fields.includes(field) && heads.some((head) => headFits(head, words) >= 0.8))
 
 /** How well cells read as each field, 0 to 1. */
 function cellsFit(cells: readonly string[], knowsColour: (text: string) => boolean): Record<Field, number> {

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { seeded } from '../base/index.ts'
 import { bandFault } from '../market/index.ts'
 import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
+import { readNames } from '../tables/index.ts'
 import { readDays, readHex, readShipping, type ListedColour, type ListedSeller } from './entries.ts'
 import { readList, type Choices, type ReadList } from './readList.ts'
 import { sheetOf } from './sheet.ts'
@@ -206,6 +207,42 @@ describe('a list of colours', () => {
       [3, 'hex'],
       [4, 'hex'],
       [5, 'colour'],
+    ])
+  })
+})
+
+describe('a list of characters', () => {
+  test.each([
+    [
+      'German',
+      'Name;Alter;Gruppe;Aussehen\nJürgen Groß;61;Werft;"alter Mann, grauer Bart; Öljacke"\nMia;;Werft;rote Mütze\n',
+      2,
+    ],
+    ['English under a title', 'My cast\n\nCharacter,Age,Description\nAda Quill,70,"old woman, purple shawl"\n', 1],
+    ['French', 'Personnage\tÂge\tRemarques\nLéa\t9\tbonnet rouge\n', 1],
+    ['Polish', 'Postać;Wiek;Opis\nBronisław;44;czarny płaszcz\n', 1],
+  ])('%s is read by the one reader of names', (_about, text, count) => {
+    const list = read(text)
+    expect([list.kind, list.rows, list.faults]).toEqual(['characters', [], []])
+    const { names, faults } = readNames(list.text!)
+    expect([names.length, faults]).toEqual([count, []])
+    expect(names[0]).toMatchObject({ years: expect.any(Number), notes: expect.stringMatching(/\w/) })
+  })
+
+  test('cells keep their signs on the way: commas, quotes, breaks and semicolons', () => {
+    const { text } = read('Name;Alter;Aussehen\n"Bo ""Bang"" Reed";30;"Hut, rot; Schal\nund Stock"\n')
+    expect(readNames(text!).names).toMatchObject([
+      { name: 'Bo "Bang" Reed', years: 30, notes: 'Hut, rot; Schal und Stock' },
+    ])
+  })
+
+  test('parts with names, descriptions and ages stay parts; lines without a table can be said to be characters', () => {
+    expect(read('Name;Beschreibung\nTorso rot;gestreift\nHut blau;alt\n').kind).toBe('owned')
+    expect(read('Name,Group,Count\nred torso,A,3\n').kind).toBe('owned')
+    const { text } = read('Ada Quill: old woman, grey bun\nBo Reed: boy, red cap\n', 'cast.txt', { kind: 'characters' })
+    expect(readNames(text!).names.map(({ name, notes }) => [name, notes])).toEqual([
+      ['Ada Quill', 'old woman, grey bun'],
+      ['Bo Reed', 'boy, red cap'],
     ])
   })
 })

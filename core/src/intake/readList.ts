@@ -1,6 +1,6 @@
 import { fold } from '../base/index.ts'
 import { Asking, type Answer, type Unknown } from './asking.ts'
-import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
+import { guessColumns, guessKind, isHeaded, type Column, type ListKind } from './columns.ts'
 import { readEntries, type ListedEntry } from './entries.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
 import { PartFinder, type KnownThings, type ListedPart } from './partFinder.ts'
@@ -15,9 +15,11 @@ import {
   readDate,
   type CellStyle,
 } from './readCells.ts'
+import { stringify } from 'csv-stringify/browser/esm/sync'
 import { MOST } from '../market/index.ts'
+import { headNames } from '../tables/index.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
-import { wordList } from './words.ts'
+import { knownIn, PART_PHRASES, wordList } from './words.ts'
 
 /** What a person said of a list; whatever is left open is guessed. */
 export interface Choices {
@@ -81,6 +83,8 @@ export interface ReadList {
   mended: Sheet['mended']
   /** Of lists of sellers and colours: what each row says, in place of `rows`. */
   entries: ListedEntry[]
+  /** Of a list of characters: the text `readNames` reads; null for other lists. */
+  text: string | null
   /** The first rows as they stand and as they were taken. */
   sample: { line: number; cells: string[]; row: ListedRow | null; entry: ListedEntry | null }[]
 }
@@ -101,14 +105,45 @@ const IDLE: Readonly<Record<ListKind, readonly Field[]>> = {
   // These have readings of their own.
   sellers: [],
   colours: [],
+  characters: [],
 }
+/** Rows within which heads of characters stand, and names looked at. */
+const HEADS_WITHIN = 12
+const LOOKED_AT = 300
+/** What is told of parts and sellers, and never of characters. */
+const OF_PARTS: readonly Field[] = ['count', 'price', 'bin', 'set', 'seller', 'hex', 'condition', 'pack']
 /** Columns that hold money. */
 const MONEY: readonly Field[] = ['price', 'minimum', 'shipping', 'free', 'handling']
 const YEARS = { from: 1900, to: 2100 } as const
 
+/** Where the heads of a list of characters stand; −1 where it is one of parts, or none. */
+function charactersAt(rows: readonly SheetRow[]): number {
+  const at = rows.slice(0, HEADS_WITHIN).findIndex(({ cells }) => headNames(cells))
+  if (at < 0) return -1
+  if (isHeaded(rows[at]!.cells, OF_PARTS)) return -1
+  // Parts have names and descriptions, too.
+  const names = rows.slice(at + 1, at + 1 + LOOKED_AT).map(({ cells }) => fold(cells[0] ?? ''))
+  const parts = names.filter((name) => knownIn(name, PART_PHRASES).some(({ meaning }) => meaning !== ''))
+  return parts.length * 2 > names.length ? -1 : at
+}
+
+/** Rows as a text that lists of names are read from (`readNames`); without heads a name and what is told of it a line. */
+function textOf(head: readonly string[] | null, body: readonly SheetRow[]): string {
+  const rows = body.map(({ cells }) => cells.map(plain))
+  if (head) return stringify([[...head], ...rows])
+  // A comma within what is told parted it from the rest; what parts a name from it stands in the first cell, or behind it.
+  return rows
+    .map(([first = '', ...rest]) =>
+      [first, rest.filter(Boolean).join(', ')].join(/\s[-–—]\s|:\s/.test(first) ? ', ' : '\t'),
+    )
+    .map((line) => line.replace(/[,\t]\s*$/, ''))
+    .join('\n')
+}
+
 /** A list before its rows are read: the columns and the way cells are written. */
 function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: Choices) {
-  const found = headRow(sheet.rows)
+  const characters = charactersAt(sheet.rows)
+  const found = characters >= 0 ? characters : headRow(sheet.rows)
   const headed = choices.headed ?? found >= 0
   const at = headed ? Math.max(0, found) : -1
   const head = headed ? (sheet.rows[at]?.cells ?? []) : null
@@ -135,8 +170,12 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
   const open: ReadList['open'] = []
   if (!decimal.sure && choices.style?.decimal === undefined) open.push('decimal')
   if (!day.sure && choices.style?.dayFirst === undefined) open.push('dayFirst')
-  const { kind, sure } = choices.kind ? { kind: choices.kind, sure: 1 } : guessKind(columns, fileName)
-  return { headed, body, columns, style, open, kind, sure, at: at_ }
+  const { kind, sure } = choices.kind
+    ? { kind: choices.kind, sure: 1 }
+    : characters >= 0
+      ? { kind: 'characters' as const, sure: 1 }
+      : guessKind(columns, fileName)
+  return { headed, head, body, columns, style, open, kind, sure, at: at_ }
 }
 
 /**
@@ -159,11 +198,16 @@ export function* readingList(
   known: KnownThings,
   choices: Choices = {},
 ): Generator<void, ReadList> {
-  const { headed, body, columns, style, open, kind, sure, at } = prepared(sheet, fileName, known, choices)
+  const { headed, head, body, columns, style, open, kind, sure, at } = prepared(sheet, fileName, known, choices)
+  if (kind === 'characters')
+    return {
+      ...{ kind, sure, columns, headed, style, open: [], faults: [], left: [], entries: [], text: textOf(head, body) },
+      ...{ unknown: [], rows: [], uncounted: 0, mended: sheet.mended, sample: [] },
+    }
   if (kind === 'sellers' || kind === 'colours') {
     const { entries, faults, left, told } = readEntries(kind, { body, columns, style, at }, known)
     return {
-      ...{ kind, sure, columns, headed, style, open, faults, left, entries },
+      ...{ kind, sure, columns, headed, style, open, faults, left, entries, text: null },
       ...{ unknown: [], rows: [], uncounted: 0, mended: sheet.mended },
       sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, entry }) => ({ line, cells, row: null, entry })),
     }
@@ -290,6 +334,7 @@ export function* readingList(
     uncounted,
     mended: sheet.mended,
     entries: [],
+    text: null,
     sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, read: row }) => ({ line, cells, row, entry: null })),
   }
 }

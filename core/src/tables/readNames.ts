@@ -43,6 +43,13 @@ const HEADERS: Readonly<Record<string, keyof Omit<ListedName, 'line'>>> = Object
 /** Heads of columns whose cells are notes without saying so. */
 const DESCRIBING =
   /^(description|look|looks|appearance|wears|wearing|outfit|beschreibung|aussehen|apparence|tenue|beschrijving|uiterlijk|descripción|descripcion|aspecto|descrizione|aspetto|opis|wygląd|descrição|descricao)$/
+/** Whether heads of columns are those of a list of characters: their names, and how old they are, of which group, or what they look like. */
+export function headNames(heads: readonly string[]): boolean {
+  const fields = heads.map((head) => own(HEADERS, head.trim().toLowerCase()))
+  const told = heads.some((head) => DESCRIBING.test(head.trim().toLowerCase()))
+  return fields.includes('name') && (fields.includes('years') || fields.includes('faction') || told)
+}
+
 /** What parts a name from what is told of it, where a list has one a line. */
 const TELLS = /\t+|\s*;\s*|\s+[-–—]+\s+|\s*:\s+/
 const MOST_NAME = 120

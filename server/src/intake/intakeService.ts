@@ -18,6 +18,7 @@ import {
   readingList,
   type ReadList,
 } from '@outfit/core/intake'
+import { readNames } from '@outfit/core/tables'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
 import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
@@ -102,7 +103,7 @@ export class IntakeService {
       sheets: opened.sheets,
       sheet: opened.at,
       sum: {
-        rows: rows.length + list.entries.length,
+        rows: list.text === null ? rows.length + list.entries.length : readNames(list.text).names.length,
         parts: rows.reduce((sum, { count }) => sum + count, 0),
         kinds: kinds.size,
         bins: new Set(rows.flatMap(({ bin }) => bin ?? [])).size,
@@ -133,6 +134,12 @@ export class IntakeService {
       const result = await this.writer.transaction(async (db) => {
         const known = await knownTo(db)
         const list = await this.read(opened, known, await this.remembered(db, choices))
+        if (list.kind === 'characters')
+          throw new Problem(
+            400,
+            'Characters are added to a roster (POST rosters/:id/characters). Nothing was written.',
+            [{ field: 'choices.kind', message: 'is no list of parts, sellers or colours' }],
+          )
         if (list.rows.length + list.entries.length === 0)
           throw new Problem(400, 'There is no row that could be taken. Nothing was written.', [
             { field: 'rows', message: 'none could be taken' },

@@ -1,8 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
-  ENCODINGS,
-  LIST_KINDS,
   type Answer,
   type Choices,
   type Encoding,
@@ -20,7 +18,9 @@ import { counted } from '../ui/counted.ts'
 import { Swatch } from '../ui/Swatch.tsx'
 import { tell } from '../ui/tell.ts'
 import { ColumnsForm } from './ColumnsForm.tsx'
-import { actInWords, entriesInWords, entryInWords, KIND_WORDS, rowInWords, setsInWords } from './listWords.ts'
+import { actInWords, entriesInWords, entryInWords, rowInWords, setsInWords } from './listWords.ts'
+import { CharactersTalk } from './CharactersTalk.tsx'
+import { ListHead } from './ListHead.tsx'
 import { UnknownCard } from './UnknownCard.tsx'
 import { Entries, Pictures } from './WhatComes.tsx'
 
@@ -30,8 +30,6 @@ interface ListTalkProps {
   more: number
   onLeave: () => void
 }
-
-const PICK = 'rounded-[8px] border border-rule bg-card px-2 py-1 text-[14px]'
 
 const keyOf = (id: string) => `outfit.intake.${id}`
 
@@ -98,6 +96,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         prices: '/market',
         sellers: '/market',
         colours: '/bring-in',
+        characters: '/',
         sets: first ? `/catalogue/releases/${first}` : '/parts',
       }[list.kind],
     )
@@ -109,60 +108,19 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const rests = ({ plain, settled, key }: Unknown) => plain || (settled && choices.answers?.[key] === undefined)
   const asked = list.unknown.filter((one) => !rests(one))
   const fresh = list.unknown.filter(rests)
+  const heading = <ListHead {...{ list, isFetching, choose, setEncoding, setSheet }} />
+  if (list.kind === 'characters')
+    return (
+      <CharactersTalk list={list} heading={heading}>
+        <Button look="plain" className="mt-1 w-full" onClick={onLeave}>
+          {more > 0 ? `Leave it, and read the next of ${more}` : 'Another list'}
+        </Button>
+      </CharactersTalk>
+    )
   return (
     <div className="mx-auto grid max-w-[1280px] gap-8 px-5 py-4 lg:grid-cols-[1fr_360px]">
       <div className="min-w-0">
-        <h1 className="text-2xl">
-          {KIND_WORDS[list.kind]}, from {list.name}
-        </h1>
-        <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1.5 text-[14px] text-soft">
-          <span>
-            {counted(list.sum.rows + list.left.length + new Set(list.faults.map(({ line }) => line)).size, 'row')}
-            {isFetching && ' · reading again…'}
-          </span>
-          <label>
-            It is{' '}
-            <select
-              className={PICK}
-              value={list.kind}
-              onChange={({ target }) => choose({ kind: target.value as ListKind })}
-            >
-              {LIST_KINDS.map((kind) => (
-                <option key={kind} value={kind}>
-                  {KIND_WORDS[kind].toLowerCase()}
-                </option>
-              ))}
-            </select>
-          </label>
-          {list.encoding && (
-            <label>
-              Letters{' '}
-              <select
-                className={PICK}
-                value={list.encoding}
-                onChange={({ target }) => setEncoding(target.value as Encoding)}
-              >
-                {Object.entries(ENCODINGS).map(([value, name]) => (
-                  <option key={value} value={value}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          )}
-          {list.sheets.length > 1 && (
-            <label>
-              Sheet{' '}
-              <select className={PICK} value={list.sheet} onChange={({ target }) => setSheet(Number(target.value))}>
-                {list.sheets.map((name, i) => (
-                  <option key={i} value={i}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          )}
-        </div>
+        {heading}
         <section aria-labelledby="cells" className="mt-4 rounded-[10px] border border-rule bg-card px-4 py-3">
           <h2 id="cells" className="text-lg">
             How I read your cells

@@ -19,6 +19,7 @@ export const KIND_WORDS: Readonly<Record<ListKind, string>> = {
   sets: 'A set list',
   sellers: 'Sellers and their terms',
   colours: 'Colours',
+  characters: 'Characters',
 }
 
 export const FIELD_NAMES: Readonly<Record<Field, string>> = {
@@ -145,6 +146,8 @@ export const actInWords = ({ kind, sum }: Pick<LookedAt, 'kind' | 'sum'>): strin
     ? `Take ${counted(sum.rows, 'price')}`
     : kind === 'sets'
       ? `Make ${counted(sum.sets, 'set')}`
-      : kind === 'sellers' || kind === 'colours'
-        ? `Take ${counted(sum.rows, NOUNS[kind])}`
-        : `Bring ${counted(sum.parts, 'part')} in`
+      : kind === 'characters'
+        ? `Go on with ${counted(sum.rows, 'character')}`
+        : kind === 'sellers' || kind === 'colours'
+          ? `Take ${counted(sum.rows, NOUNS[kind])}`
+          : `Bring ${counted(sum.parts, 'part')} in`

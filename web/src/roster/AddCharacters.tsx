@@ -1,11 +1,14 @@
 import { Dialog } from 'radix-ui'
 import { useEffect, useId, useMemo, useState } from 'react'
+import { useLocation, useNavigate } from 'react-router'
 import { statureAt, type Brief } from '@outfit/core/brief'
 import { readNames, type ListedName } from '@outfit/core/tables'
+import type { LookedAt } from '@outfit/core/intake'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
+import { intakeApi } from '../data/intakeApi.ts'
 import { rosterApi } from '../data/rosterApi.ts'
 import type { Told } from '../description/toldOf.ts'
 import { Button } from '../ui/Button.tsx'
@@ -16,12 +19,17 @@ const LARGEST = 1_000_000
 
 /** Paste a list of names and make a character with an outfit of each; what was understood shows while one writes. */
 export function AddCharacters({ roster }: { roster: RosterShelf }) {
-  const [open, setOpen] = useState(false)
-  const [text, setText] = useState('')
+  // A list that came in by the door for all lists.
+  const brought = (useLocation().state as { characters?: string } | null)?.characters ?? ''
+  const [open, setOpen] = useState(brought !== '')
+  const [text, setText] = useState(brought)
   const [faction, setFaction] = useState('')
   const [add, { isLoading }] = rosterApi.endpoints.addCharacters.useMutation()
+  const [keep] = intakeApi.endpoints.keepList.useMutation()
+  const [look] = intakeApi.endpoints.lookAt.useLazyQuery()
   const [remove] = rosterApi.endpoints.removeOutfits.useMutation()
   const [problem, setProblem] = useState('')
+  const navigate = useNavigate()
   const factionId = useId()
   const list = useMemo(
     () =>
@@ -38,11 +46,12 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
   const readFile = async (file: File | undefined) => {
     if (!file) return
     if (file.size > LARGEST) return setProblem(`${file.name} is larger than a list of names can be (1 MB).`)
-    const read = await file.text()
-    // A zero byte is in no list that people write.
-    if (read.includes('\0')) return setProblem(`${file.name} is no text. Save the list as CSV and open that.`)
+    // Any letters, a workbook too: as all lists are read.
+    const kept = await keep({ name: file.name, body: file })
+    const list = kept.error ? kept : await look({ id: kept.data.id, choices: { kind: 'characters' } }, false)
+    if (list.error) return setProblem(`${file.name}: ${errorText(list.error)}`)
     setProblem('')
-    setText(read)
+    setText((list.data as LookedAt).text ?? '')
   }
   const save = async () => {
     const answer = await add({
@@ -58,6 +67,7 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
     })
     if (answer.error) return setProblem(errorText(answer.error))
     setOpen(false)
+    if (brought !== '') void navigate('.', { replace: true, state: null })
     setText('')
     setProblem('')
     const { outfits } = answer.data
@@ -66,7 +76,14 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
     )
   }
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <Dialog.Root
+      open={open}
+      onOpenChange={(next) => {
+        setOpen(next)
+        // Once taken or left, it does not come up again with the page.
+        if (!next && brought !== '') void navigate('.', { replace: true, state: null })
+      }}
+    >
       <Dialog.Trigger asChild>
         <Button className="px-2.5 py-1 text-[14px]">Add characters</Button>
       </Dialog.Trigger>
@@ -95,7 +112,7 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
                 Or open a file
                 <input
                   type="file"
-                  accept=".csv,.txt,text/csv,text/plain"
+                  accept=".xlsx,.ods,.csv,.tsv,.txt,text/csv,text/plain"
                   onChange={(event) => void readFile(event.target.files?.[0])}
                   className="min-w-0 flex-1 text-[13.5px]"
                 />
