@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { closeSync, ftruncateSync, openSync } from 'node:fs'
-import { bytesOf, expect, test, READS } from './fixtures.ts'
+import { bytesOf, expect, test } from './fixtures.ts'
 
 const file = (name: string, text: string | Buffer) => ({
   name,
@@ -74,7 +74,7 @@ test('columns are remembered by name for the next file', async ({ app, server })
   await expect(app.getByRole('heading', { name: '1 row brought in' })).toBeVisible()
 })
 
-test('a file that is no text is refused with its line, and another can be chosen', READS, async ({ app, server }) => {
+test('a file that is no text is refused with its line, and another can be chosen', async ({ app, server }) => {
   await app.goto(`${server.url}/tables`)
   await choose(
     app,
@@ -86,7 +86,7 @@ test('a file that is no text is refused with its line, and another can be chosen
   await expect(app.getByRole('heading', { name: 'good.csv' })).toBeVisible()
 })
 
-test('a file of two gigabytes is refused by its name and size', READS, async ({ app, server }, info) => {
+test('a file of two gigabytes is refused by its name and size', async ({ app, server }, info) => {
   const path = info.outputPath('everything.csv')
   const huge = openSync(path, 'w')
   ftruncateSync(huge, 2 * 1024 ** 3)

@@ -1,7 +1,7 @@
 export * from './types.ts'
 export { readLimits, readProblem, readSupply } from './readProblem.ts'
 export { BadProblem, fieldReader, type ProblemFault } from './fieldReader.ts'
-export { planSourcing, OPTIMAL_GAP, type PlanOptions } from './planSourcing.ts'
+export { betterOf, planSourcing, OPTIMAL_GAP, type PlanOptions } from './planSourcing.ts'
 export * from './planTask.ts'
 export * from './secondChoices.ts'
 export * from './strategies.ts'

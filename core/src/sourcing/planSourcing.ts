@@ -221,6 +221,28 @@ export function planSourcing(
   }
 }
 
+/**
+ * A plan with what another way to buy the same came to, where that meets more, or as much for less: a way that stands beside
+ * the best plan is never better than it, however little the search had of its seconds. Null where it is no better. The other
+ * plan keeps everything the problem asks (it is of the problem with less allowed), so that what bounds the one bounds both.
+ */
+export function betterOf(problem: SourcingProblem, plan: SourcingPlan, other: SourcingPlan): SourcingPlan | null {
+  const units = ({ unmet }: SourcingPlan) => unmet.reduce((sum, { qty }) => sum + qty, 0)
+  const more = units(plan) - units(other)
+  if (more < 0 || (more === 0 && other.total >= plan.total)) return null
+  // A bound of plans that meet less says nothing of one that meets more.
+  const whole = more === 0 ? Math.min(plan.bound, other.total) : Math.min(other.bound, other.total)
+  const gap = gapOf(other.total, whole)
+  const proven = more === 0 && plan.status !== 'impossible' && gap <= OPTIMAL_GAP
+  return {
+    ...other,
+    status: proven ? 'optimal' : more === 0 && gap <= problem.limits.gap ? 'within-gap' : 'time-limit',
+    bound: whole,
+    gap: Math.round(gap * 1e6) / 1e6,
+    seconds: plan.seconds,
+  }
+}
+
 /** Sellers of whom something is bought, in the order of the problem. */
 function sellersOf({ offers, sellers }: SourcingProblem, units: ReadonlyMap<string, number>): Set<string> {
   const bought = new Set(offers.flatMap(({ id, seller }) => (units.has(id) ? [seller] : [])))

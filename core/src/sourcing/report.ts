@@ -57,4 +57,6 @@ export interface VariantReport extends Drawables {
   variant: Variant | { way: 'sensitivity' }
   plan: SourcingPlan | null
   sensitivity: { rises: Sensitivity[]; falls: Fall[] } | null
+  /** Whether it was better than the plan it is a variant of, which is this one since. */
+  improved: boolean
 }

@@ -8,6 +8,7 @@ import {
   type NaivePlan,
   type ReportWithParts,
   type SecondChoices,
+  betterOf,
   type SourcingPlan,
   type SourcingProblem,
   type SourcingReport,
@@ -36,6 +37,7 @@ interface VariantResult {
   variant: VariantReport['variant']
   plan: SourcingPlan | null
   sensitivity: VariantReport['sensitivity']
+  improved: boolean
 }
 
 @Injectable()
@@ -98,10 +100,13 @@ export class SourcingService {
             problem: { ...problem, limits: { ...problem.limits, seconds: SECONDS_LINE } },
             plan,
           } as const
-          return { base, variant, plan: null, sensitivity: await this.runner.run(task, waiting) }
+          return { base, variant, plan: null, sensitivity: await this.runner.run(task, waiting), improved: false }
         }
         const task = { do: 'variant', problem, variant, base: plan } as const
-        return { base, variant, plan: await this.runner.run(task, waiting), sensitivity: null }
+        const found = await this.runner.run(task, waiting)
+        const better = betterOf(problem, plan, found)
+        if (better) await this.jobs.improve(base, (report: SourcingReport) => ({ ...report, plan: better }))
+        return { base, variant, plan: found, sensitivity: null, improved: better !== null }
       },
     )
   }

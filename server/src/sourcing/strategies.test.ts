@@ -1,6 +1,7 @@
 import { beforeAll, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import {
+  betterOf,
   comingIn,
   planSourcing,
   planVariant,
@@ -54,6 +55,35 @@ test('fewest parcels, one seller and a dropped seller agree with trying every pu
     }),
     { numRuns: 60 },
   )
+})
+
+test('a way that turns out better than a plan takes its place, bounded as that was; no way beats the best', () => {
+  let taken = 0
+  fc.assert(
+    fc.property(anyProblem().map(free), (problem) => {
+      const best = planSourcing(problem, options)
+      const few = planVariant(problem, { way: 'fewest' }, options, best)
+      const dropped = planVariant(problem, { way: 'drop', seller: 's0' }, options)
+      expect([betterOf(problem, best, few), betterOf(problem, best, dropped), betterOf(problem, best, best)]).toEqual([
+        null,
+        null,
+        null,
+      ])
+      // What a search that had no time may come to: fewer sellers, and a bound of the whole problem.
+      const bound = unmetIn(dropped) === unmetIn(best) ? best.bound : dropped.bound
+      const hasty = { ...dropped, status: 'time-limit' as const, bound, gap: 1 }
+      const better = betterOf(problem, hasty, best)
+      const isBetter = unmetIn(best) < unmetIn(dropped) || best.total < dropped.total
+      expect(better !== null).toBe(isBetter)
+      if (!better) return
+      taken += 1
+      expect([better.total, better.baskets, better.unmet]).toEqual([best.total, best.baskets, best.unmet])
+      expect(better.bound).toBeLessThanOrEqual(better.total)
+      expect(better.status === 'optimal').toBe(unmetIn(best) === unmetIn(dropped) && best.bound >= best.total)
+    }),
+    { numRuns: 60 },
+  )
+  expect(taken).toBeGreaterThan(0)
 })
 
 test('figures and boxes first buys singly only what they do not bring enough of', () => {

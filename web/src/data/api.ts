@@ -165,7 +165,7 @@ export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings'],
+  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }, void>({
       query: () => 'catalogue/basics',
@@ -405,7 +405,11 @@ export const api = createApi({
     }),
     enoughOfJob: build.mutation<void, string>({ query: (job) => ({ url: `jobs/${job}/enough`, method: 'POST' }) }),
     cancelJob: build.mutation<void, string>({ query: (job) => ({ url: `jobs/${job}`, method: 'DELETE' }) }),
-    report: build.query<ReportWithParts, string>({ query: (job) => `plans/${job}`, keepUnusedDataFor: 600 }),
+    report: build.query<ReportWithParts, string>({
+      query: (job) => `plans/${job}`,
+      keepUnusedDataFor: 600,
+      providesTags: ['Plans'],
+    }),
   }),
 })
 
