@@ -144,3 +144,19 @@ test('a list of sets makes them with their figures, and one press takes them bac
   await expect(app.getByRole('heading', { name: 'Bring a list in' })).toBeVisible()
   expect(await server.get('releases')).toEqual([])
 })
+
+test('a list of characters in old letters becomes a roster with wishes', EMPTY, async ({ app, server }) => {
+  await app.goto(`${server.url}/bring-in`)
+  const text = 'Name;Alter;Aussehen\nJ\u00fcrgen;61;alter Mann, grauer Bart, schwarzer Hut\nMia;9;rote M\u00fctze\n'
+  await chooser(app).setInputFiles({ name: 'besetzung.csv', mimeType: 'text/csv', buffer: Buffer.from(text, 'latin1') })
+  await expect(app.getByRole('heading', { name: 'Characters, from besetzung.csv' })).toBeVisible()
+  await app.getByRole('button', { name: 'Go on with 2 characters' }).click()
+  const dialog = app.getByRole('dialog', { name: 'Add characters to besetzung' })
+  await expect(dialog.getByRole('region', { name: 'As understood' })).toContainText('J\u00fcrgen')
+  await dialog.getByRole('button', { name: 'Add 2 characters' }).click()
+  await expect(app.getByRole('heading', { name: /besetzung/ })).toContainText('0 of 2 cast')
+  // It does not come up again with the page.
+  await app.reload()
+  await expect(app.getByRole('link', { name: /J\u00fcrgen/ }).first()).toBeVisible()
+  await expect(dialog).toBeHidden()
+})

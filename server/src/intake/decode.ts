@@ -17,8 +17,10 @@ export function encodingOf(bytes: Buffer): Encoding {
   const start = bytes.subarray(0, LOOKED_AT)
   const zeros = (from: number) =>
     start.filter((byte, i) => i % 2 === from && byte === 0).length / (start.length / 2 || 1)
-  if (zeros(1) > 0.4) return 'utf-16le'
-  if (zeros(0) > 0.4) return 'utf-16be'
+  // Two bytes a letter, so that an odd count is something else.
+  const even = bytes.length % 2 === 0
+  if (even && zeros(1) > 0.4) return 'utf-16le'
+  if (even && zeros(0) > 0.4) return 'utf-16be'
   if (isUtf8(bytes)) return 'utf-8'
   const guesses = new Map(analyse(start).map(({ name, confidence }) => [name.toLowerCase(), confidence]))
   const scored = (['windows-1252', 'windows-1250', 'iso-8859-15', 'macroman'] as const).map((encoding) => {

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { IntakeResult, LookedAt, TakenList } from '@outfit/core/intake'
+import { readNames } from '@outfit/core/tables'
 import { strToU8, zipSync } from 'fflate'
 import iconv from 'iconv-lite'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
@@ -383,6 +384,25 @@ describe('workbooks', () => {
 })
 
 describe('encodings', () => {
+  test('bytes with zeros among them that cannot be UTF-16 are no list', async () => {
+    const { id } = (await keep('list.bin', new Uint8Array([77, 0, 78]))).body
+    const { status, body } = await server.send<ProblemBody>('POST', `intake/${id}/look`, {})
+    expect([status, body.detail]).toEqual([400, expect.stringMatching(/^list\.bin is no text and no workbook/)])
+  })
+
+  test('characters are told as such, and go into a roster alone', async () => {
+    const text = 'Name;Alter;Aussehen\nJürgen;61;"Bart; Hut"\n'
+    const { id } = (await keep('wer.csv', iconv.encode(text, 'windows-1252'))).body
+    const told = await look(id)
+    expect([told.kind, told.sum.rows, readNames(told.text!).names]).toEqual([
+      'characters',
+      1,
+      [{ line: 2, name: 'Jürgen', faction: '', years: 61, notes: 'Bart; Hut' }],
+    ])
+    const { status, body } = await bring(id, { mode: 'add' })
+    expect([status, body.detail]).toEqual([400, expect.stringMatching(/^Characters are added to a roster/)])
+  })
+
   test.each([
     ['utf-8', 'Schirmmütze;größe;1,20 €\n'],
     ['windows-1252', 'Schirmmütze;größe;1,20 €\nGrüne Hände; “x”\n'],

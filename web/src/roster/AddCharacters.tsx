@@ -49,7 +49,10 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
     // Any letters, a workbook too: as all lists are read.
     const kept = await keep({ name: file.name, body: file })
     const list = kept.error ? kept : await look({ id: kept.data.id, choices: { kind: 'characters' } }, false)
-    if (list.error) return setProblem(`${file.name}: ${errorText(list.error)}`)
+    if (list.error) {
+      const words = errorText(list.error)
+      return setProblem(words.startsWith(file.name) ? words : `${file.name}: ${words}`)
+    }
     setProblem('')
     setText((list.data as LookedAt).text ?? '')
   }
