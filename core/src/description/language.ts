@@ -73,4 +73,8 @@ export interface Language {
   /** Years in a text: the first group is the number, or the second the first of ten ("sixties" by `decades`). */
   years: readonly RegExp[]
   decades: Readonly<Record<string, number>>
+  /** What words end in when they are bent ("roter", "rotes"); as in English where it is not told. */
+  endings?: readonly string[]
+  /** Whether words are put together, so that the last of them is the thing: "Regenjacke" is a "Jacke". */
+  compounds?: boolean
 }

@@ -1,5 +1,6 @@
 import leven from 'leven'
 import type { Colour } from '../catalogue/index.ts'
+import type { Language } from './language.ts'
 import { foldWord, wordsOf, type Meaning, type Vocabulary } from './vocabulary.ts'
 
 /** A word of a text. */
@@ -14,6 +15,8 @@ export interface Token {
 const TOKEN = /[\p{L}\p{N}]+(?:['’][\p{L}]+)*/gu
 const ENDS = /[,;.!?()\n/+]/
 const LONGEST_PHRASE = 4
+/** Letters of a thing at the end of a longer word. */
+const SHORTEST_PIECE = 4
 /** Letters from which a slip of one letter is mended, and one of two. */
 const SLIP = { one: 5, two: 8 }
 
@@ -27,6 +30,7 @@ export class Phrases {
     text: string,
     private readonly vocabulary: Vocabulary,
     palette: readonly Colour[],
+    private readonly language: Pick<Language, 'endings' | 'compounds'> = {},
   ) {
     this.colourNamed = new Map(palette.map(({ name, hex }) => [wordsOf(name).join(' '), hex]))
     const found = [...text.matchAll(TOKEN)]
@@ -52,18 +56,25 @@ export class Phrases {
     const { word } = this.tokens[i]!
     for (let cut = 3; word.length - cut >= 3; cut++) {
       const [one, other] = [this.lookUp([word.slice(0, cut)]), this.lookUp([word.slice(cut)])]
-      if (one && other && isAdjective(one) && isThing(other)) return { length: 1, meanings: [one, other] }
+      if (
+        one &&
+        other &&
+        (isAdjective(one) ? isThing(other) : this.language.compounds && isTone(one) && isColour(other))
+      )
+        return { length: 1, meanings: [one, other] }
     }
+    const piece = this.language.compounds ? this.pieceOf(word) : undefined
+    if (piece) return { length: 1, meanings: [piece] }
     const mended = this.slipOf(word)
     return mended ? { length: 1, meanings: [this.vocabulary.get(mended)!], mended } : { length: 1, meanings: [] }
   }
 
-  /** Whether a thing or a person is said at a token, in the same clause as the one before it. */
-  thingAt(i: number): boolean {
+  /** Whether a thing or a person is said at a token, in the same clause as the one before it; with `noPerson` a thing alone. */
+  thingAt(i: number, noPerson = false): boolean {
     if (i >= this.tokens.length || this.tokens[i - 1]?.ends) return false
     for (let length = Math.min(LONGEST_PHRASE, this.clauseLength(i)); length > 0; length--) {
       const meanings = this.lookUp(this.tokens.slice(i, i + length).map(({ word }) => word))
-      if (meanings) return isThing(meanings)
+      if (meanings) return isThing(meanings) && !(noPerson && meanings.some(({ is }) => is === 'person'))
     }
     return false
   }
@@ -78,16 +89,33 @@ export class Phrases {
   lookUp(words: readonly string[]): readonly Meaning[] | undefined {
     const before = words.slice(0, -1)
     const last = words.at(-1)!
-    const single = [
-      last,
-      ...(last.endsWith('ies') ? [`${last.slice(0, -3)}y`] : []),
-      ...(last.endsWith('ves') ? [`${last.slice(0, -3)}f`] : []),
-      ...(last.endsWith('es') ? [last.slice(0, -2)] : []),
-      ...(last.endsWith('s') && last.length > 3 ? [last.slice(0, -1)] : [`${last}s`]),
-    ]
+    const { endings } = this.language
+    const single = endings
+      ? [
+          last,
+          ...endings.flatMap((ending) =>
+            last.endsWith(ending) && last.length - ending.length >= 3 ? [last.slice(0, -ending.length)] : [],
+          ),
+        ]
+      : [
+          last,
+          ...(last.endsWith('ies') ? [`${last.slice(0, -3)}y`] : []),
+          ...(last.endsWith('ves') ? [`${last.slice(0, -3)}f`] : []),
+          ...(last.endsWith('es') ? [last.slice(0, -2)] : []),
+          ...(last.endsWith('s') && last.length > 3 ? [last.slice(0, -1)] : [`${last}s`]),
+        ]
     for (const one of single) {
       const found = this.vocabulary.get([...before, one].join(' '))
       if (found) return found
+    }
+    return undefined
+  }
+
+  /** The thing a word that is put together ends in. */
+  private pieceOf(word: string): readonly Meaning[] | undefined {
+    for (let from = 3; word.length - from >= SHORTEST_PIECE; from++) {
+      const found = this.lookUp([word.slice(from)])
+      if (found?.some(({ is }) => is === 'noun')) return found
     }
     return undefined
   }
@@ -113,6 +141,9 @@ const isThing = (meanings: readonly Meaning[]) =>
   meanings.some(({ is }) => is === 'noun' || is === 'quality' || is === 'person' || is === 'ability')
 const isAdjective = (meanings: readonly Meaning[]) =>
   meanings.some(({ is }) => is === 'colour' || is === 'size' || is === 'pattern' || is === 'old')
+
+const isTone = (meanings: readonly Meaning[]) => meanings.some(({ is }) => is === 'tone')
+const isColour = (meanings: readonly Meaning[]) => meanings.some(({ is }) => is === 'colour')
 
 /** Whether two words differ by two neighbouring letters that changed places. */
 function isSwap(a: string, b: string): boolean {

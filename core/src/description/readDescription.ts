@@ -4,6 +4,7 @@ import type { Colour, Mould } from '../catalogue/index.ts'
 import { nearestColours, toned } from '../colour/index.ts'
 import { matchPart } from '../intake/index.ts'
 import { ENGLISH } from './english.ts'
+import { GERMAN } from './german.ts'
 import { THINGS, type Language, type Noun } from './language.ts'
 import { Phrases, type Token } from './phrases.ts'
 import { TakenWords } from './takenWords.ts'
@@ -42,6 +43,8 @@ export interface Known {
   moulds: readonly Mould[]
 }
 
+/** Languages descriptions are read in. */
+const LANGUAGES: readonly Language[] = [ENGLISH, GERMAN]
 /** Beyond this a palette has nothing like it (CIEDE2000). */
 const FAR_COLOUR = 20
 /** From and below which years say the face is old or a child's. */
@@ -55,8 +58,13 @@ const OPPOSITE: Readonly<Record<string, string>> = { yes: 'no', no: 'yes' }
  * clause; colours, sizes and patterns belong to the thing behind them, or to the one before where none follows. What is not
  * understood is never guessed: it is told. O(words × phrase length), slips O(words × vocabulary).
  */
-export function readDescription(text: string, known: Known, language: Language = ENGLISH): Description {
-  return new Reader(text, known, language).read()
+export function readDescription(text: string, known: Known, language?: Language): Description {
+  if (language) return new Reader(text, known, language).read()
+  // Of the languages the one that leaves least of it open, and English where they leave as much.
+  const strange = ({ rest }: Description) => rest.reduce((sum, words) => sum + words.length, 0)
+  return LANGUAGES.map((one) => new Reader(text, known, one).read()).reduce((best, one) =>
+    strange(one) < strange(best) ? one : best,
+  )
 }
 
 interface Adjective {
@@ -91,7 +99,7 @@ class Reader {
     private readonly known: Known,
     private readonly language: Language,
   ) {
-    this.phrases = new Phrases(text, vocabularyOf(language), known.palette)
+    this.phrases = new Phrases(text, vocabularyOf(language), known.palette, language)
     this.tokens = this.phrases.tokens
     this.words = new TakenWords(this.tokens)
   }
@@ -146,7 +154,7 @@ class Reader {
       case 'quality': {
         // "Ginger beard": a colour of hair that stands before another thing is of that.
         const [trait, hex] = first!.quality.says
-        if (trait === 'colour' && this.not === null && this.phrases.thingAt(i + length)) {
+        if (trait === 'colour' && this.not === null && this.phrases.thingAt(i + length, true)) {
           for (const token of tokens) this.words.mark(token, [])
           this.pending.push({ token: i, meanings: [{ is: 'colour', hex }], word: this.tokens[i]!.word })
           return
