@@ -181,7 +181,7 @@ export const GERMAN = translated(ENGLISH, {
     '#2F8F8B': 'türkis, petrol',
     '#2D5FA3': 'blau',
     '#1E2B47': 'marineblau, nachtblau, marine',
-    '#8CC3E2': 'himmelblau',
+    '#8CC3E2': 'himmelblau, hellblau',
     '#6F4A94': 'lila, violett',
     '#B7A3CF': 'flieder, lavendel',
     '#E88BA6': 'rosa, pink',
@@ -195,13 +195,13 @@ export const GERMAN = translated(ENGLISH, {
   darker: 'dunkel, dunkl, tief',
   weights: {
     must: 'unbedingt, muss, zwingend, auf jeden fall, wichtig, auf alle fälle',
-    nice: 'vielleicht, eventuell, gern, gerne, am liebsten, möglichst, wenn möglich, eher, evtl, ziemlich, etwas',
+    nice: 'vielleicht, eventuell, gern, gerne, am liebsten, möglichst, wenn möglich, eher, evtl, ggf, vllt, ziemlich, etwas',
   },
   not: 'kein, keine, keinen, keinerlei, ohne, nicht, nie',
   or: 'oder, noch',
   people: [
     { words: 'mann, herr, kerl, typ, bursche, er' },
-    { words: 'frau, dame, sie' },
+    { words: 'frau, dame, sie, junge frau, jungen frau, junge dame' },
     { words: 'person, figur, mensch, jemand, erwachsener, erwachsene' },
     {
       words:
@@ -236,4 +236,5 @@ export const GERMAN = translated(ENGLISH, {
   decades: {},
   endings: ['e', 'er', 'es', 'en', 'em', 'n', 's', 'in'],
   compounds: true,
+  abbreviated: 'evtl, ggf, ca, bzw, mind, inkl, vllt',
 })

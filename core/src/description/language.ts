@@ -75,6 +75,8 @@ export interface Language {
   decades: Readonly<Record<string, number>>
   /** What words end in when they are bent ("roter", "rotes"); as in English where it is not told. */
   endings?: readonly string[]
+  /** Words behind which a stop ends no clause. */
+  abbreviated?: string
   /** Whether words are put together, so that the last of them is the thing: "Regenjacke" is a "Jacke". */
   compounds?: boolean
 }

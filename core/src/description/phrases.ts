@@ -30,14 +30,17 @@ export class Phrases {
     text: string,
     private readonly vocabulary: Vocabulary,
     palette: readonly Colour[],
-    private readonly language: Pick<Language, 'endings' | 'compounds'> = {},
+    private readonly language: Pick<Language, 'endings' | 'compounds' | 'abbreviated'> = {},
   ) {
     this.colourNamed = new Map(palette.map(({ name, hex }) => [wordsOf(name).join(' '), hex]))
+    const shortened = new Set((language.abbreviated ?? '').split(',').map(foldWord))
     const found = [...text.matchAll(TOKEN)]
     this.tokens = found.map((match, i) => {
       const to = match.index + match[0].length
       const gap = text.slice(to, found[i + 1]?.index ?? text.length)
-      return { from: match.index, to, word: foldWord(match[0]), ends: i + 1 === found.length || ENDS.test(gap) }
+      const word = foldWord(match[0])
+      const ends = ENDS.test(shortened.has(word) ? gap.replace('.', '') : gap)
+      return { from: match.index, to, word, ends: i + 1 === found.length || ends }
     })
   }
 

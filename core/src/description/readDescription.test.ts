@@ -3,6 +3,7 @@ import { judgesOf, emptyBrief, traitNamed, traitsAt } from '../brief/index.ts'
 import { catalogueOf } from '../catalogue/index.ts'
 import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
 import { DESCRIBED, UNSEEN } from '../test/described.ts'
+import { DESCRIBED_GERMAN, UNSEEN_GERMAN } from '../test/describedGerman.ts'
 import { ENGLISH } from './english.ts'
 import { readDescription, type Description } from './readDescription.ts'
 
@@ -29,29 +30,41 @@ describe('a description', () => {
     expect(besides(said).join('; ')).toBe(more)
   })
 
-  test('that the reader was not made with is understood in nine of ten wishes, and no must is wrong', () => {
-    let [made, right, expected, wrongMusts] = [0, 0, 0, 0]
-    for (const [text, list] of UNSEEN) {
-      const meant = list.split(';').map((one) => one.trim().replace(/\s+/g, ' '))
-      const isMeant = (said: string) =>
-        meant.some((one) => {
-          const [words, weight = ''] = one.split(' !')
-          const [place, trait, ...targets] = words!.split(' ')
-          return targets
-            .join(' ')
-            .split('|')
-            .some((target) => said === `${place} ${trait} ${target}${weight && ` !${weight}`}`)
-        })
-      const wishes = wishesIn(read(text))
-      made += wishes.length
-      expected += meant.length
-      right += wishes.filter(isMeant).length
-      wrongMusts += wishes.filter((one) => one.endsWith(' !must') && !isMeant(one)).length
-    }
-    expect(wrongMusts).toBe(0)
-    expect(right / made).toBeGreaterThan(0.9)
-    expect(right / expected).toBeGreaterThan(0.9)
+  test.each(DESCRIBED_GERMAN)('“%s” is understood as well', (text, wishes, more) => {
+    const said = read(text)
+    expect(wishesIn(said).join('; ')).toBe(wishes)
+    expect(besides(said).join('; ')).toBe(more)
   })
+
+  test.each([
+    ['English', UNSEEN],
+    ['German', UNSEEN_GERMAN],
+  ] as const)(
+    'in %s that the reader was not made with is understood in nine of ten wishes, and no must is wrong',
+    (_language, unseen) => {
+      let [made, right, expected, wrongMusts] = [0, 0, 0, 0]
+      for (const [text, list] of unseen) {
+        const meant = list.split(';').map((one) => one.trim().replace(/\s+/g, ' '))
+        const isMeant = (said: string) =>
+          meant.some((one) => {
+            const [words, weight = ''] = one.split(' !')
+            const [place, trait, ...targets] = words!.split(' ')
+            return targets
+              .join(' ')
+              .split('|')
+              .some((target) => said === `${place} ${trait} ${target}${weight && ` !${weight}`}`)
+          })
+        const wishes = wishesIn(read(text))
+        made += wishes.length
+        expected += meant.length
+        right += wishes.filter(isMeant).length
+        wrongMusts += wishes.filter((one) => one.endsWith(' !must') && !isMeant(one)).length
+      }
+      expect(wrongMusts).toBe(0)
+      expect(right / made).toBeGreaterThan(0.9)
+      expect(right / expected).toBeGreaterThan(0.9)
+    },
+  )
 
   test('says of every stretch what it was taken as, and loses none of the words it does not know', () => {
     const text = 'Old man — grey beard, tattoo; yellow oilskin with brass zips (must)'
