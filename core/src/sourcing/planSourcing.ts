@@ -230,13 +230,16 @@ export function betterOf(problem: SourcingProblem, plan: SourcingPlan, other: So
   const units = ({ unmet }: SourcingPlan) => unmet.reduce((sum, { qty }) => sum + qty, 0)
   const more = units(plan) - units(other)
   if (more < 0 || (more === 0 && other.total >= plan.total)) return null
-  // A bound of plans that meet less says nothing of one that meets more.
-  const whole = more === 0 ? Math.min(plan.bound, other.total) : Math.min(other.bound, other.total)
+  // The bound is of plans that leave no more unmet than the one did, so of those that meet more, too.
+  const whole = Math.min(plan.bound, other.total)
   const gap = gapOf(other.total, whole)
-  const proven = more === 0 && plan.status !== 'impossible' && gap <= OPTIMAL_GAP
+  const reached = gap <= OPTIMAL_GAP ? 'optimal' : gap <= problem.limits.gap ? 'within-gap' : 'time-limit'
+  const { limit: _, ...bought } = other
   return {
-    ...other,
-    status: proven ? 'optimal' : more === 0 && gap <= problem.limits.gap ? 'within-gap' : 'time-limit',
+    ...bought,
+    // What cannot be kept still cannot, and how much can be met at the most was not what was proven.
+    ...(more === 0 && plan.limit ? { limit: plan.limit } : {}),
+    status: more > 0 ? 'time-limit' : plan.status === 'impossible' ? 'impossible' : reached,
     bound: whole,
     gap: Math.round(gap * 1e6) / 1e6,
     seconds: plan.seconds,

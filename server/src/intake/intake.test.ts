@@ -3,6 +3,7 @@ import type { IntakeResult, LookedAt, TakenList } from '@outfit/core/intake'
 import { readNames } from '@outfit/core/tables'
 import { strToU8, zipSync } from 'fflate'
 import iconv from 'iconv-lite'
+import { Writer } from '../base/writer.ts'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { encodingOf } from './decode.ts'
 
@@ -236,6 +237,29 @@ Hafenfest;2019;;Laterne;gelb;2
       1,
       [],
     ])
+  })
+
+  test('is taken back as a whole, unless somebody changed a set or figure of it', async () => {
+    const text =
+      'Set;Jahr;Figur;Teil;Farbe\nWinterhafen;2020;Wirt;Kopf;hautfarben\nSommerhafen;2021;Gast;Kopf;hautfarben\n'
+    const { id } = (await keep('zwei-sets.csv', new TextEncoder().encode(text))).body
+    const { releases, figures } = (await bring(id, { mode: 'add' })).body.sets
+    const back = () => server.send<ProblemBody>('POST', `intake/${id}/taken-back`)
+    const years = (year: number) =>
+      server
+        .service(Writer)
+        .transaction((db) => db.query('UPDATE "release" SET year = ? WHERE code = ?', [year, releases[1]]))
+    await years(1999)
+    const refused = await back()
+    expect([refused.status, refused.body.detail]).toEqual([
+      409,
+      expect.stringContaining(`the set ${releases[1]} is in use or was changed since. Nothing was changed.`),
+    ])
+    expect((await server.get(`releases/${releases[0]}`)).status).toBe(200)
+    await years(2021)
+    expect((await back()).status).toBe(204)
+    for (const path of [...releases.map((code) => `releases/${code}`), ...figures.map((code) => `figures/${code}`)])
+      expect([path, (await server.get(path)).status]).toEqual([path, 404])
   })
 
   test('of one set may leave its name to be said; without one every row says what is missing', async () => {

@@ -27,6 +27,7 @@ import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 import { OPEN_TERMS, writeColours, writeSellers } from './entryWriter.ts'
 import { SetMaker } from './setMaker.ts'
+import { setsAs } from './setsAs.ts'
 
 const ulid = monotonicFactory()
 
@@ -34,7 +35,7 @@ const ulid = monotonicFactory()
 type WrittenList = Omit<IntakeResult, 'id'> & { undo: IntakeUndo | null }
 
 const undoOf = (more: Partial<IntakeUndo>): IntakeUndo => ({
-  ...{ releases: [], figures: [], sellers: { made: [], changed: [] }, colours: { made: [], changed: [] } },
+  ...{ releases: [], figures: [], as: {}, sellers: { made: [], changed: [] }, colours: { made: [], changed: [] } },
   ...more,
 })
 
@@ -81,12 +82,13 @@ export class ListWriter {
     }
     if (list.kind === 'sets') {
       const sets = await new SetMaker(db, moulds, today).make(rows, codeOf)
+      const { releases, figures } = sets
       return {
         ...sum,
         act: null,
         made: { parts: parts.made.length, bins: 0, sellers: 0, colours },
         sets,
-        undo: undoOf({ releases: sets.releases, figures: sets.figures }),
+        undo: releases.length === 0 ? null : undoOf({ releases, figures, as: await setsAs(db, sets) }),
       }
     }
     if (list.kind === 'prices') {

@@ -18,6 +18,7 @@ import { IntakeEntity, type IntakeUndo, type Written } from '../schema/intake.ts
 import { SellerEntity, SheetEntity } from '../schema/market.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 import { asText } from './entryWriter.ts'
+import { setsAs } from './setsAs.ts'
 
 const MOST_TOLD = 100
 
@@ -79,10 +80,13 @@ export class TakenLists {
 async function undone(
   db: EntityManager,
   list: string,
-  { releases, figures, sellers, colours }: IntakeUndo,
+  { releases, figures, as, sellers, colours }: IntakeUndo,
 ): Promise<void> {
   const inUse = (what: string) =>
     new Problem(409, `${list} cannot be taken back: ${what} is in use or was changed since. Nothing was changed.`)
+  // Those that are gone already need not go.
+  for (const [what, hash] of Object.entries(await setsAs(db, { releases, figures })))
+    if (as[what] !== hash) throw inUse(what.replace(/^releases /, 'the set ').replace(/^figures /, 'the figure '))
   try {
     await db.delete(ReleaseContentEntity, { release: In(releases) })
     await db.delete(ReleaseEntity, { code: In(releases) })

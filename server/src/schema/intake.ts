@@ -26,6 +26,8 @@ export class IntakeEntity {
 export interface IntakeUndo {
   releases: string[]
   figures: string[]
+  /** What releases and figures were like, as hashes by table and code. */
+  as: Readonly<Record<string, string>>
   sellers: Written<SellerEntity>
   colours: Written<ColourEntity>
 }
