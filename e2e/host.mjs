@@ -5,6 +5,7 @@
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { setHomeCurrency } from '../core/dist/market/index.js'
 import { createApp } from '../server/dist/app/createApp.js'
 
 const Database = createRequire(new URL('../server/package.json', import.meta.url))('better-sqlite3')
@@ -35,6 +36,9 @@ const watching = new Map()
 
 /** A number that is another one after anything was written (sqlite.org/pragma.html#pragma_data_version). */
 function version(data) {
+  // A journey before may have counted in another currency, which is of the whole process; its world does not.
+  setHomeCurrency('EUR')
+
   if (!watching.has(data)) watching.set(data, new Database(join(data, 'outfit.sqlite'), { readonly: true }))
   return watching.get(data).pragma('data_version', { simple: true })
 }

@@ -1,7 +1,19 @@
 import { addEventHandler } from 'jest-circus'
+import { setHomeCurrency } from '@outfit/core/market'
 
 /** Milliseconds after which a test that waits has failed; far beyond what any takes on a slow machine. */
 const LIMIT = 300_000
+
+/** The file whose tests are being made. */
+let file = null
+
+// The one thing of a process that a workspace sets: each file begins with it as a new process would.
+addEventHandler(({ name }) => {
+  const { testPath } = globalThis.expect.getState()
+  if (name !== 'add_test' || testPath === file) return
+  file = testPath
+  setHomeCurrency('EUR')
+})
 
 // The runner of tests that share their modules knows no limit of its own; without one a wait that never ends would end the
 // whole run, and its name would not be known.
