@@ -335,6 +335,14 @@ Eckladen;AT;;;;
     expect(await sellers()).toEqual(before)
   })
 
+  test('who was taken away since does not come back with what was told of them before', async () => {
+    const { id } = await taken('weg.csv', 'Händler;Versand;Land\nEckladen;9,00 €;AT\n')
+    const [{ code }] = (await sellers()).filter(({ name }) => name === 'Eckladen') as [Seller]
+    expect((await server.send('DELETE', `sellers/${code}`)).status).toBeLessThan(300)
+    expect((await back(id)).status).toBe(204)
+    expect((await sellers()).map(({ name }) => name)).not.toContain('Eckladen')
+  })
+
   test('who was changed since, or sells by now, is not taken back; nothing is', async () => {
     const { id } = await taken('drei.csv', 'Händler;Land;Versand\nWühl 3;DE;2,00 €\nWühl 4;DE;2,00 €\n')
     await taken('preise.csv', 'Teil;Farbe;Preis;Händler\nHut;rot;1,00 €;Wühl 4\n')

@@ -126,6 +126,7 @@ async function restored<Row extends ObjectLiteral & { code: string; name: string
   await writeRows(
     db,
     entity,
-    changed.map(({ was }) => was),
+    // What somebody took away since stays away.
+    changed.flatMap(({ was }) => (now.has(was.code) ? was : [])),
   )
 }

@@ -104,9 +104,14 @@ export class SourcingService {
         }
         const task = { do: 'variant', problem, variant, base: plan } as const
         const found = await this.runner.run(task, waiting)
-        const better = betterOf(problem, plan, found)
-        if (better) await this.jobs.improve(base, (report: SourcingReport) => ({ ...report, plan: better }))
-        return { base, variant, plan: found, sensitivity: null, improved: better !== null }
+        const improved = betterOf(problem, plan, found) !== null
+        // Another way may have been better still meanwhile.
+        const better = (report: SourcingReport): SourcingReport => ({
+          ...report,
+          plan: betterOf(problem, report.plan, found) ?? report.plan,
+        })
+        if (improved) await this.jobs.improve(base, better)
+        return { base, variant, plan: found, sensitivity: null, improved }
       },
     )
   }

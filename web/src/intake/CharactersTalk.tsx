@@ -16,10 +16,13 @@ const LONGEST = 120
 /** A list of characters: who they are, and the roster they go into. What is told of them becomes wishes there. */
 export function CharactersTalk({
   list,
+  more,
   heading,
   children,
 }: {
   list: LookedAt
+  /** Lists that wait behind this one. */
+  more: number
   heading: ReactNode
   children: ReactNode
 }) {
@@ -99,6 +102,12 @@ export function CharactersTalk({
               className={field}
             />
           </label>
+        )}
+        {more > 0 && (
+          <p className="mt-3 text-[14px] text-notice">
+            {counted(more, 'list waits', 'lists wait')} behind this one. Going on leads to the roster: bring the others
+            in first.
+          </p>
         )}
         {problem && (
           <p role="alert" className="mt-3 text-problem">

@@ -111,7 +111,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
   const heading = <ListHead {...{ list, isFetching, choose, setEncoding, setSheet }} />
   if (list.kind === 'characters')
     return (
-      <CharactersTalk list={list} heading={heading}>
+      <CharactersTalk list={list} more={more} heading={heading}>
         <Button look="plain" className="mt-1 w-full" onClick={onLeave}>
           {more > 0 ? `Leave it, and read the next of ${more}` : 'Another list'}
         </Button>
