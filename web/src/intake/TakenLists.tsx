@@ -24,13 +24,13 @@ export function TakenLists() {
     <ul className="mt-1">
       {some.map(({ id, at, name, kind, rows, takenBack, canTakeBack }) => (
         <li key={id} className="flex min-h-[40px] flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-1.5">
-          <span className="min-w-0 flex-1 truncate" title={name}>
+          <span className="min-w-0 flex-1 basis-full truncate sm:basis-0" title={name}>
             <strong>{name}</strong>
           </span>
           <span className="text-[14px] text-soft">
             {KIND_WORDS[kind].toLowerCase()}, {counted(rows, 'row')}, {dayInWords(at)}
           </span>
-          <span className="flex w-[190px] justify-end text-[14px]">
+          <span className="ml-auto flex justify-end text-[14px] sm:w-[190px]">
             {takenBack ? (
               <span className="text-soft">taken back {dayInWords(takenBack)}</span>
             ) : canTakeBack ? (

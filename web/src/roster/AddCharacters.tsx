@@ -92,14 +92,13 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
-        <Dialog.Content className="fixed top-1/2 left-1/2 z-30 flex h-[620px] w-[860px] -translate-x-1/2 -translate-y-1/2 flex-col rounded-[14px] border border-rule bg-card p-5 shadow-xl">
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-30 flex h-[min(620px,calc(100dvh-16px))] w-[min(860px,calc(100vw-16px))] -translate-x-1/2 -translate-y-1/2 flex-col rounded-[14px] border border-rule bg-card p-5 shadow-xl">
           <Dialog.Title className="text-xl">Add characters to {roster.name}</Dialog.Title>
           <Dialog.Description className="text-soft">
             Paste names, one a line, with what they look like behind a colon; or a table whose header has a name and
-            perhaps faction, age and notes. What is told of them becomes wishes of their briefs, as it shows on the
-            right.
+            perhaps faction, age and notes. What is told of them becomes wishes of their briefs, as it shows here.
           </Dialog.Description>
-          <div className="mt-3 grid min-h-0 flex-1 grid-cols-2 gap-4">
+          <div className="mt-3 grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] grid-rows-2 gap-4 sm:grid-cols-2 sm:grid-rows-1">
             <div className="flex min-h-0 flex-col gap-2">
               <textarea
                 autoFocus
