@@ -1,4 +1,4 @@
-import { bench, EMPTY, expect, openOutfit, test, READS } from './fixtures.ts'
+import { addressOf, bench, EMPTY, expect, openOutfit, test, READS } from './fixtures.ts'
 import { faults } from './accessFaults.ts'
 
 test('a fault of access is found, in either theme', async ({ page }) => {
@@ -10,7 +10,7 @@ test('a fault of access is found, in either theme', async ({ page }) => {
 })
 
 test('views of a roster have no faults of access', READS, async ({ app }) => {
-  await app.getByRole('link', { name: 'Ferry people' }).click()
+  await app.goto(addressOf('Ferry people'))
   await expect(app.getByRole('heading', { name: /Ferry people/ })).toBeVisible()
   expect(await faults(app)).toEqual([])
   for (const [view, seen] of [
@@ -33,7 +33,7 @@ test('views of a roster have no faults of access', READS, async ({ app }) => {
   expect(await faults(app)).toEqual([])
 })
 
-test('the drawer and the workbench have no faults of access', READS, async ({ app, server }) => {
+test('the drawer and the workbench have no faults of access', READS, async ({ app }) => {
   for (const [path, seen] of [
     ['drawer', app.getByRole('list', { name: 'Bins', exact: true })],
     ['drawer/bins/B5', app.getByRole('button', { name: 'Take back' }).first()],
@@ -43,22 +43,22 @@ test('the drawer and the workbench have no faults of access', READS, async ({ ap
     ['drawer/leftovers', app.getByRole('list', { name: 'Left over' })],
     ['drawer/history', app.getByRole('button', { name: 'Take back' }).first()],
   ] as const) {
-    await app.goto(`${server.url}/${path}`)
+    await app.goto(`/${path}`)
     await expect(seen).toBeVisible()
     expect([path, ...(await faults(app))]).toEqual([path])
   }
-  await app.goto(`${server.url}/drawer/buildable`)
+  await app.goto('/drawer/buildable')
   await app.getByRole('link', { name: 'To the workbench' }).first().click()
   await expect(app.getByRole('region', { name: 'Steps' })).toBeVisible()
   expect(await faults(app)).toEqual([])
 })
 
-test('parcels and buying have no faults of access', async ({ app, server }) => {
-  await app.goto(`${server.url}/parcels`)
+test('parcels and buying have no faults of access', async ({ app }) => {
+  await app.goto('/parcels')
   await app.getByRole('button', { name: 'Check it in' }).click()
   await expect(app.getByRole('form', { name: 'Check in' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/market`)
+  await app.goto('/market')
   await app
     .getByRole('button', { name: /^Change / })
     .first()
@@ -66,27 +66,26 @@ test('parcels and buying have no faults of access', async ({ app, server }) => {
   await expect(app.getByRole('dialog')).toBeVisible()
   expect(await faults(app)).toEqual([])
   for (const view of ['settings', 'settings/begin-anew']) {
-    await app.goto(`${server.url}/${view}`)
+    await app.goto(`/${view}`)
     await expect(app.getByRole('heading', { name: 'Settings' })).toBeVisible()
     expect([view, ...(await faults(app))]).toEqual([view])
   }
-  await app.goto(`${server.url}/settings/copies`)
+  await app.goto('/settings/copies')
   await app.getByRole('button', { name: 'Save everything as one file' }).click()
   await expect(app.getByRole('list', { name: 'Copies' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/packs/Q-108`)
+  await app.goto('/packs/Q-108')
   await expect(app.getByRole('img', { name: /packs on average/ })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/market/sellers/tin-whistle`)
+  await app.goto('/market/sellers/tin-whistle')
   await expect(app.getByRole('region', { name: 'Quote sheets' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/prices/figure/F-0022`)
+  await app.goto('/prices/figure/F-0022')
   await expect(app.getByRole('region', { name: 'Over time' }).getByRole('img').first()).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/parcels/spending`)
+  await app.goto('/parcels/spending')
   await expect(app.getByRole('img', { name: /days of orders/ })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(server.url)
   await openOutfit(app, 'Bram, engines')
   await app.getByRole('link', { name: 'Plan the buying' }).click()
   await expect(app.getByRole('radio', { name: /Figures and boxes first/ })).toBeEnabled({ timeout: 60_000 })
@@ -95,10 +94,10 @@ test('parcels and buying have no faults of access', async ({ app, server }) => {
   expect(await faults(app)).toEqual([])
 })
 
-test('main views have no faults of access', async ({ app, server }) => {
+test('main views have no faults of access', async ({ app }) => {
+  await app.goto('/')
   await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(server.url)
   await openOutfit(app, 'Lune, bread')
   await expect(bench(app).cost).toContainText('to finish')
   await bench(app)
@@ -107,7 +106,6 @@ test('main views have no faults of access', async ({ app, server }) => {
     .click()
   await app.getByRole('button', { name: 'Paint' }).click()
   expect(await faults(app)).toEqual([])
-  await app.goto(server.url)
   await openOutfit(app, 'Bram, engines')
   await expect(bench(app).cost).toContainText('to finish')
   expect(await faults(app)).toEqual([])
@@ -120,17 +118,17 @@ test('main views have no faults of access', async ({ app, server }) => {
   expect(await faults(app)).toEqual([])
 })
 
-test('parts, the catalogue, tables and the card have no faults of access', async ({ app, server }) => {
-  await app.goto(`${server.url}/parts/P-00031`)
+test('parts, the catalogue, tables and the card have no faults of access', async ({ app }) => {
+  await app.goto('/parts/P-00031')
   await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
   expect(await faults(app)).toEqual([])
   await app.getByRole('button', { name: /^Lagoon/ }).click()
   await expect(app.getByRole('region', { name: 'Goes with' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/parts`)
+  await app.goto('/parts')
   await expect(app.getByRole('list', { name: 'Found parts' }).getByRole('link').first()).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(`${server.url}/moulds`)
+  await app.goto('/moulds')
   await expect(app.getByRole('img', { name: /^Gull in/ }).first()).toBeVisible()
   expect(await faults(app)).toEqual([])
   for (const entry of [
@@ -141,11 +139,11 @@ test('parts, the catalogue, tables and the card have no faults of access', async
     'moulds/M-DECK',
     'colours/tar',
   ]) {
-    await app.goto(`${server.url}/catalogue/${entry}`)
+    await app.goto(`/catalogue/${entry}`)
     await expect(app.getByRole('button', { name: 'Save the changes' })).toBeVisible()
     expect([entry, ...(await faults(app))]).toEqual([entry])
   }
-  await app.goto(`${server.url}/tables`)
+  await app.goto('/tables')
   expect(await faults(app)).toEqual([])
   await app.locator('input[type=file]').setInputFiles({
     name: 'list.csv',
@@ -154,7 +152,6 @@ test('parts, the catalogue, tables and the card have no faults of access', async
   })
   await expect(app.getByRole('region', { name: 'Faults' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto(server.url)
   await openOutfit(app, 'Bram, engines')
   await app.getByRole('link', { name: 'Card' }).click()
   await expect(app.getByRole('img', { name: /^Card of/ })).toBeVisible()
@@ -187,6 +184,7 @@ test(
   'the first screen and the talk about a list have no faults of access',
   { tag: [EMPTY.tag, READS.tag] },
   async ({ app }) => {
+    await app.goto('/')
     await expect(app.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
     expect(await faults(app)).toEqual([])
     await app.getByRole('link', { name: 'Bring a list in' }).click()
@@ -220,6 +218,7 @@ test('rooms are reached by keys', async ({ app }) => {
 })
 
 test('the whole way to a worn part goes without a mouse', async ({ app }) => {
+  await app.goto('/')
   await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
   const link = app.getByRole('link', { name: /· Bram/ })
   for (let i = 0; i < 40 && !(await link.evaluate((element) => element === document.activeElement)); i++)

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { KILLS, bench, candidates, expect, openOutfit, test } from './fixtures.ts'
+import { KILLS, addressOf, bench, candidates, expect, openOutfit, test } from './fixtures.ts'
 
 const wishes = (app: Page) => app.getByRole('list', { name: 'Wishes' })
 const wish = (app: Page, name: string) => wishes(app).getByRole('group', { name, exact: true })
@@ -22,8 +22,7 @@ async function picture(app: Page): Promise<Buffer> {
 }
 
 async function toBrief(app: Page, name: string): Promise<void> {
-  await openOutfit(app, name)
-  await app.getByRole('link', { name: 'Brief', exact: true }).click()
+  await app.goto(`${addressOf(name)}/brief`)
   await expect(wishes(app)).toBeVisible()
 }
 
@@ -224,7 +223,7 @@ test('the picture stands beside the mannequin at its height, and the likeness te
 })
 
 test('briefs of a roster are written in words on one page, one by one and for everybody', async ({ app }) => {
-  await app.getByRole('link', { name: 'School regatta' }).click()
+  await app.goto(addressOf('School regatta'))
   await app.getByRole('link', { name: 'Briefs', exact: true }).click()
   const words = (name: string) => app.getByRole('textbox', { name: `${name} in words` })
   await words('Lis Wagenaar').fill('girl, blond plaits, striped jersey, odd shoes')

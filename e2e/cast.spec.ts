@@ -19,7 +19,7 @@ async function castSoon(app: Page): Promise<void> {
 test('a roster is cast together, held in part, cast again, worn and taken back', async ({ app, server }) => {
   const ferry = async () => (await server.get<Shelves>('rosters')).rosters.find(({ name }) => name === 'Ferry people')!
   const before = await ferry()
-  await app.goto(`${server.url}/rosters/${before.id}/cast`)
+  await app.goto(`/rosters/${before.id}/cast`)
   const who = app.getByRole('form', { name: 'How to cast' })
   await who.getByRole('checkbox', { name: 'Bram, engines' }).uncheck()
   await app.getByRole('button', { name: 'Cast 3' }).click()

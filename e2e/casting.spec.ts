@@ -1,11 +1,10 @@
 import type { Page } from '@playwright/test'
-import { bytesOf, candidates, expect, openOutfit, test } from './fixtures.ts'
+import { addressOf, bytesOf, candidates, expect, openOutfit, test } from './fixtures.ts'
 
 const outfits = (app: Page) => app.getByRole('list', { name: 'Outfits', exact: true }).getByRole('button')
 
 async function toRoom(app: Page, name: string, room: string): Promise<void> {
-  await openOutfit(app, name)
-  await app.getByRole('link', { name: room, exact: true }).click()
+  await app.goto(`${addressOf(name)}/${room.toLowerCase()}`)
   await expect(app.getByRole('link', { name: room, exact: true })).toHaveAttribute('aria-current', 'page')
 }
 
@@ -149,7 +148,7 @@ test('what is put off gathers in one list and is answered by what comes in', asy
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({ csv: `code,name,mould,colours\nP-90001,Swept pony tail,${part.mould},lagoon` }),
   })
-  await app.goto(server.url)
+  await app.goto('/')
   await app.getByRole('link', { name: '✶ What you waited for is here' }).click()
   const answered = app.getByRole('region', { name: 'Answered' })
   await expect(answered).toContainText('Her tail in Lagoon')

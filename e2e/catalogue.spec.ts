@@ -3,11 +3,8 @@ import { expect, look, test, READS } from './fixtures.ts'
 
 const doll = (page: Page, view = 'front') => page.getByRole('img', { name: new RegExp(`, ${view}$`) }).first()
 
-test('a print of one’s own grows layer by layer on the doll, becomes a part, and can be undone', async ({
-  app,
-  server,
-}) => {
-  await app.goto(`${server.url}/catalogue/prints/new?kind=torso`)
+test('a print of one’s own grows layer by layer on the doll, becomes a part, and can be undone', async ({ app }) => {
+  await app.goto('/catalogue/prints/new?kind=torso')
   await app.getByRole('textbox', { name: 'Name' }).fill('Own oilskin')
   const blank = await look(doll(app))
   const front = app.getByRole('region', { name: 'Layers, front' })
@@ -39,12 +36,12 @@ test('a print of one’s own grows layer by layer on the doll, becomes a part, a
 
   // The notice of the print may still be there, behind the one of the part.
   await app.locator('[data-sonner-toast][data-front="true"]').getByRole('button', { name: 'Undo' }).click()
-  await app.goto(`${server.url}/parts?find=own+oilskin`)
+  await app.goto('/parts?find=own+oilskin')
   await expect(app.getByText('No part answers to all of that')).toBeVisible()
 })
 
-test('what is typed survives a reload and can be forgotten', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/catalogue/moulds/new`)
+test('what is typed survives a reload and can be forgotten', READS, async ({ app }) => {
+  await app.goto('/catalogue/moulds/new')
   await app.getByRole('textbox', { name: 'Name' }).fill('Half typed hat')
   await expect(app.getByRole('status').filter({ hasText: 'Not saved yet' })).toBeVisible()
   await app.reload()
@@ -53,19 +50,19 @@ test('what is typed survives a reload and can be forgotten', READS, async ({ app
   await expect(app.getByRole('textbox', { name: 'Name' })).toHaveValue('')
 })
 
-test('a fault is told at its field and nothing is lost', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/catalogue/parts/new`)
+test('a fault is told at its field and nothing is lost', READS, async ({ app }) => {
+  await app.goto('/catalogue/parts/new')
   await app.getByRole('button', { name: 'Make the part' }).click()
   await expect(app.getByRole('textbox', { name: 'Name' })).toHaveAttribute('aria-invalid', 'true')
   await expect(app.getByRole('alert')).toContainText('Nothing was written')
-  await app.goto(`${server.url}/catalogue/releases/Q-101`)
+  await app.goto('/catalogue/releases/Q-101')
   await app.getByRole('textbox', { name: 'Retail price' }).fill('twelve')
   await app.getByRole('button', { name: 'Save the changes' }).click()
   await expect(app.getByRole('alert')).toContainText('"twelve" is no amount')
 })
 
-test('a photo is kept with a part; a text called .png is refused', async ({ app, server }) => {
-  await app.goto(`${server.url}/catalogue/parts/P-00031`)
+test('a photo is kept with a part; a text called .png is refused', async ({ app }) => {
+  await app.goto('/catalogue/parts/P-00031')
   await app
     .getByLabel('Photo')
     .setInputFiles({ name: 'hair.png', mimeType: 'image/png', buffer: Buffer.from('not a picture') })
@@ -77,11 +74,8 @@ test('a photo is kept with a part; a text called .png is refused', async ({ app,
   await expect(app.getByRole('img', { name: 'Photo of Swept pony tail' })).toBeVisible()
 })
 
-test('a figure is dressed slot by slot out of all parts, and comes in a release of one’s own', async ({
-  app,
-  server,
-}) => {
-  await app.goto(`${server.url}/catalogue/figures/new`)
+test('a figure is dressed slot by slot out of all parts, and comes in a release of one’s own', async ({ app }) => {
+  await app.goto('/catalogue/figures/new')
   await app.getByRole('textbox', { name: 'Name' }).fill('Own ferryman')
   const bare = await look(doll(app))
   const choose = async (row: string, words: string) => {
@@ -104,7 +98,7 @@ test('a figure is dressed slot by slot out of all parts, and comes in a release 
   await expect(app.getByRole('heading', { name: 'Change figure' })).toBeVisible()
   await expect(app.getByText('No release yet.')).toBeVisible()
 
-  await app.goto(`${server.url}/catalogue/releases/new`)
+  await app.goto('/catalogue/releases/new')
   await app.getByRole('textbox', { name: 'Name' }).fill('Own landing')
   await app.getByRole('textbox', { name: 'Retail price' }).fill('12.50')
   await app.getByRole('searchbox', { name: 'Find a figure' }).fill('own ferry')
@@ -118,14 +112,14 @@ test('a figure is dressed slot by slot out of all parts, and comes in a release 
   await expect(app.getByRole('link', { name: /^Own landing/ })).toBeVisible()
 })
 
-test('what is in use is not removed', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/catalogue/moulds/M-DECK`)
+test('what is in use is not removed', READS, async ({ app }) => {
+  await app.goto('/catalogue/moulds/M-DECK')
   await app.getByRole('button', { name: 'Remove this mould' }).click()
   await expect(app.getByRole('alert')).toContainText('M-DECK is in use')
 })
 
 test('a colour of one’s own is held against the palette', async ({ app, server }) => {
-  await app.goto(`${server.url}/catalogue/colours/new`)
+  await app.goto('/catalogue/colours/new')
   await app.getByRole('textbox', { name: 'Name' }).fill('Own harbour blue')
   await app.getByLabel('Shade').fill('#24527f')
   const nearest = app.getByRole('listitem').filter({ hasText: 'ΔE' })

@@ -1,7 +1,7 @@
 import { bytesOf, EMPTY, expect, test } from './fixtures.ts'
 
 test('everything is saved as one file, changed, and brought back', async ({ app, server }) => {
-  await app.getByRole('link', { name: 'Settings' }).click()
+  await app.goto('/settings')
   await app.getByRole('link', { name: 'Copies', exact: true }).click()
   await expect(app.getByText('There is none yet.')).toBeVisible()
   await app.getByRole('button', { name: 'Save everything as one file' }).click()
@@ -34,15 +34,11 @@ test('everything is saved as one file, changed, and brought back', async ({ app,
   await expect(app.getByText('Made since')).toHaveCount(0)
 })
 
-test('a workspace begins anew, told to other windows, and comes back from the copy', async ({
-  app,
-  context,
-  server,
-}) => {
+test('a workspace begins anew, told to other windows, and comes back from the copy', async ({ app, context }) => {
   const other = await context.newPage()
-  await other.goto(server.url)
+  await other.goto('/')
   await expect(other.getByRole('heading', { name: 'The Heron crew' })).toBeVisible()
-  await app.goto(`${server.url}/settings/begin-anew`)
+  await app.goto('/settings/begin-anew')
   const clear = async () => {
     await app.getByRole('button', { name: 'Clear what is ticked' }).click()
     await app.getByRole('dialog').getByRole('button', { name: 'Clear it' }).click()
@@ -65,6 +61,7 @@ test(
   'who has nothing yet is told where copies go, and what is none changes nothing',
   EMPTY,
   async ({ app, server }) => {
+    await app.goto('/')
     await app.getByRole('link', { name: 'Bring a copy back' }).click()
     await app
       .getByLabel('A copy to bring back')

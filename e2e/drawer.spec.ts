@@ -1,14 +1,13 @@
 import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { expect, test, READS } from './fixtures.ts'
+import { addressOf, expect, test, READS } from './fixtures.ts'
 
 const undo = (app: Page) => app.getByRole('button', { name: 'Undo' })
-const rooms = (app: Page) => app.getByRole('navigation', { name: 'Rooms' })
 const views = (app: Page) => app.getByRole('navigation', { name: 'Ways to look at the drawer' })
 const counts = (app: Page) => app.getByRole('main').getByText(/^\d+ loose$/)
 
 async function toDrawer(app: Page): Promise<void> {
-  await rooms(app).getByRole('link', { name: 'Drawer' }).click()
+  await app.goto('/drawer')
   await expect(app.getByRole('heading', { name: 'Drawer', level: 1 })).toBeVisible()
 }
 async function toBin(app: Page, name: string): Promise<void> {
@@ -102,10 +101,10 @@ test('a bin is counted, the differences are shown, and it is set right at once',
   await expect(part(app, 'Bobble cap · Pewter')).toHaveCount(1)
 })
 
-test('two windows move the last one: one wins, the other is told', async ({ app, context, server }) => {
+test('two windows move the last one: one wins, the other is told', async ({ app, context }) => {
   await toBin(app, 'Hats')
   const other = await context.newPage()
-  await other.goto(`${server.url}/drawer/bins/B5`)
+  await other.goto('/drawer/bins/B5')
   const take = async (page: Page) => {
     await howMany(page, 'Oilskin hat · Marigold').fill('1')
     await page.getByRole('button', { name: 'Move…' }).click()
@@ -181,7 +180,7 @@ test('what is left over is listed with its worth, and taken away as a sell list'
 })
 
 test('an army is made of one outfit, with a face for each', async ({ app }) => {
-  await app.getByRole('link', { name: 'The Heron crew' }).first().click()
+  await app.goto(addressOf('The Heron crew'))
   await app.getByRole('button', { name: 'More for Wen Sorrel' }).click()
   await app.getByRole('menuitem', { name: 'An army of it…' }).click()
   const dialog = app.getByRole('dialog', { name: 'An army of Wen Sorrel' })
@@ -193,15 +192,15 @@ test('an army is made of one outfit, with a face for each', async ({ app }) => {
   await expect(app.getByRole('link', { name: /· Wen Sorrel 3/ })).toHaveCount(0)
 })
 
-test('on a phone the bins are a list and the workbench one column', READS, async ({ app, server }) => {
+test('on a phone the bins are a list and the workbench one column', READS, async ({ app }) => {
   await app.setViewportSize({ width: 390, height: 844 })
-  await app.goto(`${server.url}/drawer`)
+  await app.goto('/drawer')
   const list = app.getByRole('list', { name: 'Bins in walking order' })
   await list.getByRole('link', { name: /^Fair mitts/ }).click()
   await expect(app.getByRole('heading', { name: 'Fair mitts' })).toBeVisible()
   const wide = () => app.evaluate(() => document.documentElement.scrollWidth)
   expect(await wide()).toBeLessThanOrEqual(390)
-  await app.goto(`${server.url}/drawer/buildable`)
+  await app.goto('/drawer/buildable')
   await app.getByRole('link', { name: 'To the workbench' }).first().click()
   await expect(app.getByRole('heading', { name: 'Gather' })).toBeVisible()
   expect(await wide()).toBeLessThanOrEqual(390)

@@ -9,6 +9,7 @@ test(
   'parts are found by words as they are typed, narrowed by facets, and the address keeps the question',
   READS,
   async ({ app }) => {
+    await app.goto('/')
     await app.getByRole('link', { name: 'Parts', exact: true }).click()
     await expect(count(app)).toHaveText('685 parts')
     await app.getByRole('searchbox', { name: 'Find parts by words' }).fill('hair, short, side parting, dark')
@@ -38,9 +39,9 @@ test(
   },
 )
 
-test('the field follows the address: a link to all parts and the way back', READS, async ({ app, server }) => {
+test('the field follows the address: a link to all parts and the way back', READS, async ({ app }) => {
   const field = app.getByRole('searchbox', { name: 'Find parts by words' })
-  await app.goto(`${server.url}/parts?find=deck+cap`)
+  await app.goto('/parts?find=deck+cap')
   await expect(field).toHaveValue('deck cap')
   await app.getByRole('link', { name: 'Parts', exact: true }).click()
   await expect(field).toHaveValue('')
@@ -50,15 +51,15 @@ test('the field follows the address: a link to all parts and the way back', READ
   await expect(count(app)).not.toHaveText('685 parts')
 })
 
-test('what fits nothing says so and leads back to everything', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts?find=unheard-of`)
+test('what fits nothing says so and leads back to everything', READS, async ({ app }) => {
+  await app.goto('/parts?find=unheard-of')
   await expect(app.getByRole('heading', { name: 'No part answers to all of that' })).toBeVisible()
   await app.getByRole('button', { name: 'Show all parts' }).click()
   await expect(count(app)).toHaveText('685 parts')
 })
 
-test('the list is walked by arrow keys to its very end, and Enter opens a part', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts?on=headgear&order=code`)
+test('the list is walked by arrow keys to its very end, and Enter opens a part', READS, async ({ app }) => {
+  await app.goto('/parts?on=headgear&order=code')
   await expect(cards(app).first()).toBeVisible()
   await app.keyboard.press('/')
   await app.keyboard.press('ArrowDown')
@@ -73,10 +74,10 @@ test('the list is walked by arrow keys to its very end, and Enter opens a part',
   await expect(app).toHaveURL(/\/parts\/P-/)
 })
 
-test('far down the list parts are fetched when they come in sight', READS, async ({ app, server }) => {
+test('far down the list parts are fetched when they come in sight', READS, async ({ app }) => {
   const asked: string[] = []
   app.on('request', (request) => request.url().includes('/parts/find') && asked.push(request.url()))
-  await app.goto(`${server.url}/parts`)
+  await app.goto('/parts')
   await expect(cards(app).first()).toBeVisible()
   expect(asked.some((url) => url.includes('offset=360'))).toBe(false)
   await app
@@ -87,8 +88,8 @@ test('far down the list parts are fetched when they come in sight', READS, async
   expect(await cards(app).count()).toBeLessThan(90)
 })
 
-test('every mould lies on a contact sheet, in three colours, from both sides', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/moulds`)
+test('every mould lies on a contact sheet, in three colours, from both sides', READS, async ({ app }) => {
+  await app.goto('/moulds')
   await expect(app.getByText(/^124 moulds, each in /)).toBeVisible()
   await expect(app.getByRole('img', { name: /, front$/ })).toHaveCount(124 * 3)
   const bun = app.getByRole('img', { name: /^High bun in .*, front$/ })
@@ -101,8 +102,8 @@ test('every mould lies on a contact sheet, in three colours, from both sides', R
   expect(looks).not.toContain(await look(behind.first()))
 })
 
-test('whatever the catalogue lacks can be made from a menu', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts`)
+test('whatever the catalogue lacks can be made from a menu', READS, async ({ app }) => {
+  await app.goto('/parts')
   for (const [name, heading] of [
     ['Part', 'Own part'],
     ['Print', 'Own print'],

@@ -83,7 +83,10 @@ export const EMPTY = { tag: '@empty' }
 /** The tag of journeys that write nothing: they share one server, which has the world loaded and worked out already. */
 export const READS = { tag: '@reads' }
 
-/** `server` is a running demo of the test's own, on a copy of the world; `app` is the page opened on it. */
+/**
+ * `server` is a running demo of the test's own, on a copy of the world; `app` is a page that will be opened on it: a journey begins
+ * in the room it is about, since the first screen draws every figure there is.
+ */
 export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
   host: [
     async ({}, use) => {
@@ -126,11 +129,11 @@ export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
     await (own ? end() : host.close(data))
     rmSync(data, { recursive: true, force: true })
   },
+  baseURL: ({ server }, use) => use(server.url),
   // The page ends before its server: what it still asks for finds it there.
-  app: async ({ server, page }, use) => {
+  app: async ({ page }, use) => {
     const complaints: string[] = []
     page.on('pageerror', (error) => complaints.push(error.message))
-    await page.goto(server.url)
     await use(page)
     expect(complaints).toEqual([])
   },
@@ -141,9 +144,21 @@ export { expect }
 /** What the tray offers. */
 export const candidates = (page: Page) => page.getByRole('listbox', { name: 'Candidates' }).getByRole('option')
 
-/** Open an outfit on the bench from its shelf. */
+/** The address of the first roster or outfit of the world whose name begins so. */
+export function addressOf(name: string): string {
+  const addresses = Object.entries(JSON.parse(process.env['OUTFIT_ADDRESSES']!) as Record<string, string>)
+  const found = addresses.find(([one]) => one.startsWith(name))
+  if (!found) throw new Error(`Nothing of the world is called ${name}.`)
+  return found[1]
+}
+
+/** Open an outfit on the bench: from its shelf where that is open, by its address otherwise. */
 export async function openOutfit(page: Page, name: string): Promise<void> {
-  await page.getByRole('link', { name: new RegExp(`· ${name}`) }).click()
+  if (/^\/($|rosters\/)/.test(new URL(page.url()).pathname)) {
+    await page.getByRole('link', { name: new RegExp(`· ${name}`) }).click()
+  } else {
+    await page.goto(`${addressOf(name)}/bench`)
+  }
   await expect(page.getByRole('region', { name: 'Mannequin' })).toBeVisible()
   await expect(candidates(page).first()).toBeVisible()
 }

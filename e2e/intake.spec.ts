@@ -25,6 +25,7 @@ const file = (name: string, text: string) => ({
 const chooser = (app: Page) => app.getByLabel('Lists to bring in')
 
 test('a stranger with a spreadsheet and a price list has a priced figure in twelve actions', EMPTY, async ({ app }) => {
+  await app.goto('/')
   let actions = 0
   const press = async (what: Locator) => {
     actions += 1
@@ -60,7 +61,7 @@ test('a stranger with a spreadsheet and a price list has a priced figure in twel
 
 test('the same list again is known: it is set to its counts, and one press takes that back', EMPTY, async ({ app }) => {
   const bring = async (text: string) => {
-    await app.goto(`${new URL(app.url()).origin}/bring-in`)
+    await app.goto('/bring-in')
     await chooser(app).setInputFiles(file('bestand.csv', text))
     await expect(app.getByRole('heading', { name: /bestand\.csv/ })).toBeVisible()
   }
@@ -74,7 +75,7 @@ test('the same list again is known: it is set to its counts, and one press takes
   await app.getByRole('button', { name: 'Undo' }).click()
   await expect(app.getByRole('link', { name: /Kiste 2.*3 parts/ })).toBeVisible()
   // So can every list, on any later day, where lists are brought in.
-  await app.goto(`${new URL(app.url()).origin}/bring-in`)
+  await app.goto('/bring-in')
   const before = app.getByRole('region', { name: 'Brought in before' })
   await expect(before.getByText(/^taken back/)).toHaveCount(1)
   await before.getByRole('button', { name: 'Take back' }).click()
@@ -87,6 +88,7 @@ test(
   'columns, words and letters are corrected while the preview follows; a pasted list reads like a file',
   { tag: [EMPTY.tag, READS.tag] },
   async ({ app }) => {
+    await app.goto('/')
     await app.getByRole('link', { name: 'Bring a list in' }).click()
     await app.getByLabel('Or paste rows from a spreadsheet').fill('Torso\tZwielicht\t7\nHead\tFawn\t2\n')
     await app.getByRole('button', { name: 'Read what I pasted' }).click()
@@ -102,6 +104,7 @@ test(
 )
 
 test('a doll is dressed out of what ships with Outfit, by saying what one has', EMPTY, async ({ app, server }) => {
+  await app.goto('/')
   await app.getByRole('button', { name: 'Dress a doll' }).click()
   const { row, candidate, tray, cost } = bench(app)
   await expect(tray.getByRole('link', { name: 'Bring a list in' })).toBeVisible()
@@ -129,7 +132,7 @@ test('a doll is dressed out of what ships with Outfit, by saying what one has', 
 })
 
 test('a list of sets makes them with their figures, and one press takes them back', EMPTY, async ({ app, server }) => {
-  await app.goto(`${server.url}/bring-in`)
+  await app.goto('/bring-in')
   const rows = ['Kapitän;Kopf mit Bart;hautfarben;1', 'Kapitän;Torso Jacke;blau;1', ';Laterne;gelb;2']
   await app.getByLabel('Lists to bring in').setInputFiles({
     name: 'sets.csv',
@@ -145,8 +148,8 @@ test('a list of sets makes them with their figures, and one press takes them bac
   expect(await server.get('releases')).toEqual([])
 })
 
-test('a list of characters in old letters becomes a roster with wishes', EMPTY, async ({ app, server }) => {
-  await app.goto(`${server.url}/bring-in`)
+test('a list of characters in old letters becomes a roster with wishes', EMPTY, async ({ app }) => {
+  await app.goto('/bring-in')
   const text = 'Name;Alter;Aussehen\nJ\u00fcrgen;61;alter Mann, grauer Bart, schwarzer Hut\nMia;9;rote M\u00fctze\n'
   await chooser(app).setInputFiles({ name: 'besetzung.csv', mimeType: 'text/csv', buffer: Buffer.from(text, 'latin1') })
   await expect(app.getByRole('heading', { name: 'Characters, from besetzung.csv' })).toBeVisible()

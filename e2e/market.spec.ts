@@ -1,7 +1,7 @@
 import { bytesOf, expect, openOutfit, test, READS } from './fixtures.ts'
 
-test('the late parcel stands first and says whom it holds up', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parcels`)
+test('the late parcel stands first and says whom it holds up', READS, async ({ app }) => {
+  await app.goto('/parcels')
   const late = app.getByRole('navigation', { name: 'Parcels', exact: true }).getByRole('link').first()
   await expect(late).toContainText(/days late/)
   const parcel = app.getByRole('article', { name: /Parcel from/ })
@@ -59,8 +59,8 @@ test('an order is given up after a second thought', async ({ app }) => {
   await expect(app.getByRole('article', { name: /Parcel from/ })).toContainText(/given up/)
 })
 
-test('spending is told for everything and against the budget of a roster', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parcels`)
+test('spending is told for everything and against the budget of a roster', READS, async ({ app }) => {
+  await app.goto('/parcels')
   await app.getByRole('link', { name: 'Spending' }).click()
   await expect(app.getByText(/€\d+\.\d\d in \d+ days of orders/)).toBeVisible()
   await expect(app.getByRole('img', { name: /days of orders/ })).toBeVisible()
@@ -69,8 +69,8 @@ test('spending is told for everything and against the budget of a roster', READS
   await expect(app.getByRole('columnheader', { name: 'left' })).toBeVisible()
 })
 
-test('the odds of blind packs follow what is wanted and where the packs come from', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/catalogue/releases/Q-108`)
+test('the odds of blind packs follow what is wanted and where the packs come from', READS, async ({ app }) => {
+  await app.goto('/catalogue/releases/Q-108')
   await app.getByRole('link', { name: 'How many packs for the figures you want?' }).click()
   const odds = app.getByRole('region', { name: 'The odds' })
   await expect(odds).toContainText(/\d+\.\d packs on average/)
@@ -85,8 +85,8 @@ test('the odds of blind packs follow what is wanted and where the packs come fro
   await expect(odds.getByRole('row').nth(2)).toContainText('12.5 %')
 })
 
-test('a seller is changed, blocked and made; a rate that prices hang on stays', async ({ app, server }) => {
-  await app.goto(`${server.url}/market`)
+test('a seller is changed, blocked and made; a rate that prices hang on stays', async ({ app }) => {
+  await app.goto('/market')
   await expect(app.getByRole('region', { name: 'The market asked' })).toBeVisible()
   await app.getByRole('button', { name: 'Change Old Cooperage' }).click()
   const dialog = app.getByRole('dialog')

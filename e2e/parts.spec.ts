@@ -31,13 +31,13 @@ test('a part has a page: drawn from both sides, every colour of its mould, its s
   await expect.poll(() => look(front)).not.toBe(copper)
 })
 
-test('a part that does not exist is told', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts/P-NONE`)
+test('a part that does not exist is told', READS, async ({ app }) => {
+  await app.goto('/parts/P-NONE')
   await expect(app.getByRole('alert')).toContainText('There is no part P-NONE.')
 })
 
-test('the ways to get a part say what each leaves over', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts/P-00031`)
+test('the ways to get a part say what each leaves over', READS, async ({ app }) => {
+  await app.goto('/parts/P-00031')
   const ways = app.getByRole('region', { name: 'Ways to get it' })
   await expect(ways.getByRole('listitem').first()).toContainText('The part alone')
   await expect(ways.getByRole('listitem').first()).toContainText('nothing left over')
@@ -49,7 +49,7 @@ test('the ways to get a part say what each leaves over', READS, async ({ app, se
 })
 
 test('an assembly is previewed too: what has its main colour takes the other one', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts?find=quay+jacket+dressed-torso`)
+  await app.goto('/parts?find=quay+jacket+dressed-torso')
   await app.getByRole('list', { name: 'Found parts' }).getByRole('link').first().click()
   const front = app.getByRole('img', { name: 'Quay jacket, front' })
   await expect(front).toBeVisible()
@@ -63,16 +63,16 @@ test('an assembly is previewed too: what has its main colour takes the other one
   expect(await front.innerHTML()).toContain(`fill="${moss.hex}"`)
 })
 
-test('what goes with a part is drawn with its reason', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts?find=warden+coat+dressed-torso`)
+test('what goes with a part is drawn with its reason', READS, async ({ app }) => {
+  await app.goto('/parts?find=warden+coat+dressed-torso')
   await app.getByRole('list', { name: 'Found parts' }).getByRole('link').first().click()
   const goes = app.getByRole('region', { name: 'Goes with' })
   await expect(goes.getByRole('listitem').first()).toContainText('Warden coat hem')
   await expect(goes.getByRole('listitem').first()).toContainText('carries the coat on')
 })
 
-test('a wish for a colour that was never made comes true with a table and is announced', async ({ app, server }) => {
-  await app.goto(`${server.url}/parts/P-00031`)
+test('a wish for a colour that was never made comes true with a table and is announced', async ({ app }) => {
+  await app.goto('/parts/P-00031')
   const lagoon = app.getByRole('button', { name: /^Lagoon: never made/ })
   await lagoon.click()
   await app.getByRole('button', { name: 'Wish for it in Lagoon' }).click()

@@ -1,6 +1,7 @@
-import { bench, expect, test } from './fixtures.ts'
+import { addressOf, bench, expect, test } from './fixtures.ts'
 
 test('a roster is begun, filled from a pasted list, and the first of it dressed', async ({ app }) => {
+  await app.goto('/')
   await app.getByRole('button', { name: 'Begin a roster' }).click()
   const begin = app.getByRole('dialog', { name: 'Begin a roster' })
   await begin.getByRole('textbox', { name: 'Name' }).fill('Ferry people')
@@ -38,7 +39,7 @@ test('a roster is begun, filled from a pasted list, and the first of it dressed'
 })
 
 test('a roster as a table: filtered, sorted, renamed, and put into factions many at once', async ({ app }) => {
-  await app.getByRole('link', { name: 'Night market' }).click()
+  await app.goto(addressOf('Night market'))
   await app.getByRole('link', { name: 'Table', exact: true }).click()
   const table = app.getByRole('region', { name: 'Outfits as a table' })
   const names = () =>
@@ -75,6 +76,7 @@ test('many outfits are changed at once: stature by years, house rules, a uniform
   app,
   server,
 }) => {
+  await app.goto('/')
   interface Shelves {
     rosters: {
       name: string
@@ -125,8 +127,7 @@ test('many outfits are changed at once: stature by years, house rules, a uniform
   await app.getByRole('button', { name: 'Undo' }).click()
   await expect(table.getByRole('textbox', { name: 'Name of Rie Baas' })).toBeVisible()
 
-  await app.goto(server.url)
-  await app.getByRole('link', { name: 'The Heron crew' }).click()
+  await app.goto(addressOf('The Heron crew'))
   await expect(frame).toBeVisible()
   await app.getByRole('link', { name: 'Table', exact: true }).click()
   await table.getByRole('checkbox', { name: 'Pick Hale Brook' }).check()
@@ -141,6 +142,7 @@ test('many outfits are changed at once: stature by years, house rules, a uniform
 test('a roster is renamed and limited; somebody gets another outfit and begins with a released figure', async ({
   app,
 }) => {
+  await app.goto('/')
   const frame = app.getByRole('navigation', { name: 'Ways to look at the roster' })
   await app.getByRole('link', { name: 'Ferry people' }).click()
   await expect(frame).toBeVisible()

@@ -1,7 +1,7 @@
 import { expect, test, READS } from './fixtures.ts'
 
-test('a part has its prices over half a year, as a chart and in numbers', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/parts/P-00066`)
+test('a part has its prices over half a year, as a chart and in numbers', READS, async ({ app }) => {
+  await app.goto('/parts/P-00066')
   await app.getByRole('link', { name: 'Prices over time' }).click()
   await expect(app.getByRole('heading', { name: /^Prices of Felt hat/ })).toBeVisible()
   const history = app.getByRole('region', { name: 'Over time' })
@@ -17,14 +17,14 @@ test('a part has its prices over half a year, as a chart and in numbers', READS,
   await expect(app.getByRole('region', { name: 'Ways to get it' })).toContainText('The part alone')
 })
 
-test('a figure stands against its parts, and an odd price is explained', async ({ app, server }) => {
-  await app.goto(`${server.url}/catalogue/figures/F-0022`)
+test('a figure stands against its parts, and an odd price is explained', async ({ app }) => {
+  await app.goto('/catalogue/figures/F-0022')
   await app.getByRole('link', { name: 'Prices over time' }).click()
   const against = app.getByRole('region', { name: 'Whole or in parts' })
   await expect(against).toContainText(/Whole from €\d+\.\d\d; its 11 parts singly €\d+\.\d\d/)
   await expect(against.getByRole('listitem').first()).toContainText('Brings all 11')
   // Somebody asks what nobody else would.
-  await app.goto(`${server.url}/market/sellers/tin-whistle`)
+  await app.goto('/market/sellers/tin-whistle')
   await app.getByRole('button', { name: 'Write an offer down' }).click()
   const dialog = app.getByRole('dialog', { name: 'An offer of Tin Whistle Parts' })
   await dialog.getByRole('textbox', { name: /^Code/ }).fill('P-00066')
@@ -36,7 +36,7 @@ test('a figure stands against its parts, and an odd price is explained', async (
   await dialog.getByRole('button', { name: 'Keep it' }).click()
   await expect(dialog).toBeHidden()
   await expect(app.getByRole('region', { name: 'Quote sheets' })).toContainText('1 line by hand, part of it')
-  await app.goto(`${server.url}/prices/part/P-00066`)
+  await app.goto('/prices/part/P-00066')
   await expect(app.getByRole('region', { name: 'On offer' })).toContainText(/◆ Unusual: \d+\.\d times the usual/)
 })
 
@@ -45,7 +45,7 @@ test('an outfit says what makes its price; a roster too', async ({ app, server }
     'rosters',
   )
   const bram = rosters[0]!.outfits.find(({ name }) => name === 'Bram, engines')!
-  await app.goto(`${server.url}/outfits/${bram.id}/sourcing`)
+  await app.goto(`/outfits/${bram.id}/sourcing`)
   await app.getByRole('link', { name: 'Prices over time' }).click()
   const makes = app.getByRole('region', { name: 'What makes the cost' })
   await expect(makes).toContainText(/Oilskin hat · Bottle alone makes \d+ % of the price/)
@@ -54,13 +54,13 @@ test('an outfit says what makes its price; a roster too', async ({ app, server }
   const before = await wanted.innerText()
   await app.getByRole('radio', { name: 'all it wears' }).check()
   await expect(wanted).not.toHaveText(before)
-  await app.goto(`${server.url}/rosters/${rosters[0]!.id}`)
+  await app.goto(`/rosters/${rosters[0]!.id}`)
   await app.getByRole('link', { name: 'Prices', exact: true }).click()
   await expect(makes.getByRole('img', { name: /^By outfit: / })).toBeVisible()
 })
 
 test('a price that is waited for announces itself in every room', async ({ app, server }) => {
-  await app.goto(`${server.url}/prices/part/P-00002`)
+  await app.goto('/prices/part/P-00002')
   const waited = app.getByRole('region', { name: 'Waited for' })
   await waited.getByRole('textbox').fill('0.10')
   await waited.getByRole('button', { name: 'Wait for it' }).click()
@@ -72,7 +72,7 @@ test('a price that is waited for announces itself in every room', async ({ app, 
     body: JSON.stringify({ kind: 'part', thing: 'P-00002', condition: 'used', price: 9, stock: 2, multiple: 1 }),
   })
   expect(answer.status).toBe(204)
-  await app.goto(`${server.url}/drawer`)
+  await app.goto('/drawer')
   await app.getByRole('button', { name: '✶ A price is met' }).click()
   await app.getByRole('link', { name: 'Close crop, Chestnut' }).click()
   await expect(waited).toContainText('€0.09, you waited for €0.10')
@@ -81,11 +81,8 @@ test('a price that is waited for announces itself in every room', async ({ app, 
   await expect(waited).not.toContainText('you waited for')
 })
 
-test('the market is asked: what comes is brought in, who is silent is named and asked again', async ({
-  app,
-  server,
-}) => {
-  await app.goto(`${server.url}/market`)
+test('the market is asked: what comes is brought in, who is silent is named and asked again', async ({ app }) => {
+  await app.goto('/market')
   const asked = app.getByRole('region', { name: 'The market asked' })
   await asked.getByRole('button', { name: 'Ask the market' }).click()
   await expect(asked.getByRole('progressbar', { name: 'Lists asked for' })).toBeVisible()

@@ -1,6 +1,7 @@
 import { EMPTY, expect, openOutfit, test, READS } from './fixtures.ts'
 
 test('rosters stand as shelves of drawn figures; a roster and an outfit open from there', async ({ app }) => {
+  await app.goto('/')
   await expect(app.getByRole('heading', { name: 'Rosters' })).toBeVisible()
   for (const name of ['Odile, skipper', 'Odile at twelve', 'Bram, engines', 'Teo, tickets']) {
     const figure = app.getByRole('img', { name })
@@ -17,25 +18,27 @@ test('rosters stand as shelves of drawn figures; a roster and an outfit open fro
 })
 
 test('figures stand at true relative height', READS, async ({ app }) => {
+  await app.goto('/')
   const headOf = async (name: string) => (await app.getByRole('img', { name }).locator('path').last().boundingBox())!.y
   await expect(app.getByRole('img', { name: 'Odile at twelve' })).toBeVisible()
   expect(await headOf('Odile at twelve')).toBeGreaterThan(await headOf('Odile, skipper'))
 })
 
-test('an address that leads nowhere says so and leads back', READS, async ({ app, server }) => {
-  await app.goto(`${server.url}/attic`)
+test('an address that leads nowhere says so and leads back', READS, async ({ app }) => {
+  await app.goto('/attic')
   await expect(app.getByRole('heading', { name: 'Nothing hangs here' })).toBeVisible()
   await app.getByRole('link', { name: 'rosters', exact: true }).click()
   await expect(app.getByRole('heading', { name: 'Rosters' })).toBeVisible()
 })
 
-test('an outfit that does not exist is told in words, with a way to try again', async ({ app, server }) => {
-  await app.goto(`${server.url}/outfits/NOPE/bench`)
+test('an outfit that does not exist is told in words, with a way to try again', async ({ app }) => {
+  await app.goto('/outfits/NOPE/bench')
   await expect(app.getByRole('alert')).toContainText('There is no outfit NOPE.')
   await expect(app.getByRole('button', { name: 'Try again' })).toBeVisible()
 })
 
 test('an empty data folder shows three ways in', { tag: [EMPTY.tag, READS.tag] }, async ({ app }) => {
+  await app.goto('/')
   await expect(app.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
   await expect(app.getByRole('link', { name: 'Bring a list in' })).toBeVisible()
   await expect(app.getByRole('button', { name: 'Begin a roster' })).toBeVisible()

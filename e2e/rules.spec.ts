@@ -1,7 +1,7 @@
-import { bench, candidates, expect, look, openOutfit, test } from './fixtures.ts'
+import { addressOf, bench, candidates, expect, look, openOutfit, test } from './fixtures.ts'
 
 test('house rules are read and changed on the roster, and pins follow', async ({ app }) => {
-  await app.getByRole('link', { name: 'Night market' }).click()
+  await app.goto(addressOf('Night market'))
   await expect(app.getByText('House rules: Altered, but for faces and most an outfit costs')).toBeVisible()
   const pins = app.getByRole('region', { name: 'Pins' })
   await expect(pins.getByText('A face somebody else has')).toBeVisible()

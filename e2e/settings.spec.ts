@@ -2,6 +2,7 @@ import { bench, expect, openOutfit, test } from './fixtures.ts'
 import { faults } from './accessFaults.ts'
 
 test('anything is found and gone to by keys alone, what was chosen lately first', async ({ app }) => {
+  await app.goto('/')
   await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
   const palette = app.getByRole('dialog', { name: 'Find anything' })
   const go = async (words: string, kind: string, name: string, address: RegExp) => {
@@ -33,6 +34,7 @@ test('anything is found and gone to by keys alone, what was chosen lately first'
 })
 
 test('a workspace counts in yen, is dark, and says whose it is; each is taken back in one press', async ({ app }) => {
+  await app.goto('/')
   await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
   await app.keyboard.press('g')
   await app.keyboard.press(',')

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
 import { faultsIn, GOOD_PRACTICE } from './accessFaults.ts'
-import { bytesOf, EMPTY, expect, openOutfit, test } from './fixtures.ts'
+import { addressOf, bytesOf, EMPTY, expect, openOutfit, test } from './fixtures.ts'
 
 const HANDED_ON = fileURLToPath(new URL('../demo/handed-on.recipe.json', import.meta.url))
 
@@ -56,7 +56,7 @@ test('a roster is taken out as a sheet, as a page that opens from a file, and as
   app,
   browser,
 }) => {
-  await app.getByRole('link', { name: 'Ferry people' }).click()
+  await app.goto(addressOf('Ferry people'))
   await app.getByRole('link', { name: 'Sheet', exact: true }).click()
   const sheet = app.getByRole('img', { name: 'Breakdown sheet of Ferry people' })
   await expect(sheet).toBeVisible()
@@ -100,7 +100,7 @@ test(
   'who has nothing yet takes a recipe in at the door, and it can be drawn and taken back',
   EMPTY,
   async ({ app, server }) => {
-    await app.goto(`${server.url}/bring-in`)
+    await app.goto('/bring-in')
     const door = app.locator('input[type=file]')
     await door.setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"format"') })
     await expect(app.getByRole('alert')).toContainText('no JSON that can be read')

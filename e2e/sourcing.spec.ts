@@ -177,7 +177,7 @@ test('a whole roster is bought at once: other ways stand beside the best, and a 
   server,
 }) => {
   const { rosters } = await server.get<{ rosters: { id: string; name: string }[] }>('rosters')
-  await app.goto(`${server.url}/rosters/${rosters.find(({ name }) => name === 'Night market')!.id}`)
+  await app.goto(`/rosters/${rosters.find(({ name }) => name === 'Night market')!.id}`)
   await app.getByRole('link', { name: 'Buying' }).click()
   const best = app.getByRole('radio', { name: /Best plan/ })
   await expect(best).toBeChecked({ timeout: 60_000 })

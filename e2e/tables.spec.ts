@@ -20,9 +20,8 @@ X-4;Cape with star;Wine;soon
 
 test('a list of names from elsewhere: columns are found, guesses corrected in bulk, faults told by line', async ({
   app,
-  server,
 }) => {
-  await app.goto(`${server.url}/tables`)
+  await app.goto('/tables')
   await choose(app, 'my list.csv', LIST)
   await expect(app.getByRole('combobox', { name: 'is a table of' })).toHaveValue('parts')
   await expect(app.getByRole('combobox', { name: 'Column for name' })).toHaveValue('Description')
@@ -40,7 +39,7 @@ test('a list of names from elsewhere: columns are found, guesses corrected in bu
   await app.getByRole('button', { name: 'Bring 3 rows in' }).click()
   await expect(app.getByRole('heading', { name: '3 rows brought in' })).toBeVisible()
 
-  await app.goto(`${server.url}/parts/X-2`)
+  await app.goto('/parts/X-2')
   await expect(app.getByText('Guessed.')).toBeVisible()
   await app.getByRole('link', { name: 'Write the recipe' }).click()
   const front = app.getByRole('region', { name: 'Layers, front' })
@@ -48,13 +47,13 @@ test('a list of names from elsewhere: columns are found, guesses corrected in bu
   await front.getByRole('button', { name: 'Lay it on top' }).click()
   await app.getByRole('button', { name: 'Save the changes' }).click()
   await expect(app.getByText('Changed print D-X-2.')).toBeVisible()
-  await app.goto(`${server.url}/parts/X-2`)
+  await app.goto('/parts/X-2')
   await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
   await expect(app.getByText('Guessed.')).toHaveCount(0)
 })
 
-test('columns are remembered by name for the next file', async ({ app, server }) => {
-  await app.goto(`${server.url}/tables`)
+test('columns are remembered by name for the next file', async ({ app }) => {
+  await app.goto('/tables')
   await choose(app, 'boxes.csv', 'Kiste,Inhalt\nB71,Attic\n')
   await app.getByRole('combobox', { name: 'is a table of' }).selectOption('bins')
   await app.getByRole('combobox', { name: 'Column for code' }).selectOption('Kiste')
@@ -74,8 +73,8 @@ test('columns are remembered by name for the next file', async ({ app, server })
   await expect(app.getByRole('heading', { name: '1 row brought in' })).toBeVisible()
 })
 
-test('a file that is no text is refused with its line, and another can be chosen', async ({ app, server }) => {
-  await app.goto(`${server.url}/tables`)
+test('a file that is no text is refused with its line, and another can be chosen', async ({ app }) => {
+  await app.goto('/tables')
   await choose(
     app,
     'broken.csv',
@@ -86,20 +85,20 @@ test('a file that is no text is refused with its line, and another can be chosen
   await expect(app.getByRole('heading', { name: 'good.csv' })).toBeVisible()
 })
 
-test('a file of two gigabytes is refused by its name and size', async ({ app, server }, info) => {
+test('a file of two gigabytes is refused by its name and size', async ({ app }, info) => {
   const path = info.outputPath('everything.csv')
   const huge = openSync(path, 'w')
   ftruncateSync(huge, 2 * 1024 ** 3)
   closeSync(huge)
-  await app.goto(`${server.url}/tables`)
+  await app.goto('/tables')
   await app.locator('input[type=file]').setInputFiles(path)
   await expect(app.getByRole('alert')).toContainText('everything.csv: The file has 2048 MB or more')
   await choose(app, 'good.csv', 'code,name\nB71,Attic\n')
   await expect(app.getByRole('heading', { name: 'good.csv' })).toBeVisible()
 })
 
-test('a table taken out is one that can be brought in', async ({ app, server }) => {
-  await app.goto(`${server.url}/tables`)
+test('a table taken out is one that can be brought in', async ({ app }) => {
+  await app.goto('/tables')
   const download = app.waitForEvent('download')
   await app.getByRole('link', { name: /^moulds/ }).click()
   const csv = (await bytesOf(await download)).toString()

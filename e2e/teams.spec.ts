@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { bytesOf, expect, test } from './fixtures.ts'
+import { addressOf, bytesOf, expect, test } from './fixtures.ts'
 
 interface Shelves {
   rosters: {
@@ -17,9 +17,9 @@ const named = async (server: { get<T>(path: string): Promise<T> }, name: string)
   (await server.get<Shelves>('rosters')).rosters.find((roster) => roster.name === name)!
 const figure = (app: Page, name: string) => app.getByRole('link', { name: new RegExp(`· ${name}`) })
 const undo = (app: Page) => app.getByRole('button', { name: 'Undo' })
-/** Open a roster from the shelves. */
+/** Open a roster. */
 async function open(app: Page, name: string): Promise<void> {
-  await app.getByRole('link', { name, exact: true }).click()
+  await app.goto(addressOf(name))
   await expect(app.getByRole('navigation', { name: 'Ways to look at the roster' })).toBeVisible()
 }
 const view = (app: Page, name: string) => app.getByRole('link', { name, exact: true })
@@ -122,7 +122,7 @@ test('a uniform is changed once for all who did not deviate', async ({ app, serv
   await expect.poll(async () => (await torso('Wen Sorrel')) === (await torso('Pim, cox'))).toBe(false)
   await expect(kit.getByText('Pim, cox deviates: torso, arms, legs')).toBeVisible()
 
-  await app.goto(server.url)
+  await app.goto('/')
   await open(app, 'Ferry people')
   await view(app, 'Uniforms and heads').click()
   const persons = app.getByRole('region', { name: 'One person, one head' })

@@ -15,6 +15,7 @@ test('another page of this machine can neither do anything here nor use up our r
   server,
   context,
 }) => {
+  await app.goto('/')
   const acts = async () => (await server.get<{ acts: { id: string }[] }>('drawer/acts')).acts
   const before = await acts()
   const page = await otherPage(`<title>waiting</title><script>
@@ -52,7 +53,7 @@ test('two windows change the same: the second is told, and takes theirs or keeps
 }) => {
   const other = await context.newPage()
   const dialog = async (page: Page) => {
-    await page.goto(`${server.url}/market`)
+    await page.goto('/market')
     await page.getByRole('button', { name: 'Change Tin Whistle Parts' }).click()
     return page.getByRole('dialog', { name: 'Tin Whistle Parts' })
   }
@@ -110,6 +111,7 @@ test('two windows change the same: the second is told, and takes theirs or keeps
 })
 
 test('an entry that cannot be drawn takes no shelf with it', async ({ app, server }) => {
+  await app.goto('/')
   const refused = await fetch(`${server.url}/api/import/prints`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },

@@ -44,11 +44,25 @@ export function stop(child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): P
   })
 }
 
+/** Where rosters and outfits of the world stand, by their names; of two outfits of one name the first. */
+async function addresses(url: string): Promise<Record<string, string>> {
+  const { rosters } = (await (await fetch(`${url}/api/rosters`)).json()) as {
+    rosters: { id: string; name: string; outfits: { id: string; name: string }[] }[]
+  }
+  const of: Record<string, string> = {}
+  for (const roster of rosters) {
+    of[roster.name] ??= `/rosters/${roster.id}`
+    for (const { id, name } of roster.outfits) of[name] ??= `/outfits/${id}`
+  }
+  return of
+}
+
 /** Load the demo world once; every test works on a copy of that folder. */
 export default async function prepare(): Promise<() => void> {
   const folder = mkdtempSync(join(tmpdir(), 'outfit-world-'))
   process.env['OUTFIT_WORLD'] = folder
-  const { child } = await startBuilt(folder)
+  const { child, url } = await startBuilt(folder)
+  process.env['OUTFIT_ADDRESSES'] = JSON.stringify(await addresses(url))
   await stop(child)
   return () => rmSync(folder, { recursive: true, force: true })
 }

@@ -22,7 +22,6 @@ const room = (isActive: boolean) =>
 /** The frame of every view: rooms, where one is, whether all is saved. */
 export function Shell() {
   api.endpoints.basics.useQuery()
-  api.endpoints.shelves.useQuery()
   const [keysShown, showKeys] = useState(false)
   const [finding, find] = useState(false)
   const singleKeys = useSingleKeys()

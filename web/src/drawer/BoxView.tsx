@@ -1,5 +1,5 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { Link } from 'react-router'
 import { groupBy } from '@outfit/core/base'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
@@ -14,6 +14,7 @@ import {
   type Spot,
 } from '@outfit/core/drawer'
 import { drawerApi } from '../data/drawerApi.ts'
+import { useAppDispatch } from '../data/hooks.ts'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { useInView } from '../ui/useInView.ts'
@@ -44,21 +45,36 @@ export function BoxView() {
   return <DrawerFrame>{(box, catalogue) => <Box box={box} catalogue={catalogue} />}</DrawerFrame>
 }
 
+/** Bins that stand on the table themselves, not in another. */
+const onTable = (bins: readonly BoxBin[]) => bins.filter((bin) => isPlain(bin) && !bin.parent)
+
 function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
   const ground = useRef<HTMLDivElement>(null)
   const [layOut] = drawerApi.endpoints.layOut.useMutation()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const [said, say] = useState('')
   const loose = useMemo(() => box.bins.filter(isPlain), [box.bins])
-  const top = useMemo(() => loose.filter(({ parent }) => !parent), [loose])
+  const top = useMemo(() => onTable(loose), [loose])
   const traysOf = useMemo(() => groupBy(loose, ({ parent }) => parent ?? ''), [loose])
   const places = useMemo(() => placesOfBins(top), [top])
   const rows = Math.max(8, ...[...places.values()].map(({ y, h }) => y + h)) + 1
 
-  const put = async (bin: BoxBin, wished: Spot) => {
-    const before = places.get(bin.code)!
+  const dispatch = useAppDispatch()
+  const latest = useRef(box)
+  useLayoutEffect(() => void (latest.current = box), [box])
+  const turn = useRef<Promise<unknown>>(Promise.resolve())
+  /** One change after the other, each of what the one before left: keys are pressed faster than the server answers. */
+  const put = (bin: BoxBin, change: (at: Spot) => Spot) => {
+    turn.current = turn.current.then(() => move(bin, change), tellError)
+  }
+  const move = async (bin: BoxBin, change: (at: Spot) => Spot) => {
+    const loaded = await dispatch(drawerApi.util.getRunningQueryThunk('box', undefined))
+    const top = onTable((loaded?.data ?? latest.current).bins)
+    const places = placesOfBins(top)
+    const before = places.get(bin.code)
+    if (!before) return
     const others = [...places].filter(([code]) => code !== bin.code).map(([, place]) => place)
-    const place = freePlace(wished, others)
+    const place = freePlace(change(before), others)
     if (JSON.stringify(place) === JSON.stringify(before)) return
     // Those that were never placed are written too, since they would flow elsewhere once one is.
     const unplaced = new Set(
@@ -74,29 +90,32 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
     if (answer.error) return tellError(answer.error)
     const words = `${bin.name} lies in column ${place.x + 1}, row ${place.y + 1}, ${place.w} by ${place.h}.`
     say(words)
-    tell(words, () => layOut(changed.map((one) => ({ code: one[0], ...one[1], was: to(one) }))))
+    const back = () => layOut(changed.map((one) => ({ code: one[0], ...one[1], was: to(one) })))
+    tell(words, () => {
+      const done = turn.current.then(back)
+      turn.current = done
+      return done
+    })
   }
   const fieldWidth = () => (ground.current?.clientWidth ?? 1) / BOX_WIDTH
   const onDragEnd = ({ active, delta }: DragEndEvent) => {
     letClicks()
     const bin = top.find(({ code }) => code === active.id)
-    const at = bin && places.get(bin.code)
-    if (!bin || !at) return
-    void put(bin, {
+    if (!bin) return
+    put(bin, (at) => ({
       ...at,
       x: at.x + Math.round(delta.x / fieldWidth()),
       y: Math.max(0, at.y + Math.round(delta.y / FIELD_HEIGHT)),
-    })
+    }))
   }
   const onKey = (bin: BoxBin) => (event: KeyboardEvent) => {
     const step = event.altKey ? STEPS[event.key] : undefined
     if (!step) return
     event.preventDefault()
-    const at = places.get(bin.code)!
     const [dx, dy] = step
-    void put(
-      bin,
-      event.shiftKey ? { ...at, w: at.w + dx, h: at.h + dy } : { ...at, x: at.x + dx, y: Math.max(0, at.y + dy) },
+    const { shiftKey } = event
+    put(bin, (at) =>
+      shiftKey ? { ...at, w: at.w + dx, h: at.h + dy } : { ...at, x: at.x + dx, y: Math.max(0, at.y + dy) },
     )
   }
   const onResize = (bin: BoxBin) => (down: PointerEvent<HTMLElement>) => {
@@ -104,14 +123,13 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
     down.stopPropagation()
     const handle = down.currentTarget
     handle.setPointerCapture(down.pointerId)
-    const at = places.get(bin.code)!
     const end = (up: globalThis.PointerEvent) => {
       handle.removeEventListener('pointerup', end)
-      void put(bin, {
+      put(bin, (at) => ({
         ...at,
         w: at.w + Math.round((up.clientX - down.clientX) / fieldWidth()),
         h: at.h + Math.round((up.clientY - down.clientY) / FIELD_HEIGHT),
-      })
+      }))
     }
     handle.addEventListener('pointerup', end)
   }
