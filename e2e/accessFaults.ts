@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import axe, { type RunOnly, type RunOptions } from 'axe-core'
+import { IS_LONG } from './fixtures.ts'
 
 const GUIDELINES: RunOnly = { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }
 /** The guidelines, and what is good practice beyond them. */
@@ -40,6 +41,6 @@ export async function faultsIn(page: Page, colorScheme: 'light' | 'dark', runOnl
  * the long form.
  */
 export async function faults(page: Page): Promise<string[]> {
-  const dark = await faultsIn(page, 'dark', process.env['OUTFIT_LONG'] === '1' ? GUIDELINES : CONTRAST)
+  const dark = await faultsIn(page, 'dark', IS_LONG ? GUIDELINES : CONTRAST)
   return [...(await faultsIn(page, 'light')), ...dark]
 }

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { KILLS, addressOf, bench, candidates, expect, openOutfit, test } from './fixtures.ts'
+import { KILLS, LONG, addressOf, bench, candidates, expect, openOutfit, test } from './fixtures.ts'
 
 const wishes = (app: Page) => app.getByRole('list', { name: 'Wishes' })
 const wish = (app: Page, name: string) => wishes(app).getByRole('group', { name, exact: true })
@@ -159,7 +159,7 @@ test('stature follows the years, and what is to be avoided leaves the tray last'
   await expect(bench(app).candidate(/Swept pony tail · Copper.*to be avoided/)).toBeVisible()
 })
 
-test('two windows: the second to write a brief is told and can keep its own', async ({ app, context }) => {
+test('two windows: the second to write a brief is told and can keep its own', LONG, async ({ app, context }) => {
   await toBrief(app, 'Bako')
   const other = await context.newPage()
   await other.goto(app.url())
@@ -175,16 +175,20 @@ test('two windows: the second to write a brief is told and can keep its own', as
   await expect(app.getByRole('textbox', { name: 'Credits' })).toHaveValue('second')
 })
 
-test('a brief survives a killed server and is saved when it is back', KILLS, async ({ app, server }) => {
-  await toBrief(app, 'Bako')
-  await server.kill()
-  await app.getByRole('textbox', { name: 'Notes' }).fill('written in the dark')
-  await expect(app.getByText('not saved: no answer, trying again')).toBeVisible()
-  await server.restart()
-  await expect(saved(app)).toBeVisible()
-  await app.reload()
-  await expect(app.getByRole('textbox', { name: 'Notes' })).toHaveValue('written in the dark')
-})
+test(
+  'a brief survives a killed server and is saved when it is back',
+  { tag: [KILLS.tag, LONG.tag] },
+  async ({ app, server }) => {
+    await toBrief(app, 'Bako')
+    await server.kill()
+    await app.getByRole('textbox', { name: 'Notes' }).fill('written in the dark')
+    await expect(app.getByText('not saved: no answer, trying again')).toBeVisible()
+    await server.restart()
+    await expect(saved(app)).toBeVisible()
+    await app.reload()
+    await expect(app.getByRole('textbox', { name: 'Notes' })).toHaveValue('written in the dark')
+  },
+)
 
 test('the tray is sorted by likeness, says why, mixes in the price, and keeps to a colour and a limit', async ({
   app,

@@ -80,6 +80,12 @@ export const KILLS = { tag: '@kills' }
 /** The tag of journeys that begin with nothing. */
 export const EMPTY = { tag: '@empty' }
 
+/** Whether the long form runs. */
+export const IS_LONG = process.env['OUTFIT_LONG'] === '1'
+
+/** The tag of journeys that prove again, in another room, what one of every run proves: they are of the long form (`npm run test:long`). */
+export const LONG = { tag: '@long' }
+
 /** The tag of journeys that write nothing: they share one server, which has the world loaded and worked out already. */
 export const READS = { tag: '@reads' }
 

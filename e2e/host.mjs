@@ -7,6 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { setHomeCurrency } from '../core/dist/market/index.js'
 import { createApp } from '../server/dist/app/createApp.js'
+import { PlanRunner, WorkerPlanRunner } from '../server/dist/sourcing/planRunner.js'
 
 const Database = createRequire(new URL('../server/package.json', import.meta.url))('better-sqlite3')
 const folder = (path) => fileURLToPath(new URL(path, import.meta.url))
@@ -16,8 +17,24 @@ const running = new Map()
 // Every application listens for the signals that end a process.
 process.setMaxListeners(0)
 
+/** Seconds a plan of many outfits is looked for; journeys look at what comes of it, not at how good it is. */
+const SECONDS = process.env.OUTFIT_LONG === '1' ? Infinity : 1.5
+const threads = new WorkerPlanRunner()
+
+/** The threads of all demos: the solver is loaded once. */
+class SharedRunner extends PlanRunner {
+  run(task, waiting) {
+    const { problem } = task
+    const seconds = Math.min(problem?.limits?.seconds ?? Infinity, SECONDS)
+    const short = Number.isFinite(seconds)
+      ? { ...task, problem: { ...problem, limits: { ...problem.limits, seconds } } }
+      : task
+    return threads.run(short, waiting)
+  }
+}
+
 async function open(data, empty) {
-  const app = await createApp({
+  const settings = {
     port: 0,
     data,
     web: folder('../web/dist'),
@@ -25,7 +42,8 @@ async function open(data, empty) {
     market: empty ? null : world,
     // Journeys that kill have a process of their own.
     durable: false,
-  })
+  }
+  const app = await createApp(settings, { runner: SharedRunner })
   await app.listen(0, '127.0.0.1')
   running.set(data, app)
   return app.getUrl()

@@ -16,6 +16,7 @@ export default defineConfig({
   timeout: 400_000,
   expect: { timeout: 60_000 },
   forbidOnly: true,
+  ...(process.env['OUTFIT_LONG'] === '1' ? {} : { grepInvert: /@long/ }),
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

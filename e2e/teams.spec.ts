@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { addressOf, bytesOf, expect, test } from './fixtures.ts'
+import { LONG, addressOf, bytesOf, expect, test } from './fixtures.ts'
 
 interface Shelves {
   rosters: {
@@ -236,30 +236,34 @@ test('a roster tells what it waits for and what could be cut; an audit and a ran
   await expect(order.getByText('Nothing was chosen yet')).toBeVisible()
 })
 
-test('two windows: what one changes shows in the other, and a collision is told', async ({ app, context, server }) => {
-  await open(app, 'Night market')
-  await view(app, 'Table').click()
-  const faction = (page: Page) => page.getByRole('textbox', { name: 'Faction of Otto, fish' })
-  // The address changes only once the table is loaded.
-  await expect(faction(app)).toHaveValue('Cooks')
-  const other = await context.newPage()
-  await other.goto(app.url())
-  await expect(faction(other)).toHaveValue('Cooks')
-  await faction(app).fill('Fishers')
-  await faction(app).press('Enter')
-  await expect(faction(other)).toHaveValue('Fishers')
+test(
+  'two windows: what one changes shows in the other, and a collision is told',
+  LONG,
+  async ({ app, context, server }) => {
+    await open(app, 'Night market')
+    await view(app, 'Table').click()
+    const faction = (page: Page) => page.getByRole('textbox', { name: 'Faction of Otto, fish' })
+    // The address changes only once the table is loaded.
+    await expect(faction(app)).toHaveValue('Cooks')
+    const other = await context.newPage()
+    await other.goto(app.url())
+    await expect(faction(other)).toHaveValue('Cooks')
+    await faction(app).fill('Fishers')
+    await faction(app).press('Enter')
+    await expect(faction(other)).toHaveValue('Fishers')
 
-  // A window that has not heard of it yet: what it changes meets another thing than it shows.
-  const market = await named(server, 'Night market')
-  const otto = market.outfits.find(({ name }) => name === 'Otto, fish')!
-  await other.route('**/api/rosters', (route) => (route.request().method() === 'GET' ? undefined : route.continue()))
-  const id = /rosters\/([^/]+)/.exec(app.url())![1]!
-  await fetch(`${server.url}/api/rosters/${id}/outfits`, {
-    method: 'PUT',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ outfits: [{ id: otto.id, set: { faction: 'Guests' }, was: {} }] }),
-  })
-  await faction(other).fill('Bakers')
-  await faction(other).press('Enter')
-  await expect(other.getByText('Otto, fish: faction is Guests by now')).toBeVisible()
-})
+    // A window that has not heard of it yet: what it changes meets another thing than it shows.
+    const market = await named(server, 'Night market')
+    const otto = market.outfits.find(({ name }) => name === 'Otto, fish')!
+    await other.route('**/api/rosters', (route) => (route.request().method() === 'GET' ? undefined : route.continue()))
+    const id = /rosters\/([^/]+)/.exec(app.url())![1]!
+    await fetch(`${server.url}/api/rosters/${id}/outfits`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ outfits: [{ id: otto.id, set: { faction: 'Guests' }, was: {} }] }),
+    })
+    await faction(other).fill('Bakers')
+    await faction(other).press('Enter')
+    await expect(other.getByText('Otto, fish: faction is Guests by now')).toBeVisible()
+  },
+)

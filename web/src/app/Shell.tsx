@@ -33,7 +33,8 @@ export function Shell() {
   const rooms = [...ROOMS, SETTINGS, ...(outfit ? stepsOf(outfit, here ? search : '') : [])]
   // There at once when it is asked for: who presses Ctrl K types on.
   useEffect(() => {
-    const timer = setTimeout(() => void loadPalette(), 1500)
+    // Where the server is away just then, it is asked for again when it is needed.
+    const timer = setTimeout(() => void loadPalette().catch(() => undefined), 1500)
     return () => clearTimeout(timer)
   }, [])
   const go = (key: string) => {
