@@ -18,17 +18,17 @@ const running = new Map()
 process.setMaxListeners(0)
 
 /** Seconds a plan of many outfits is looked for; journeys look at what comes of it, not at how good it is. */
-const SECONDS = process.env.OUTFIT_LONG === '1' ? Infinity : 1.5
+const SECONDS = process.env.OUTFIT_LONG === '1' ? 120 : 1.5
 const threads = new WorkerPlanRunner()
 
 /** The threads of all demos: the solver is loaded once. */
 class SharedRunner extends PlanRunner {
   run(task, waiting) {
     const { problem } = task
-    const seconds = Math.min(problem?.limits?.seconds ?? Infinity, SECONDS)
-    const short = Number.isFinite(seconds)
-      ? { ...task, problem: { ...problem, limits: { ...problem.limits, seconds } } }
-      : task
+    // A cast is ended by the journey itself.
+    if (task.do === 'cast' || !problem) return threads.run(task, waiting)
+    const seconds = Math.min(problem.limits?.seconds ?? Infinity, SECONDS)
+    const short = { ...task, problem: { ...problem, limits: { ...problem.limits, seconds } } }
     return threads.run(short, waiting)
   }
 }
