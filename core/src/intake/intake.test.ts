@@ -64,7 +64,13 @@ describe('cells as people write them', () => {
     ['1.0', 1],
     ['1.000', 1000],
     ['5 pièces', 5],
-    ['zwei', null],
+    ['zwei', 2],
+    ['Two pcs.', 2],
+    ['pięć sztuk', 5],
+    ['ein Dutzend', 12],
+    ['a few', null],
+    ['twenty', null],
+    ['oneself', null],
     ['3 Kisten', null],
   ])('count %j is %s', (text, expected) => expect(readCount(text)).toBe(expected))
 
@@ -186,9 +192,9 @@ Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht
   })
 
   test('faults name their line and field, and the rest is read', () => {
-    const list = read('name,colour,qty,date\nTorso,red,two,\nHead,Fawn,1,31.02.2026\n,red,1,\nLegs,black,1,\n')
+    const list = read('name,colour,qty,date\nTorso,red,some,\nHead,Fawn,1,31.02.2026\n,red,1,\nLegs,black,1,\n')
     expect(list.faults).toEqual([
-      { line: 2, field: 'count', reason: '"two" is no count' },
+      { line: 2, field: 'count', reason: '"some" is no count' },
       { line: 3, field: 'date', reason: '"31.02.2026" is no date' },
       { line: 4, field: 'name', reason: 'says no part' },
     ])

@@ -299,6 +299,22 @@ export const CONDITION_WORDS = {
 export const PIECE_WORDS =
   'x, pcs, pc, piece, pieces, stk, stck, st, stuck, st, pce, piece, pieces, pzs, pza, ud, uds, unidades, pz, pezzi, pezzo, stuks, stuk, szt, sztuk, sztuki, un, mal, ea, times'
 
+/** Counts written out, by what they count to. */
+export const COUNT_WORDS: Readonly<Record<string, string>> = {
+  1: 'one, single, ein, eine, einer, eines, einen, eins, un, une, een, uno, una, jeden, jedna, jedno, um, uma',
+  2: 'two, zwei, zwo, deux, twee, dos, due, dwa, dwie, dois, duas',
+  3: 'three, drei, trois, drie, tres, tre, trzy',
+  4: 'four, vier, quatre, cuatro, quattro, cztery, quatro',
+  5: 'five, fünf, fuenf, cinq, vijf, cinco, cinque, pięć',
+  6: 'six, sechs, zes, seis, sei, sześć',
+  7: 'seven, sieben, sept, zeven, siete, sette, siedem, sete',
+  8: 'eight, acht, huit, ocho, otto, osiem, oito',
+  9: 'nine, neun, neuf, negen, nueve, nove, dziewięć',
+  10: 'ten, zehn, dix, tien, diez, dieci, dziesięć, dez',
+  11: 'eleven, elf, onze, once, undici, jedenaście',
+  12: 'twelve, zwölf, zwoelf, douze, twaalf, doce, dodici, dwanaście, doze, dozen, a dozen, dutzend, ein dutzend, douzaine, une douzaine, dozijn, een dozijn, docena, una docena, dozzina, una dozzina, tuzin, dúzia, uma dúzia',
+}
+
 /** Words of a row that adds others up, which is no part. */
 export const TOTAL_WORDS =
   'total, sum, summe, gesamt, gesamtsumme, zusammen, somme, totaal, totale, suma, razem, soma, subtotal, zwischensumme'

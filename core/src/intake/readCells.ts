@@ -1,7 +1,7 @@
 import { fold } from '../base/index.ts'
 import { digitsOf, homeCurrency } from '../market/index.ts'
 import { isDate } from '../tables/index.ts'
-import { CONDITION_WORDS, PIECE_WORDS } from './lexicon.ts'
+import { CONDITION_WORDS, COUNT_WORDS, PIECE_WORDS } from './lexicon.ts'
 import { wordList } from './words.ts'
 
 /** A cell without the signs that only steer printers and screens. */
@@ -134,10 +134,22 @@ export function decimalOf(cells: readonly string[]): { decimal: ',' | '.'; sure:
 const PIECES = new Set(wordList(PIECE_WORDS))
 const COUNT = /^(?:([^\d]*?)\s*)?(\d[\d.,' ]*)\s*([^\d]*)$/u
 
-/** A count as people write it: "3", "12 Stk.", "2x", "x 4", "1.0"; null where it is none. */
+const WRITTEN_OUT = new Map(
+  Object.entries(COUNT_WORDS).flatMap(([count, words]) => wordList(words).map((word) => [word, Number(count)])),
+)
+
+/** A count in words, with or without one for pieces: "zwei", "two pcs"; null where it is none. */
+function countInWords(text: string): number | null {
+  const words = fold(text)
+  const last = words.lastIndexOf(' ')
+  const bare = last > 0 && PIECES.has(words.slice(last + 1).replace(/\.$/, '')) ? words.slice(0, last) : words
+  return WRITTEN_OUT.get(bare) ?? null
+}
+
+/** A count as people write it: "3", "12 Stk.", "2x", "x 4", "1.0", "zwei"; null where it is none. */
 export function readCount(text: string): number | null {
   const parts = COUNT.exec(text.trim())
-  if (!parts) return null
+  if (!parts) return countInWords(text)
   const [, before = '', digits = '', after = ''] = parts
   if (![before, after].every((word) => fold(word) === '' || fold(word) === '×' || PIECES.has(fold(word)))) return null
   const bare = digits.replace(/[' ]/g, '')

@@ -26,6 +26,7 @@ import { useTraySettings } from './traySettings.ts'
 import { useTakes } from './useTakes.ts'
 import type { TrayEntry } from './trayEntries.ts'
 import { useRemedyParts } from './useRemedyParts.ts'
+import { useElsewhere } from './useElsewhere.ts'
 import { useTray } from './useTray.ts'
 
 /** The bench: spine, mannequin, tray and cost tape of one take. */
@@ -61,6 +62,13 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const dressing = open.find(({ key }) => key === dressingKey) ?? open[0] ?? dressings[0]!
   const unwanted = useMemo(() => [...outfit.avoided, ...outfit.excluded], [outfit.avoided, outfit.excluded])
   const tray = useTray(dressing, settings, free, catalogue, outfit.brief, unwanted, rules)
+  const elsewhere = useElsewhere(
+    tray.isEmpty,
+    open.filter((one) => one.key !== dressing.key),
+  )
+  // The way that there are parts for comes first, until another is asked for.
+  const fitting = dressingKey === null ? elsewhere[0]?.way.key : undefined
+  if (fitting) setDressingKey(fitting)
   const shownOn = useDeferredValue(present)
   const context = useFitting(outfit, catalogue)
   const all = useMemo(() => pinsOf(present, context), [present, context])
@@ -272,6 +280,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           settings={settings}
           onSettings={setSettings}
           tray={tray}
+          elsewhere={elsewhere}
           present={present}
           shownOn={shownOn}
           catalogue={catalogue}

@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react'
+import { Fragment, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { DRESSINGS, isAllowed, SPINE, type Dressing } from '@outfit/core/anatomy'
 import { LEVEL_WORDS, type HouseRules } from '@outfit/core/roster'
 import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
@@ -13,6 +13,7 @@ import { Candidate } from './Candidate.tsx'
 import { PartNote } from './PartNote.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
 import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type TraySettings } from './trayEntries.ts'
+import type { Elsewhere } from './useElsewhere.ts'
 import type { useTray } from './useTray.ts'
 import { SameHead } from './SameHead.tsx'
 import { StarterShelf } from './StarterShelf.tsx'
@@ -38,6 +39,8 @@ interface TrayProps {
   settings: TraySettings
   onSettings: (settings: TraySettings) => void
   tray: ReturnType<typeof useTray>
+  /** The other ways to dress the row that there are parts for, when this one has none. */
+  elsewhere: readonly Elsewhere[]
   /** The figure as worn now, and as the candidates are drawn on (which may lag a frame behind). */
   present: readonly Placement[]
   shownOn: Placement[]
@@ -263,6 +266,7 @@ function Candidates({
   row,
   tray,
   dressing,
+  elsewhere,
   onDressing,
   shownOn,
   catalogue,
@@ -300,6 +304,21 @@ function Candidates({
   if (all.length === 0 && !isFetching)
     return (
       <div className="flex min-h-0 flex-1 flex-col pt-2">
+        {elsewhere.length > 0 && (
+          <p className="mb-2">
+            What you have for this row lies under{' '}
+            {elsewhere.map(({ way, count }, i) => (
+              <Fragment key={way.key}>
+                {i > 0 && ', '}
+                <button type="button" className="font-semibold text-act underline" onClick={() => onDressing(way.key)}>
+                  {way.label}
+                </button>{' '}
+                ({count})
+              </Fragment>
+            ))}
+            .
+          </p>
+        )}
         <p>
           Nothing for this is in your workspace yet.{' '}
           <Link to="/bring-in" className="font-semibold text-act underline">

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { isAllowed, type Dressing } from '@outfit/core/anatomy'
+import { canPick, isAllowed, type Dressing } from '@outfit/core/anatomy'
 import type { Brief } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import type { HouseRules } from '@outfit/core/roster'
@@ -27,5 +27,10 @@ export function useTray(
   )
   const wished = wishedColourAt(dressing, brief)
   const shown = useMemo(() => arrange(all, settings, wished, catalogue), [all, settings, wished, catalogue])
-  return { all, shown, wished, error, isFetching, refetch }
+  // Not `all`, which is empty for the moment in which the catalogue takes new parts in.
+  const isEmpty = useMemo(
+    () => data !== undefined && !data.items.some(({ part }) => canPick(dressing, part)),
+    [data, dressing],
+  )
+  return { all, shown, wished, isEmpty, error, isFetching, refetch }
 }
