@@ -23,7 +23,7 @@ const TABLES_OF: Readonly<Record<Clearable, readonly string[]>> = {
     'removed',
     'later',
   ],
-  drawer: ['act', 'bin', 'movement', 'lying', 'remark', 'promise', 'intake', 'intake_answer'],
+  drawer: ['act', 'bin', 'movement', 'lying', 'remark', 'promise', 'intake', 'intake_row', 'intake_answer'],
   sellers: ['seller', 'rate'],
   catalogue: [
     'colour',

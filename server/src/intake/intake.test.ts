@@ -353,7 +353,9 @@ Eckladen;AT;;;;
     ])
     expect((await sellers()).map(({ name }) => name)).toEqual(expect.arrayContaining(['Wühl 3', 'Wühl 4']))
     const [prices] = await lists()
-    expect([prices!.kind, prices!.canTakeBack, (await back(prices!.id)).status]).toEqual(['prices', false, 409])
+    expect([prices!.kind, prices!.canTakeBack, (await back(prices!.id)).status]).toEqual(['prices', true, 204])
+    // Nobody sells by the first list any more, which can go as well.
+    expect((await back(id)).status).toBe(204)
   })
 
   test('money nobody knows the worth of is asked for', async () => {

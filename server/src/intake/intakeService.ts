@@ -146,7 +146,7 @@ export class IntakeService {
           ])
         await this.followers.much(list.rows.length + list.entries.length)
         const rates = choices.rates ?? {}
-        const { undo, ...written } = await this.lists.write(db, {
+        const { undo, keepRows, ...written } = await this.lists.write(db, {
           name: opened.name,
           list,
           known,
@@ -165,6 +165,7 @@ export class IntakeService {
           undo,
           takenBack: null,
         })
+        await keepRows?.(id)
         for (const { key, answer, plain } of list.unknown)
           if (!plain) await db.upsert(IntakeAnswerEntity, { key, answer } as never, ['key'])
         return { id, ...written }

@@ -26,13 +26,18 @@ import { RateEntity, SellerEntity } from '../schema/market.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 import { OPEN_TERMS, writeColours, writeSellers } from './entryWriter.ts'
+import { pricesBefore } from './priceRows.ts'
 import { SetMaker } from './setMaker.ts'
 import { setsAs } from './setsAs.ts'
 
 const ulid = monotonicFactory()
 
 /** What came of a list, with what is needed to take it back. */
-type WrittenList = Omit<IntakeResult, 'id'> & { undo: IntakeUndo | null }
+type WrittenList = Omit<IntakeResult, 'id'> & {
+  undo: IntakeUndo | null
+  /** Writes down which rows were changed, once the list has its entry. */
+  keepRows?: (list: string) => Promise<void>
+}
 
 const undoOf = (more: Partial<IntakeUndo>): IntakeUndo => ({
   ...{ releases: [], figures: [], as: {}, sellers: { made: [], changed: [] }, colours: { made: [], changed: [] } },
@@ -93,8 +98,10 @@ export class ListWriter {
     }
     if (list.kind === 'prices') {
       await this.keepRates(db, currenciesIn(rows), firstDay(rows, today), rates)
+      const keepRows = await pricesBefore(db, [...new Set(rows.flatMap(({ seller }) => seller ?? []))])
       const sellers = await this.offer(db, list, codeOf, today)
-      return { ...sum, act: null, made: { parts: parts.made.length, bins: 0, sellers, colours } }
+      const made = { parts: parts.made.length, bins: 0, sellers: sellers.length, colours }
+      return { ...sum, act: null, made, undo: undoOf({ sellers: { made: sellers, changed: [] } }), keepRows }
     }
     const bins = await this.makeBins(db, list)
     const act = await this.move(db, { name, rows, codeOf, mode, today })
@@ -268,13 +275,13 @@ export class ListWriter {
     }
   }
 
-  /** Offer what the rows say; how many sellers were new. */
+  /** Offer what the rows say; the sellers that were new. */
   private async offer(
     db: EntityManager,
     { rows, unknown }: ReadList,
     codeOf: (row: ListedRow) => string,
     today: string,
-  ): Promise<number> {
+  ): Promise<SellerEntity[]> {
     const names = new Map(
       unknown.flatMap(({ what, words, answer }) =>
         what === 'seller' && 'make' in answer ? [[newCode('seller', answer.make), words]] : [],
@@ -285,7 +292,7 @@ export class ListWriter {
       throw new Problem(400, 'Say whose prices these are. Nothing was written.', [
         { field: 'same.seller', message: 'is missing' },
       ])
-    let made = 0
+    const made: SellerEntity[] = []
     for (const seller of new Set(rows.map((row) => row.seller!))) {
       const own = rows.filter((row) => row.seller === seller)
       const { currency } = own[0]!.price!
@@ -298,7 +305,6 @@ export class ListWriter {
           [{ field: `line ${wrong.line}`, message: 'is in another currency' }],
         )
       if (there) continue
-      made += 1
       await db.insert(SellerEntity, {
         code: seller,
         name: names.get(seller) ?? seller,
@@ -313,6 +319,7 @@ export class ListWriter {
         notes: OPEN_TERMS,
         standing: 'none',
       })
+      made.push({ ...(await db.findOneByOrFail(SellerEntity, { code: seller })) })
     }
     const sheets = await this.quotes.begin(db)
     await sheets.collect(

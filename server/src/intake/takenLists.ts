@@ -18,6 +18,7 @@ import { IntakeEntity, type IntakeUndo, type Written } from '../schema/intake.ts
 import { SellerEntity, SheetEntity } from '../schema/market.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 import { asText } from './entryWriter.ts'
+import { pricesBack } from './priceRows.ts'
 import { setsAs } from './setsAs.ts'
 
 const MOST_TOLD = 100
@@ -67,8 +68,16 @@ export class TakenLists {
         const { name, act, undo, takenBack } = list
         if (takenBack) throw new Problem(409, `${name} was taken back already.`)
         if (act) await this.acts.takeBack(db, act, today())
-        else if (undo) await undone(db, name, undo)
-        else throw new Problem(409, `${name} cannot be taken back: what it says of prices stays on record.`)
+        else if (undo) {
+          const anew = await pricesBack(db, id)
+          if (anew !== null)
+            throw new Problem(
+              409,
+              `${name} cannot be taken back: prices of ${anew} were read or ordered by since. Nothing was changed.`,
+            )
+          await undone(db, name, undo)
+        } else
+          throw new Problem(409, `${name} cannot be taken back: it changed nothing, or was brought in too long ago.`)
         if (undo) await db.update(IntakeEntity, { id }, { takenBack: today() })
       })
     } finally {

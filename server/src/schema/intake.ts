@@ -22,6 +22,16 @@ export class IntakeEntity {
   @Column('text', { name: 'taken_back', nullable: true }) takenBack: string | null
 }
 
+/** A row of another table that a list wrote, changed or took away: as it was and as it is since, as arrays of its columns. */
+@Entity('intake_row')
+export class IntakeRowEntity {
+  @PrimaryColumn('text') intake: string
+  @PrimaryColumn('text') table: string
+  @PrimaryColumn('integer') nth: number
+  @Column('text', { nullable: true }) was: string | null
+  @Column('text', { nullable: true }) now: string | null
+}
+
 /** Entries a list made or changed. */
 export interface IntakeUndo {
   releases: string[]

@@ -87,7 +87,7 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
     else
       tell(
         `${list.name}: ${list.kind === 'prices' ? counted(rows, 'price') : counted(parts, 'part')} brought in.`,
-        act === null ? undefined : back(taken, list.kind),
+        act === null && list.kind !== 'prices' ? undefined : back(taken, list.kind),
       )
     if (more > 0) return onLeave()
     void navigate(

@@ -38,7 +38,7 @@ export function TakenLists() {
                 <Undo2 aria-hidden className="size-4" /> Take back
               </Button>
             ) : (
-              <span className="text-soft">{kind === 'prices' ? 'prices stay on record' : 'nothing was new'}</span>
+              <span className="text-soft">{kind === 'prices' ? 'too long ago' : 'nothing was new'}</span>
             )}
           </span>
         </li>

@@ -13,6 +13,7 @@ import { Intake1764900000000 } from './intake.ts'
 import { Show1765100000000 } from './show.ts'
 import { Settings1765200000000 } from './settings.ts'
 import { IntakeUndo1765300000000 } from './intakeUndo.ts'
+import { IntakeRows1765400000000 } from './intakeRows.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -31,4 +32,5 @@ export const MIGRATIONS = [
   Show1765100000000,
   Settings1765200000000,
   IntakeUndo1765300000000,
+  IntakeRows1765400000000,
 ]
