@@ -16,14 +16,13 @@ export function briefWith(brief: Brief, said: Description, dropped: ReadonlySet<
     if (at < 0) wishes.push(wish)
     else wishes[at] = wish
   })
-  const stature = said.years !== null ? statureAt(said.years) : said.stature
   const unknown = said.rest.join(', ')
   const notes =
     unknown === '' || brief.notes.includes(unknown) ? brief.notes : [brief.notes, unknown].filter(Boolean).join('\n')
   return {
     ...brief,
     wishes,
-    stature: said.stature ?? stature ?? brief.stature,
+    stature: said.stature ?? brief.stature,
     years: said.years ?? brief.years,
     abilities: [...new Set([...brief.abilities, ...said.abilities])],
     notes,

@@ -1,4 +1,4 @@
-import { useId } from 'react'
+import { useId, useState } from 'react'
 import {
   ABILITIES,
   STATURES,
@@ -19,6 +19,8 @@ export function Around({ brief, onChange }: { brief: Brief; onChange: (brief: Br
   const set = (change: Partial<Brief>) => onChange({ ...brief, ...change })
   const avoid = (change: Partial<Avoid>) => set({ avoid: { ...brief.avoid, ...change } })
   const [notesId, creditsId] = [useId(), useId()]
+  // A stature that was chosen against the years stays when they change.
+  const [chosen, choose] = useState(brief.years !== null && brief.stature !== statureAt(brief.years))
   return (
     <div className="space-y-2 pt-2 pb-4">
       <Line label="Stature">
@@ -31,14 +33,18 @@ export function Around({ brief, onChange }: { brief: Brief; onChange: (brief: Br
           value={brief.years ?? ''}
           onChange={({ target: { value } }) => {
             const years = value === '' ? null : Math.max(0, Math.min(150, Math.floor(Number(value))))
-            set(years === null ? { years } : { years, stature: statureAt(years) })
+            set(years === null || chosen ? { years } : { years, stature: statureAt(years) })
           }}
           className={`${field} w-[72px]`}
         />
         <select
           aria-label="Stature"
           value={brief.stature}
-          onChange={(event) => set({ stature: event.target.value as Stature, years: null })}
+          onChange={(event) => {
+            const stature = event.target.value as Stature
+            choose(brief.years === null || stature !== statureAt(brief.years))
+            set({ stature })
+          }}
           className={field}
         >
           {STATURES.map((stature) => (

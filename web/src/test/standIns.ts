@@ -1,0 +1,10 @@
+/** What the pieces of Request are that RTK Query uses; jsdom has none. It is asked for when the interface's data is loaded, so it comes first. */
+export class Asked {
+  headers = new Map<string, string>()
+  constructor(readonly url: string) {}
+  clone(): this {
+    return this
+  }
+}
+
+Object.assign(globalThis, { Request: Asked, fetch: () => new Promise(() => {}) })
