@@ -37,7 +37,13 @@ const THREADS = Math.max(2, availableParallelism())
 /** Milliseconds a thread waits for another plan before it ends. */
 const IDLE = 60_000
 
-/** Worker threads, started when first needed; a cancelled plan ends its own, the next starts a new one. */
+/** Milliseconds a cancelled plan has to stop by itself, before its thread is ended. */
+const GRACE = 1_500
+
+/**
+ * Worker threads, started when first needed. A cancelled plan is told to stop and leaves its thread to the next: a bench cancels one with
+ * every change, and a thread that begins has the solver to load. Only what does not stop takes its thread with it.
+ */
 @Injectable()
 export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
   private readonly pool = new Piscina({
@@ -51,14 +57,26 @@ export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
   })
 
   async run<T extends SolverTask>(task: T, { signal, report, enough }: Waiting): Promise<SolverResults[T['do']]> {
+    signal.throwIfAborted()
     const { port1, port2 } = new MessageChannel()
     port1.on('message', report)
+    const halt = new Int32Array(new SharedArrayBuffer(4))
+    const end = new AbortController()
+    let onCancel = () => {}
+    const cancelled = new Promise<never>((_, reject) => {
+      onCancel = () => {
+        Atomics.store(halt, 0, 1)
+        const last = setTimeout(() => end.abort(), GRACE)
+        void work.catch(() => undefined).finally(() => clearTimeout(last))
+        reject(signal.reason as Error)
+      }
+    })
+    signal.addEventListener('abort', onCancel, { once: true })
+    const work = this.pool.run({ task, port: port2, enough, halt }, { signal: end.signal, transferList: [port2] })
     try {
-      return (await this.pool.run(
-        { task, port: port2, enough },
-        { signal, transferList: [port2] },
-      )) as SolverResults[T['do']]
+      return (await Promise.race([work, cancelled])) as SolverResults[T['do']]
     } finally {
+      signal.removeEventListener('abort', onCancel)
       port1.close()
     }
   }

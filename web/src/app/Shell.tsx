@@ -108,7 +108,8 @@ export function Shell() {
               type="button"
               onClick={() => showKeys(true)}
               className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink"
-              aria-label="All keys"
+              aria-label="Keys and words"
+              title="Keys and words"
             >
               ?
             </button>

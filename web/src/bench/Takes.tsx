@@ -2,6 +2,7 @@ import { Check, Plus } from 'lucide-react'
 import type { Placement } from '@outfit/core/catalogue'
 import type { Take } from '@outfit/core/roster'
 import { Figure } from '../ui/Figure.tsx'
+import { WhatIs } from '../ui/WhatIs.tsx'
 
 interface TakesProps {
   takes: readonly Take[]
@@ -50,6 +51,7 @@ export function Takes({ takes, current, present, busy, onOpen, onAdd, onChoose }
         >
           <Plus aria-hidden className="size-3.5" /> New take
         </button>
+        <WhatIs word="take" said="a take" className="bg-paper/85" />
         {!isChosen && (
           <button
             type="button"

@@ -17,6 +17,7 @@ import type { Elsewhere } from './useElsewhere.ts'
 import type { useTray } from './useTray.ts'
 import { SameHead } from './SameHead.tsx'
 import { StarterShelf } from './StarterShelf.tsx'
+import { WhatIs } from '../ui/WhatIs.tsx'
 import { Worn } from './Worn.tsx'
 
 export const COLUMNS = 3
@@ -80,6 +81,7 @@ export function Tray(props: TrayProps) {
         <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
           {shown.length === all.length ? `${all.length} to choose from` : `${shown.length} of ${all.length}`}
         </span>
+        <WhatIs word="tray" said="the tray" className="ml-1" />
         <Link
           to={props.later}
           title="Note an improvement, or wait for a part"

@@ -18,6 +18,7 @@ import { SamplePanel, type ColourTarget } from './SamplePanel.tsx'
 import { Terms } from './Terms.tsx'
 import { useBrief, type BriefSave } from './useBrief.ts'
 import { Wishes } from './Wishes.tsx'
+import { WhatIs } from '../ui/WhatIs.tsx'
 
 /** What an outfit must show: pictures, wishes, and how like them the take is. */
 export function BriefView() {
@@ -116,7 +117,9 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
         className="flex h-full min-h-0 flex-col border-l border-rule bg-band/40 px-4 pt-3 pb-3"
       >
         <div className="flex items-baseline gap-2">
-          <h2 className="text-lg">Likeness of take {take.label}</h2>
+          <h2 className="text-lg">
+            Likeness of take {take.label} <WhatIs word="likeness" said="likeness" />
+          </h2>
         </div>
         <div className="flex h-[250px] shrink-0 items-center">
           <Figure placements={take.placements} label={`${outfit.name}, take ${take.label}`} className="h-full flex-1" />

@@ -72,7 +72,7 @@ export default function Palette({
             <span>Enter go there</span>
             <span>Esc leave</span>
             <button type="button" onClick={onKeys} className="ml-auto text-act hover:underline">
-              All keys
+              Keys and words
             </button>
           </p>
         </Dialog.Content>

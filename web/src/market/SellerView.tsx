@@ -13,6 +13,7 @@ import { sheetInWords } from '../feed/askWords.ts'
 import { OfferDialog } from './OfferDialog.tsx'
 import { shippingInWords } from './sellerForm.ts'
 import { counted } from '../ui/counted.ts'
+import { WhatIs } from '../ui/WhatIs.tsx'
 
 /** What a seller offers, and the sheets that told of it. */
 export function SellerView() {
@@ -129,7 +130,9 @@ function Page({ code }: { code: string }) {
           </div>
         </section>
         <section aria-label="Quote sheets">
-          <h2 className="text-lg">Quote sheets</h2>
+          <h2 className="text-lg">
+            Quote sheets <WhatIs word="quotes" said="a quote sheet" />
+          </h2>
           {sheets.length === 0 && <p className="text-soft">None was read yet.</p>}
           <ul>
             {sheets.map((sheet) => (

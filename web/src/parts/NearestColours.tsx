@@ -5,6 +5,7 @@ import { nearestColours } from '@outfit/core/colour'
 import { homeMoney } from '@outfit/core/market'
 import type { Candidate } from '../data/api.ts'
 import { Swatch } from '../ui/Swatch.tsx'
+import { WhatIs } from '../ui/WhatIs.tsx'
 
 /** Nearest colours shown. */
 const MOST = 4
@@ -22,7 +23,9 @@ export function NearestColours({
   const made = grid.flatMap(({ cells }) => cells.flatMap(({ colour, part }) => (part ? [{ ...colour, part }] : [])))
   return (
     <div className="mt-3">
-      <h2 className="text-base">Nearest that exist</h2>
+      <h2 className="text-base">
+        Nearest that exist <WhatIs word="difference" said="ΔE" />
+      </h2>
       <ul aria-label="Nearest that exist">
         {nearestColours(wished.hex, made)
           .slice(0, MOST)
