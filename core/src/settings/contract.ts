@@ -16,6 +16,11 @@ export interface WorkspaceSettings {
   school: School
   /** Own name, for credits and votes; empty for none. */
   maker: string
+  /**
+   * Whether the catalogue has all there ever was of its moulds. Only then is something said never to have been made: a list of one's own
+   * that does not name a colour says nothing of whether it exists.
+   */
+  wholeCatalogue: boolean
   /** Whether a copy of everything is written each day. */
   dailyCopies: boolean
 }
@@ -27,5 +32,6 @@ export const USUAL_SETTINGS: WorkspaceSettings = {
   lessMotion: false,
   school: 'exchange-only',
   maker: '',
+  wholeCatalogue: false,
   dailyCopies: true,
 }

@@ -32,6 +32,7 @@ import { QuoteService } from '../market/quoteService.ts'
 import { OutfitEntity } from '../schema/roster.ts'
 import { ImportRosters } from '../roster/importRosters.ts'
 import { readRosters } from '../roster/readRosters.ts'
+import { SettingsService } from '../settings/settingsService.ts'
 import { WorkerPlanRunner } from '../sourcing/planRunner.ts'
 import { ImportService } from '../tables/importService.ts'
 
@@ -122,6 +123,8 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
     const [first] = rejects
     if (first) throw new Error(`${table}.csv, line ${first.line}: ${first.reason}`)
   }
+  // The world is made up, and all there is of it is here.
+  await app.get(SettingsService).change({ wholeCatalogue: true })
   const text = await withKeptPictures(readFileSync(join(folder, 'rosters.json'), 'utf8'), folder, app.get(PhotoService))
   const file = await readRosters(JSON.parse(text))
   await app.get(ImportRosters).import(file)

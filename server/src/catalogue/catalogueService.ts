@@ -25,13 +25,14 @@ import {
   ReleaseContentEntity,
   ReleaseEntity,
 } from '../schema/catalogue.ts'
+import { SettingEntity } from '../schema/settings.ts'
 
 /** Codes in one list of a statement; SQLite takes up to 32,766 variables. */
 const LIST = 10_000
 
 @Injectable()
 export class CatalogueService {
-  /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. */
+  /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. None unless the catalogue is complete. */
   readonly unmade: () => Promise<string[]>
   /**
    * Every part by its kind and in the order of codes, bare of its components, with the colours, moulds and traits of prints
@@ -80,6 +81,8 @@ export class CatalogueService {
   }
 
   private async neverMade(): Promise<string[]> {
+    const whole = await this.database.getRepository(SettingEntity).findOneBy({ name: 'wholeCatalogue' })
+    if (whole?.value !== true) return []
     const rows = (await this.database.query(
       `SELECT p.code FROM part p
        WHERE p.kind NOT IN ('dressed-torso', 'leg-pair')

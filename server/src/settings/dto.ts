@@ -10,6 +10,7 @@ export class ChangeSettings {
   @IsOptional() @IsBoolean() lessMotion?: boolean
   @IsOptional() @IsIn(SCHOOLS) school?: School
   @IsOptional() @Text(80) maker?: string
+  @IsOptional() @IsBoolean() wholeCatalogue?: boolean
   @IsOptional() @IsBoolean() dailyCopies?: boolean
 }
 

@@ -28,12 +28,28 @@ describe('an empty workspace', () => {
     ['school', { school: 'old' }],
     ['maker', { maker: 'x'.repeat(81) }],
     ['singleKeys', { singleKeys: 'yes' }],
+    ['wholeCatalogue', { wholeCatalogue: 1 }],
     ['home', { home: 'GBP' }],
   ])('what is wrong about %s is refused by its field', async (field, set) => {
     const before = await settings()
     const { status, body } = await change(set)
     expect([status, body.errors[0]!.field]).toEqual([400, field])
     expect(await settings()).toEqual(before)
+  })
+
+  test('says what was never made only of a catalogue that is complete', async () => {
+    for (const [table, csv] of [
+      ['colours', 'code,name,hex,family,finish\ntar,Tar,#232126,black,solid'],
+      ['moulds', 'code,name,kind,silhouette,neckThickness,height,mass,traits\nM-CAP,Cap,headgear,deck-cap,0,3.9,0.9,'],
+      ['parts', 'code,name,mould,colours\nP-1,Own cap,M-CAP,tar'],
+    ])
+      expect((await server.send('POST', `import/${table}`, { csv })).body).toMatchObject({ written: true })
+    const unmade = async () => (await server.get<{ unmade: string[] }>('catalogue/basics')).body.unmade
+    expect(await unmade()).toEqual([])
+    await change({ wholeCatalogue: true })
+    expect(await unmade()).toEqual(['P-1'])
+    await change({ wholeCatalogue: false })
+    expect(await unmade()).toEqual([])
   })
 
   test('moves home without a word, since nothing has a price yet', async () => {

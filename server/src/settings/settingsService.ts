@@ -42,11 +42,14 @@ export class SettingsService implements OnModuleInit {
   }
 
   /** Have some of it otherwise; all of it as it is then. */
-  change(set: ChangeSettings): Promise<WorkspaceSettings> {
-    return this.writer.transaction(async (db) => {
+  async change(set: ChangeSettings): Promise<WorkspaceSettings> {
+    const settings = await this.writer.transaction(async (db) => {
       for (const [name, value] of Object.entries(set)) if (value !== undefined) await this.keep(db, name, value)
       return this.read(db)
     })
+    // What was never made is a statement of the catalogue.
+    if (set.wholeCatalogue !== undefined) this.changes.tell('catalogue')
+    return settings
   }
 
   private async keep(db: EntityManager, name: string, value: unknown): Promise<void> {

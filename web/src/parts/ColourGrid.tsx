@@ -4,6 +4,7 @@ import type { GridFamily } from '@outfit/core/parts'
 import { readableOn } from '@outfit/core/colour'
 import { homeSign, homeMoney } from '@outfit/core/market'
 import type { Candidate } from '../data/api.ts'
+import { useSettings } from '../data/settingsApi.ts'
 
 interface ColourGridProps {
   part: Part
@@ -19,30 +20,31 @@ interface ColourGridProps {
 /** The mould and print in every colour of the palette: made, owned, for sale, or only to be wished for. */
 export function ColourGrid({ part, grid, family, wished, wishes, onWish }: ColourGridProps) {
   const navigate = useNavigate()
+  const { wholeCatalogue } = useSettings()
+  const lacking = wholeCatalogue ? 'never made' : 'not in your catalogue'
   const known = new Map(family.map((candidate) => [candidate.part.code, candidate]))
   const cells = grid.flatMap((row) => row.cells)
   const made = cells.filter((cell) => cell.part).length
   const stateOf = (other: Part | null, colour: Colour) => {
     const candidate = other && known.get(other.code)
     if (!candidate)
-      return wishes.has(colour.code)
-        ? { mark: '✶', words: 'never made, wished for' }
-        : { mark: '', words: 'never made' }
+      return wishes.has(colour.code) ? { mark: '✶', words: `${lacking}, wished for` } : { mark: '', words: lacking }
     if (candidate.owned > 0) return { mark: String(candidate.owned), words: `owned ${candidate.owned}` }
     if (candidate.lowest !== null) return { mark: homeSign(), words: `from ${homeMoney(candidate.lowest)}` }
-    return { mark: '', words: 'made, not for sale singly' }
+    return { mark: '', words: `${wholeCatalogue ? 'made' : 'known'}, not for sale singly` }
   }
   return (
     <section aria-label="Colours">
       <h2 className="text-lg">
         Colours
         <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
-          made in {made} of {cells.length}
+          {wholeCatalogue ? 'made' : 'known'} in {made} of {cells.length}
         </span>
       </h2>
       <p className="mt-0.5 text-[13px] text-soft">
-        A number: owned. {homeSign()}: for sale. Large and blank: made, not for sale singly. Small and struck through:
-        never made; press to see it all the same. ✶: wished for.
+        A number: owned. {homeSign()}: for sale. Large and blank: {wholeCatalogue ? 'made' : 'known'}, not for sale
+        singly. Small and struck through:
+        {lacking}; press to see it all the same. ✶: wished for.
       </p>
       <div className="mt-3 space-y-2.5">
         {grid.map(({ family: name, cells: row }) => (

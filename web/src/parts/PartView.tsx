@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router'
 import { wornAlone } from '@outfit/core/anatomy'
 import { colourGrid, commonness } from '@outfit/core/parts'
 import { inColour, mainColour, mouldOf, type Catalogue, type Colour, type Part } from '@outfit/core/catalogue'
+import { useSettings } from '../data/settingsApi.ts'
 import { api, errorText, type Candidate, type PartDetail } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
@@ -56,6 +57,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
   const picture = sourceOfPicture(part, catalogue)
   const colour = mainColour(catalogue, part)
   const mould = mouldOf(catalogue, part)
+  const { wholeCatalogue } = useSettings()
   const grid = colourGrid(
     part,
     family.map((entry) => entry.part),
@@ -103,7 +105,8 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
         </div>
         {wished ? (
           <p role="status" className="mt-2 rounded-[8px] border border-notice bg-card px-3 py-1.5">
-            <strong className="text-notice">Preview only.</strong> {part.name} was never made in {wished.name}.
+            <strong className="text-notice">Preview only.</strong> {part.name}{' '}
+            {wholeCatalogue ? `was never made in ${wished.name}` : `in ${wished.name} is not in your catalogue`}.
           </p>
         ) : (
           <p className="mt-2 text-soft">

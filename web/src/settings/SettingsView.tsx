@@ -27,8 +27,9 @@ export function SettingsView() {
     if (answer.error) return tellError(answer.error)
     tell(words, () => change({ [name]: before }))
   }
-  const on = (name: 'singleKeys' | 'lessMotion' | 'dailyCopies', words: string) => (value: boolean) =>
-    void set(name, value, `${words} ${value ? 'on' : 'off'}.`)
+  const on =
+    (name: 'singleKeys' | 'lessMotion' | 'dailyCopies' | 'wholeCatalogue', words: string) => (value: boolean) =>
+      void set(name, value, `${words} ${value ? 'on' : 'off'}.`)
   return (
     <SettingsFrame>
       <p className="mt-3 text-soft">
@@ -94,6 +95,15 @@ export function SettingsView() {
             </select>
           )}
         </Labelled>
+      </Section>
+      <Section title="Catalogue">
+        <Switched
+          on={settings.wholeCatalogue}
+          onChange={on('wholeCatalogue', 'Saying what was never made is')}
+          about="Your catalogue has every colour and print its moulds were ever made in. Only then does Outfit say that something was never made, and pins it on a figure."
+        >
+          The catalogue is complete
+        </Switched>
       </Section>
       <Section title="You">
         <MakerField
