@@ -49,6 +49,35 @@ test('a whole figure is bought only for what nobody sells singly', () => {
   ])
 })
 
+describe('what comes along', () => {
+  const pair = offer('pair', 's', '', 80, {
+    yields: ['hips', 'right', 'left'].map((part) => ({ part, qty: 1 })),
+  })
+  const units = (more: Partial<Parameters<typeof problem>[1]>) =>
+    cheapestOfEach(
+      problem(['hips', 'right', 'left'], { sellers: [seller('s', 0)], offers: [pair], ...more }),
+    ).baskets.flatMap(({ lines }) => lines)
+
+  test('is there for the parts that follow: a pair of legs is bought once, not for each of its pieces', () => {
+    expect(units({})).toEqual([{ offer: 'pair', qty: 1 }])
+  })
+
+  test('is enough for as many as it is', () => {
+    const needs = ['hips', 'right', 'left'].map((part, i) => ({ id: part, qty: i + 1, accept: [{ part, penalty: 0 }] }))
+    expect(units({ needs })).toEqual([{ offer: 'pair', qty: 3 }])
+  })
+
+  test('goes before what would be bought singly, and a pack too large serves the next', () => {
+    const single = offer('one', 's', 'left', 5)
+    const six = offer('six', 's', 'x', 4, { multiple: 6 })
+    const needs = ['hips', 'left', 'x', 'x'].map((part, i) => ({ id: `${i}`, qty: 2, accept: [{ part, penalty: 0 }] }))
+    expect(units({ needs, offers: [pair, single, six] })).toEqual([
+      { offer: 'pair', qty: 2 },
+      { offer: 'six', qty: 6 },
+    ])
+  })
+})
+
 describe('minimums', () => {
   const short = (offers: ReturnType<typeof offer>[]) =>
     cheapestOfEach(

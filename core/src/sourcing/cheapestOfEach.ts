@@ -15,22 +15,27 @@ export interface NaivePlan {
 
 /**
  * Buy each missing part from whoever names the lowest price for it, one part after the other, as one does by hand; then
- * charge what those parcels cost. A whole figure or box is bought only for a part that nobody sells singly.
+ * charge what those parcels cost. A whole figure or box is bought only for a part that nobody sells singly; what else it brings
+ * is there for the parts that follow.
  */
 export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
   const units = new Map<string, number>()
-  const owned = new Map(problem.owned.map(({ part, qty }) => [part, qty]))
+  /** What is owned, and what was bought and not needed so far. */
+  const there = new Map(problem.owned.map(({ part, qty }) => [part, qty]))
   const single = (offer: Offer) => (offer.yields.length === 1 ? 0 : 1)
   const byPrice = [...problem.offers].sort(
     (a, b) => single(a) - single(b) || a.price - b.price || (a.id < b.id ? -1 : 1),
   )
   for (const need of problem.needs) {
     let open = need.qty
-    for (const { part } of need.accept) {
-      const own = Math.min(open, owned.get(part) ?? 0)
-      owned.set(part, (owned.get(part) ?? 0) - own)
-      open -= own
+    const use = () => {
+      for (const { part } of need.accept) {
+        const used = Math.min(open, there.get(part) ?? 0)
+        there.set(part, (there.get(part) ?? 0) - used)
+        open -= used
+      }
     }
+    use()
     const accepted = new Set(need.accept.map(({ part }) => part))
     for (const offer of byPrice) {
       if (open <= 0) break
@@ -44,8 +49,9 @@ export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
       )
       if (steps <= 0) continue
       units.set(offer.id, already + steps * offer.multiple)
-      const got = steps * offer.multiple * qty
-      open -= got
+      for (const { part, qty: each } of offer.yields)
+        there.set(part, (there.get(part) ?? 0) + steps * offer.multiple * each)
+      use()
     }
   }
   const filledUp: NaivePlan['filledUp'] = []

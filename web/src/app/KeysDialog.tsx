@@ -35,7 +35,7 @@ export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean)
     <Dialog.Root {...props}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-black/40" />
-        <Dialog.Content className="fixed top-1/2 left-1/2 max-h-[calc(100vh-24px)] w-[560px] max-w-[calc(100vw-16px)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-[14px] border border-rule bg-card p-6 shadow-xl">
+        <Dialog.Content className="fixed top-1/2 left-1/2 max-h-[calc(100vh-24px)] w-[860px] max-w-[calc(100vw-16px)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-[14px] border border-rule bg-card p-6 shadow-xl">
           <Dialog.Title className="text-xl">Keys and words</Dialog.Title>
           <Tabs.Root defaultValue="keys">
             <Tabs.List aria-label="Keys and words" className="mt-2 flex gap-1 border-b border-rule">
@@ -48,7 +48,7 @@ export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean)
             </Tabs.List>
             <Tabs.Content value="keys" className="pt-3">
               <Dialog.Description className="text-soft">They rest while you type.</Dialog.Description>
-              <dl className="mt-2 grid grid-cols-[170px_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[150px_1fr] gap-x-3 gap-y-1.5 lg:grid-cols-[130px_1fr_150px_1fr]">
                 {KEYS.map(([key, what]) => (
                   <div key={key} className="contents">
                     <dt className="font-semibold">{key}</dt>
@@ -63,7 +63,7 @@ export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean)
               </div>
             </Tabs.Content>
             <Tabs.Content value="words" className="pt-3">
-              <ul className="space-y-2">
+              <ul className="grid gap-x-6 gap-y-3 lg:grid-cols-2">
                 {(Object.keys(WORDS) as WordKey[]).map((word) => (
                   <li key={word}>
                     <WordNote word={word} />

@@ -5,6 +5,7 @@ import { LEVEL_WORDS, type HouseRules } from '@outfit/core/roster'
 import type { Catalogue, Placement, Slot } from '@outfit/core/catalogue'
 import { CAUTIONS, valueLost, type FittingContext } from '@outfit/core/fitting'
 import { homeMoney } from '@outfit/core/market'
+import { starterMouldsFor } from '@outfit/core/starter'
 import type { View } from '@outfit/core/mannequin'
 import { Link } from 'react-router'
 import { errorText } from '../data/api.ts'
@@ -328,7 +329,9 @@ function Candidates({
           </Link>{' '}
           of what you own, as it is.
         </p>
-        <StarterShelf key={dressing.key} row={row} dressing={dressing} onDressing={onDressing} />
+        {(elsewhere.length === 0 || starterMouldsFor(dressing).length > 0) && (
+          <StarterShelf key={dressing.key} row={row} dressing={dressing} onDressing={onDressing} />
+        )}
       </div>
     )
   if (shown.length === 0)

@@ -43,8 +43,7 @@ export function ColourGrid({ part, grid, family, wished, wishes, onWish }: Colou
       </h2>
       <p className="mt-0.5 text-[13px] text-soft">
         A number: owned. {homeSign()}: for sale. Large and blank: {wholeCatalogue ? 'made' : 'known'}, not for sale
-        singly. Small and struck through:
-        {lacking}; press to see it all the same. ✶: wished for.
+        singly. Small and struck through: {lacking}; press to see it all the same. ✶: wished for.
       </p>
       <div className="mt-3 space-y-2.5">
         {grid.map(({ family: name, cells: row }) => (

@@ -32,8 +32,8 @@ const worn = (slot: Placement['slot'], mould: string, colour: string): Placement
 const DOLL: Placement[] = [
   worn('head', 'M-HEAD', 'fawn'),
   worn('torso', 'M-TORSO', 'quay-blue'),
-  worn('armRight', 'M-ARM', 'quay-blue'),
-  worn('armLeft', 'M-ARM', 'quay-blue'),
+  worn('armRight', 'M-ARMR', 'quay-blue'),
+  worn('armLeft', 'M-ARML', 'quay-blue'),
   worn('handRight', 'M-HAND', 'fawn'),
   worn('handLeft', 'M-HAND', 'fawn'),
   worn('hips', 'M-HIPS', 'tar'),
@@ -47,8 +47,8 @@ const Picture = ({ mould, colour }: { mould: string; colour: string }) => (
 const Swatches = ({ a, b }: { a: string; b: string }) => (
   <span className="flex flex-1 flex-col items-center text-[11.5px] leading-tight">
     <span className="flex overflow-hidden rounded-[5px] border border-ink/40">
-      <span className="size-6" style={{ background: a }} />
-      <span className="size-6" style={{ background: b }} />
+      <span className="size-5" style={{ background: a }} />
+      <span className="size-5" style={{ background: b }} />
     </span>
     ΔE {Math.round(colourDifference(a, b))}
   </span>
@@ -67,7 +67,7 @@ export const WORDS = {
   slot: {
     term: 'Slot',
     line: 'A place on the doll that wears something: headgear, torso, left hand.',
-    picture: () => <Figure placements={DOLL.slice(0, 1)} from={catalogue} label="" className="h-full flex-1" />,
+    picture: () => <Picture mould="M-HEAD" colour="fawn" />,
   },
   mould: {
     term: 'Mould',
@@ -89,7 +89,7 @@ export const WORDS = {
     term: 'Assembly',
     line: 'Pieces sold as one: a torso with its arms and mitts, legs with their hips. Owning it is owning its pieces.',
     picture: () => (
-      <Figure placements={DOLL.slice(1)} from={catalogue} label="" plinth={false} className="h-full flex-1" />
+      <Figure placements={DOLL.slice(1)} from={catalogue} label="" crop="torso" className="h-full flex-1" />
     ),
   },
   take: {
@@ -103,6 +103,7 @@ export const WORDS = {
             placements={[...DOLL, worn('headgear', colour === 'marigold' ? 'M-QUIFF' : 'M-DECK', colour)]}
             from={catalogue}
             label=""
+            plinth={false}
             className="h-full min-w-0 flex-1"
           />
         ))}
