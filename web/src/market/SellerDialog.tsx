@@ -8,6 +8,8 @@ import { Button } from '../ui/Button.tsx'
 import { ConflictNote } from '../ui/ConflictNote.tsx'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
+import { useTyped } from '../ui/useTyped.ts'
+import { WentOn } from '../ui/WentOn.tsx'
 import { codeFor, newSeller, termsIn, termsOf, typed, type TypedSeller } from './sellerForm.ts'
 
 const BASIS: Record<Shipping['basis'], string> = {
@@ -30,15 +32,20 @@ interface SellerDialogProps {
 
 /** A seller's terms, made or changed. */
 export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
-  const [values, setValues] = useState<TypedSeller>(() => {
-    return seller ? typed(termsIn(seller)) : newSeller()
-  })
+  const [changed, setValues] = useState<TypedSeller>(() => (seller ? typed(termsIn(seller)) : newSeller()))
+  // What is typed of a new one is there again when the dialog was left; of a known one the terms are.
+  const begun = useTyped('new seller', newSeller, (kept) => typeof kept.name === 'string' && Array.isArray(kept.bands))
+  const values = seller ? changed : begun.values
   const [was, setWas] = useState(() => (seller ? termsIn(seller) : undefined))
   const [problem, setProblem] = useState('')
   const [theirs, setTheirs] = useState<Changed<SellerTerms> | null>(null)
   const [keep, { isLoading }] = marketApi.endpoints.keepSeller.useMutation()
   const [remove] = marketApi.endpoints.removeSeller.useMutation()
-  const set = (change: Partial<TypedSeller>) => setValues((before) => ({ ...before, ...change }))
+  const set = (change: Partial<TypedSeller>) => {
+    const next = (before: TypedSeller) => ({ ...before, ...change })
+    if (seller) setValues(next)
+    else begun.set(next)
+  }
   const setBand = (at: number, change: Partial<TypedSeller['bands'][number]>) =>
     set({ bands: values.bands.map((band, i) => (i === at ? { ...band, ...change } : band)) })
   const save = async (read = was) => {
@@ -54,6 +61,7 @@ export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
       const changed = changedMeanwhile<SellerTerms>(answer.error)
       if (changed) return setTheirs({ ...changed, current: termsIn(changed.current) })
       if (answer.error) return setProblem(errorText(answer.error))
+      if (!seller) begun.forget()
       tell(seller ? `${terms.name} is kept as changed.` : `${terms.name} sells now.`)
       return onLeave()
     } catch (error) {
@@ -92,6 +100,7 @@ export function SellerDialog({ seller, taken, onLeave }: SellerDialogProps) {
       onKeep={() => void save()}
       onLeave={onLeave}
     >
+      {!seller && begun.isBack && <WentOn onBeginAnew={begun.beginAnew} />}
       <div className="grid grid-cols-[1fr_150px_80px] gap-3">
         {text('Name', 'name')}
         {text('Country', 'country')}

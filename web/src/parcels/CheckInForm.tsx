@@ -11,6 +11,8 @@ import { FindThing, type Named } from '../drawer/FindThing.tsx'
 import { Button } from '../ui/Button.tsx'
 import { FIELD } from '../ui/FormDialog.tsx'
 import { tell } from '../ui/tell.ts'
+import { useTyped } from '../ui/useTyped.ts'
+import { WentOn } from '../ui/WentOn.tsx'
 import { LinePicture } from './LinePicture.tsx'
 
 const LAST_BIN = 'outfit.last-bin'
@@ -26,6 +28,13 @@ interface Counts {
 
 type Extra = Named & { qty: number }
 
+interface Typed {
+  on: string
+  /** By line. */
+  counts: Record<number, Counts>
+  extras: Extra[]
+}
+
 /** Count what came, line by line; what is good lies in its bin afterwards, what is not is needed again. */
 export function CheckInForm({
   parcel,
@@ -39,16 +48,30 @@ export function CheckInForm({
   const { data: box } = drawerApi.endpoints.box.useQuery()
   const [checkIn, { error, isLoading }] = parcelsApi.endpoints.checkIn.useMutation()
   const [takeBack] = parcelsApi.endpoints.takeCheckInBack.useMutation()
-  const [on, setOn] = useState(() => new Date().toISOString().slice(0, 10))
   const [chosen, choose] = useState<string | null>(() => localStorage.getItem(LAST_BIN))
-  const [counts, setCounts] = useState<Record<number, Counts>>(() =>
-    Object.fromEntries(parcel.lines.map(({ line, qty }) => [line, { arrived: qty, damaged: 0, wrong: 0, bin: null }])),
+  // A parcel of a hundred lines is not counted in one go.
+  const typed = useTyped<Typed>(
+    `check-in ${parcel.id}`,
+    () => ({
+      on: new Date().toISOString().slice(0, 10),
+      counts: Object.fromEntries(
+        parcel.lines.map(({ line, qty }) => [line, { arrived: qty, damaged: 0, wrong: 0, bin: null }]),
+      ),
+      extras: [],
+    }),
+    ({ counts, extras, on }) =>
+      typeof on === 'string' && Array.isArray(extras) && parcel.lines.every(({ line }) => counts?.[line]),
   )
-  const [extras, setExtras] = useState<Extra[]>([])
+  const { on, counts, extras } = typed.values
+  const setExtras = (change: (before: Extra[]) => Extra[]) =>
+    typed.set((before) => ({ ...before, extras: change(before.extras) }))
   const bins = (box?.bins ?? []).filter(isPlain)
   const bin = bins.find(({ code }) => code === chosen)?.code ?? bins[0]?.code ?? ''
   const set = (line: number, change: Partial<Counts>) =>
-    setCounts((before) => ({ ...before, [line]: { ...before[line]!, ...change } }))
+    typed.set((before) => ({
+      ...before,
+      counts: { ...before.counts, [line]: { ...before.counts[line]!, ...change } },
+    }))
   const keep = async () => {
     localStorage.setItem(LAST_BIN, bin)
     const what: CheckIn = {
@@ -58,6 +81,7 @@ export function CheckInForm({
     }
     const answer = await checkIn({ id: parcel.id, ...what })
     if (answer.error) return
+    typed.forget()
     const { missing } = answer.data
     tell(
       missing > 0
@@ -82,10 +106,17 @@ export function CheckInForm({
         void keep()
       }}
     >
-      <div className="grid grid-cols-[160px_1fr] gap-3">
+      {typed.isBack && <WentOn onBeginAnew={typed.beginAnew} />}
+      <div className="mt-2 grid grid-cols-[160px_1fr] gap-3">
         <label className="font-semibold">
           Here on
-          <input type="date" required value={on} onChange={({ target }) => setOn(target.value)} className={FIELD} />
+          <input
+            type="date"
+            required
+            value={on}
+            onChange={({ target }) => typed.set((before) => ({ ...before, on: target.value }))}
+            className={FIELD}
+          />
         </label>
         <BinSelect label="Into the bin" bins={bins} value={bin} onPick={choose} />
       </div>

@@ -6,7 +6,7 @@ import { tell, tellError } from '../ui/tell.ts'
 const WHAT = { roster: 'a roster', outfits: 'off a roster', uniform: 'a uniform' } as const
 
 /** What was taken down or off, the newest first; each is put back as it was. */
-export function TakenDown() {
+export function TakenDown({ silent = false }: { /** Where nothing is, say nothing. */ silent?: boolean }) {
   const { data } = rosterApi.endpoints.removed.useQuery()
   const [putBack, { isLoading }] = rosterApi.endpoints.putBack.useMutation()
   const navigate = useNavigate()
@@ -16,6 +16,7 @@ export function TakenDown() {
     tell(`${name} is put back.`)
     if (answer.data.roster) void navigate(`/rosters/${answer.data.roster}`)
   }
+  if (silent && !data?.length) return null
   return (
     <section aria-labelledby="taken-down" className="mt-6">
       <h2 id="taken-down" className="text-xl">

@@ -25,7 +25,12 @@ export function RostersView() {
   if (!data?.rosters.length)
     return (
       <Suspense>
-        <EmptyWorkspace onBegin={() => begin(true)}>{begun}</EmptyWorkspace>
+        <EmptyWorkspace onBegin={() => begin(true)}>
+          {begun}
+          <div className="mx-auto max-w-[620px] text-left">
+            <TakenDown silent />
+          </div>
+        </EmptyWorkspace>
       </Suspense>
     )
   return (
