@@ -9,18 +9,22 @@ export interface Candidate extends Wanting, Portion {
   id: string
   name: string
   brief: Brief | null
+  /** For each placement, the parcel its part is to come in; null for what is owned or not ordered. */
+  arriving?: readonly (string | null)[]
 }
 
 /** How near an outfit is to being built, the nearest first. */
-export const NEARNESS = ['complete', 'apart', 'before-others', 'lacks-one', 'lacks-more'] as const
+export const NEARNESS = ['complete', 'apart', 'before-others', 'on-its-way', 'lacks-one', 'lacks-more'] as const
 export type Nearness = (typeof NEARNESS)[number]
 
 export interface Buildable {
   id: string
   name: string
   nearness: Nearness
-  /** Parts that are neither owned nor copies by others, even if it came first. */
+  /** Parts that are neither owned nor copies by others nor ordered, even if it came first. */
   lacks: Placement[]
+  /** Parts it lacks that are ordered and on their way. */
+  coming: Placement[]
   /** Codes of donors that would be taken apart. */
   donors: string[]
   /** Names of outfits that count on parts it would take. */
@@ -66,10 +70,12 @@ function nearnessOf(
   free: readonly Part[],
   catalogue: Catalogue,
 ): Buildable {
-  const { id, name, placements, sources, brief } = one
+  const { id, name, placements, sources, brief, arriving } = one
   const [alone] = shareOut(drawer, [one])
-  const lacks = placements.filter((_, i) => alone!.sources[i] === null)
-  const own = lacks.length === 0 && sources.every((source) => source !== null)
+  const comes = (i: number) => typeof arriving?.[i] === 'string'
+  const lacks = placements.filter((_, i) => alone!.sources[i] === null && !comes(i))
+  const coming = placements.filter((_, i) => alone!.sources[i] === null && comes(i))
+  const own = lacks.length + coming.length === 0 && sources.every((source) => source !== null)
   const used = own ? sources : alone!.sources
   const donors = [...new Set(used.flatMap((source) => source?.donor ?? []))].sort()
   const short = placements.filter((_, i) => sources[i] === null && alone!.sources[i] !== null)
@@ -83,6 +89,7 @@ function nearnessOf(
   })
   const nearness = (): Nearness => {
     if (lacks.length > 0) return lacks.length === 1 ? 'lacks-one' : 'lacks-more'
+    if (coming.length > 0) return 'on-its-way'
     if (!own) return 'before-others'
     return donors.length > 0 ? 'apart' : 'complete'
   }
@@ -91,10 +98,12 @@ function nearnessOf(
     name,
     nearness: nearness(),
     lacks,
+    coming,
     donors,
     others,
     instead,
-    likeness: likenessWith(one, lacks, instead, brief, catalogue),
+    // What is on its way is worn by nobody today.
+    likeness: likenessWith(one, [...lacks, ...coming], instead, brief, catalogue),
   }
 }
 
@@ -133,7 +142,7 @@ function likenessWith(
   const built = placements.flatMap((placement) => {
     const at = lacks.indexOf(placement)
     if (at < 0) return [placement]
-    const other = instead[at]
+    const other = instead[at] ?? null
     return other ? [{ ...placement, part: other.part }] : []
   })
   return {

@@ -257,6 +257,34 @@ describe('who has what', () => {
     ])
   })
 
+  test('what is ordered is on its way, and not lacking', () => {
+    const arriving = (...parcels: (string | null)[]) => ({ arriving: parcels })
+    const [one, two] = shared(asking('gone', 'gone'))
+    const both = {
+      ...two!,
+      placements: [...two!.placements, placed('neck', 'gone too')],
+      sources: [...two!.sources, null],
+    }
+    const told = (list: Parameters<typeof buildable>[0]) =>
+      buildable(list, list, drawer, {}, catalogue).map(({ id, nearness, lacks, coming }) => [
+        id,
+        nearness,
+        lacks.length,
+        coming.length,
+      ])
+    expect(
+      told([
+        { ...both, ...arriving('p1', null) },
+        { ...one!, ...arriving('p1') },
+      ]),
+    ).toEqual([
+      ['o0', 'on-its-way', 0, 1],
+      ['o1', 'lacks-one', 1, 1],
+    ])
+    expect(told([{ ...both, ...arriving('p1', 'p2') }])).toEqual([['o1', 'on-its-way', 0, 2]])
+    expect(told([both])).toEqual([['o1', 'lacks-more', 2, 0]])
+  })
+
   test('weighs what is worn instead by what the brief wishes for', () => {
     const brief = {
       ...emptyBrief(),

@@ -109,8 +109,8 @@ export class WorkbenchService {
     const found = buildable(wanted, all, contents, spare, catalogue)
     const shareOf = new Map(shares.map((share) => [share.outfit.id, share]))
     const told = [
-      ...found.flatMap(({ lacks, instead }) => [
-        ...lacks.map(({ part }) => part),
+      ...found.flatMap(({ lacks, coming, instead }) => [
+        ...[...lacks, ...coming].map(({ part }) => part),
         ...instead.flatMap((one) => one?.part ?? []),
       ]),
       ...wanted.flatMap(({ placements }) => placements.map(({ part }) => part)),

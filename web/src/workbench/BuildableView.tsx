@@ -14,6 +14,7 @@ const WORDS: Readonly<Record<Nearness, { title: string; about: string }>> = {
   complete: { title: 'Complete', about: 'Every part lies loose; nobody loses anything.' },
   apart: { title: 'By taking something apart', about: 'Everything is owned; some of it stands on a figure.' },
   'before-others': { title: 'Before others', about: 'Everything is owned, but others count on some of it.' },
+  'on-its-way': { title: 'On its way', about: 'Nothing is to be bought: what is missing comes with a parcel.' },
   'lacks-one': { title: 'Lacks one part', about: 'What could be worn instead is told, and how much likeness is kept.' },
   'lacks-more': { title: 'Lacks more', about: 'The fewest first.' },
 }
@@ -119,6 +120,16 @@ function What({
       {one.others.length > 0 && (
         <p>
           Takes from: <strong>{one.others.join(', ')}</strong>
+        </p>
+      )}
+      {one.coming.length > 0 && (
+        <p>
+          On its way:{' '}
+          {one.coming
+            .slice(0, 3)
+            .map(({ part }) => label(part))
+            .join(', ')}
+          {one.coming.length > 3 && ' …'}
         </p>
       )}
       {lacksOne && (
