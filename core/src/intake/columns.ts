@@ -61,7 +61,8 @@ function cellsFit(cells: readonly string[], knowsColour: (text: string) => boole
   const amounts = share((cell) => /\d/.test(cell) && readAmount(cell, { decimal: ',', currency: 'EUR' }) !== null)
   const signed = share((cell) => /[€$£¥]|\b(EUR|USD|GBP|CHF|PLN|zł)\b/i.test(cell) && /\d/.test(cell))
   const cents = share((cell) => /\d[.,]\d{2}(\D|$)/.test(cell))
-  const counts = share((cell) => readCount(cell) !== null && readCount(cell)! < 10_000)
+  // Words alone are no sign of it: "neuf" is new as well as nine, and an elf is no eleven.
+  const counts = share((cell) => /\d/.test(cell) && readCount(cell) !== null && readCount(cell)! < 10_000)
   const dates = share((cell) => /\d/.test(cell) && readDate(cell, true) !== null && !/^\d+[.,]\d{2}$/.test(cell))
   const distinct = new Set(filled.map(fold)).size / Math.max(1, filled.length)
   const colours = share((cell) => {

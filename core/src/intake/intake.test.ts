@@ -191,6 +191,16 @@ Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht
     expect(told(list)).toEqual(['M-TORSO poppy 2', 'M-HEAD fawn 1', 'M-PAIRF tar 4'])
   })
 
+  test('a word that is also a count makes no column of counts', () => {
+    const list = read('Torse;rouge;2;neuf\nTête;beige;1;neuf\nJambes;noir;4;occasion\n')
+    expect(list.columns.map(({ field }) => field)).toEqual(['name', 'colour', 'count', 'condition'])
+    expect(list.rows.map(({ count, condition }) => [count, condition])).toEqual([
+      [2, 'new'],
+      [1, 'new'],
+      [4, 'used'],
+    ])
+  })
+
   test('faults name their line and field, and the rest is read', () => {
     const list = read('name,colour,qty,date\nTorso,red,some,\nHead,Fawn,1,31.02.2026\n,red,1,\nLegs,black,1,\n')
     expect(list.faults).toEqual([

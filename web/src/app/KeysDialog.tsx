@@ -37,6 +37,9 @@ export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean)
         <Dialog.Overlay className="fixed inset-0 bg-black/40" />
         <Dialog.Content className="fixed top-1/2 left-1/2 max-h-[calc(100vh-24px)] w-[860px] max-w-[calc(100vw-16px)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-[14px] border border-rule bg-card p-6 shadow-xl">
           <Dialog.Title className="text-xl">Keys and words</Dialog.Title>
+          <Dialog.Description className="sr-only">
+            What each key does, and what words of the work mean.
+          </Dialog.Description>
           <Tabs.Root defaultValue="keys">
             <Tabs.List aria-label="Keys and words" className="mt-2 flex gap-1 border-b border-rule">
               <Tabs.Trigger value="keys" className={TAB}>
@@ -47,7 +50,7 @@ export function KeysDialog(props: { open: boolean; onOpenChange: (open: boolean)
               </Tabs.Trigger>
             </Tabs.List>
             <Tabs.Content value="keys" className="pt-3">
-              <Dialog.Description className="text-soft">They rest while you type.</Dialog.Description>
+              <p className="text-soft">They rest while you type.</p>
               <dl className="mt-2 grid grid-cols-[150px_1fr] gap-x-3 gap-y-1.5 lg:grid-cols-[130px_1fr_150px_1fr]">
                 {KEYS.map(([key, what]) => (
                   <div key={key} className="contents">

@@ -65,7 +65,7 @@ function Box({ box, catalogue }: { box: PartsBox; catalogue: Catalogue }) {
   const turn = useRef<Promise<unknown>>(Promise.resolve())
   /** One change after the other, each of what the one before left: keys are pressed faster than the server answers. */
   const put = (bin: BoxBin, change: (at: Spot) => Spot) => {
-    turn.current = turn.current.then(() => move(bin, change), tellError)
+    turn.current = turn.current.then(() => move(bin, change)).catch(tellError)
   }
   const move = async (bin: BoxBin, change: (at: Spot) => Spot) => {
     const loaded = await dispatch(drawerApi.util.getRunningQueryThunk('box', undefined))
