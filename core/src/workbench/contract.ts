@@ -21,8 +21,10 @@ export interface WorkbenchPlan {
   /** Donors to fetch, by code and name. */
   donors: { code: string; name: string }[]
   steps: Step[]
-  /** Parts nothing gives. */
+  /** Parts nothing gives, and none is ordered. */
   lacks: Placement[]
+  /** Parts nothing gives so far, which come with a parcel. */
+  coming: Placement[]
   built: boolean
   /** Names of outfits that count on parts it takes. */
   others: string[]

@@ -29,6 +29,8 @@ describe('what can be built', () => {
     const lacking = outfits.find(({ lacks }) => lacks.length > 0)!
     expect((await server.send('POST', `outfits/${lacking.id}/built`)).status).toBe(409)
     for (const one of outfits) expect(one.lacks.length === 0).toBe(!one.nearness.startsWith('lacks'))
+    const awaiting = outfits.find(({ nearness }) => nearness === 'on-its-way')!
+    expect((await server.send('POST', `outfits/${awaiting.id}/built`)).status).toBe(409)
     const roster = outfits[0]!.roster
     expect((await buildable(`?rosters=${roster}`)).outfits.every((one) => one.roster === roster)).toBe(true)
   })
@@ -37,7 +39,7 @@ describe('what can be built', () => {
 describe('the workbench', () => {
   test('takes what the list of what can be built told: the same donors, and from the same others', async () => {
     const { outfits } = await buildable()
-    const whole = outfits.filter(({ nearness }) => !nearness.startsWith('lacks'))
+    const whole = outfits.filter(({ lacks, coming }) => lacks.length + coming.length === 0)
     expect(new Set(whole.map(({ nearness }) => nearness))).toEqual(new Set(['complete', 'apart', 'before-others']))
     for (const one of whole) {
       const { donors, others, lacks } = await planOf(one.id)
@@ -48,6 +50,16 @@ describe('the workbench', () => {
         [],
       ])
     }
+  })
+
+  test('tells what comes with a parcel apart from what is lacking, as the list of what can be built does', async () => {
+    const { outfits } = await buildable()
+    for (const one of outfits) {
+      const { lacks, coming } = await planOf(one.id)
+      expect([one.name, lacks, coming]).toEqual([one.name, one.lacks, one.coming])
+    }
+    expect(outfits.some(({ coming }) => coming.length > 0)).toBe(true)
+    expect(outfits.some(({ lacks }) => lacks.length > 0)).toBe(true)
   })
 
   test('gathers every part from a bin or a donor, and finishing moves just those, in one act', async () => {

@@ -82,7 +82,8 @@ export class WorkbenchService {
             owned: Object.fromEntries(owned),
             prices: Object.fromEntries(prices),
           }),
-      lacks: share.placements.filter((_, i) => sources[i] === null),
+      lacks: share.placements.filter((_, i) => sources[i] === null && share.arriving[i] === null),
+      coming: share.placements.filter((_, i) => sources[i] === null && share.arriving[i] !== null),
       built,
       others: losersOf(
         share.placements.filter((_, i) => share.sources[i] === null && sources[i] !== null).map(({ part }) => part),
@@ -95,7 +96,7 @@ export class WorkbenchService {
 
   /** What could be built today, the nearest first; `rosters` are the ones to look at, or all. */
   async buildable(rosters: readonly string[] | null): Promise<BuildableList & Drawables> {
-    const [{ shares }, contents] = await Promise.all([this.shares.allotment(), this.drawer.contents()])
+    const [shares, contents] = await Promise.all([this.shares.all(), this.drawer.contents()])
     const spare = spareLoose(contents, shares)
     const all = shares.map((share) => this.candidate(share))
     const wanted = all.filter(

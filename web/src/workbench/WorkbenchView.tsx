@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
-import { partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { partLabel, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { CAUTIONS } from '@outfit/core/fitting'
 import { homeMoney } from '@outfit/core/market'
 import { firstToMind, type Care, type Step, type WorkbenchPlan } from '@outfit/core/workbench'
@@ -36,7 +36,7 @@ export function WorkbenchView() {
 }
 
 function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalogue }) {
-  const { outfit, placements, stops, donors, steps, lacks, built, others, remarks } = plan
+  const { outfit, placements, stops, donors, steps, lacks, coming, built, others, remarks } = plan
   const ticks = useTicks(outfit.id)
   const [remarking, remark] = useState(false)
   const [build, { isLoading }] = rosterApi.endpoints.buildOutfit.useMutation()
@@ -90,24 +90,28 @@ function Workbench({ plan, catalogue }: { plan: WorkbenchPlan; catalogue: Catalo
               <p className="font-semibold text-good">Stands built.</p>
               <Button onClick={() => void apart()}>Take it apart</Button>
             </>
-          ) : lacks.length > 0 ? (
-            <div>
-              <p className="font-semibold text-problem">
-                Lacks {lacks.length === 1 ? 'one part' : `${lacks.length} parts`}:
-              </p>
-              <ul>
-                {lacks.map(({ part, slot, order }) => (
-                  <li key={`${slot} ${order}`}>
-                    {SLOT_FACTS[slot].label}:{' '}
-                    <Link to={`/parts/${part}`} className="hover:text-act hover:underline">
-                      {label(part)}
-                    </Link>
-                  </li>
-                ))}
-              </ul>
-              <Link to={`/outfits/${outfit.id}/sourcing`} className="font-semibold text-act hover:underline">
-                Buy what is missing
-              </Link>
+          ) : lacks.length + coming.length > 0 ? (
+            <div className="space-y-2">
+              {lacks.length > 0 && (
+                <div>
+                  <p className="font-semibold text-problem">
+                    Lacks {lacks.length === 1 ? 'one part' : `${lacks.length} parts`}:
+                  </p>
+                  <Missing placements={lacks} label={label} />
+                  <Link to={`/outfits/${outfit.id}/sourcing`} className="font-semibold text-act hover:underline">
+                    Buy what is missing
+                  </Link>
+                </div>
+              )}
+              {coming.length > 0 && (
+                <div>
+                  <p className="font-semibold">On {coming.length === 1 ? 'its' : 'their'} way:</p>
+                  <Missing placements={coming} label={label} />
+                  <Link to="/parcels" className="font-semibold text-act hover:underline">
+                    Parcels to come
+                  </Link>
+                </div>
+              )}
             </div>
           ) : (
             <>
@@ -291,5 +295,21 @@ function Clock({ ticks }: { ticks: Ticks }) {
       </Button>
       {(seconds > 0 || ticks.running) && <span className="tabular-nums">{shown}</span>}
     </p>
+  )
+}
+
+/** Slots with the parts nothing gives them. */
+function Missing({ placements, label }: { placements: readonly Placement[]; label: (code: string) => string }) {
+  return (
+    <ul>
+      {placements.map(({ part, slot, order }) => (
+        <li key={`${slot} ${order}`}>
+          {SLOT_FACTS[slot].label}:{' '}
+          <Link to={`/parts/${part}`} className="hover:text-act hover:underline">
+            {label(part)}
+          </Link>
+        </li>
+      ))}
+    </ul>
   )
 }
