@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 
 const keyOf = (name: string) => `outfit.typed.${name}`
 
@@ -27,24 +27,27 @@ interface Typed<T> {
  * windows the one that was typed in last counts. `fits` says whether something kept is of this form still.
  */
 export function useTyped<T extends object>(name: string, begin: () => T, fits: (values: T) => boolean): Typed<T> {
-  const [{ values, isBack }, setState] = useState(() => {
+  const [{ values, isBack, isTyped }, setState] = useState(() => {
     const kept = keptAs(name, fits)
-    return { values: kept ?? begin(), isBack: kept !== null }
+    return { values: kept ?? begin(), isBack: kept !== null, isTyped: false }
   })
   const forget = () => localStorage.removeItem(keyOf(name))
+  useEffect(() => {
+    if (!isTyped) return
+    try {
+      localStorage.setItem(keyOf(name), JSON.stringify(values))
+    } catch {
+      // The browser has no room left: it is still in the form.
+    }
+  }, [name, values, isTyped])
   return {
     values,
     isBack,
-    set: (change) =>
-      setState((before) => {
-        const next = change(before.values)
-        localStorage.setItem(keyOf(name), JSON.stringify(next))
-        return { ...before, values: next }
-      }),
+    set: (change) => setState((before) => ({ ...before, values: change(before.values), isTyped: true })),
     forget,
     beginAnew: () => {
       forget()
-      setState({ values: begin(), isBack: false })
+      setState({ values: begin(), isBack: false, isTyped: false })
     },
   }
 }

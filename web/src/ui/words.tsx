@@ -27,7 +27,8 @@ const catalogue = catalogueOf({
 const worn = (slot: Placement['slot'], mould: string, colour: string): Placement => ({
   slot,
   part: `${mould} ${colour}`,
-  ...{ order: 0, turned: false },
+  order: 0,
+  turned: false,
 })
 const DOLL: Placement[] = [
   worn('head', 'M-HEAD', 'fawn'),
@@ -176,7 +177,7 @@ export const WORDS = {
 export type WordKey = keyof typeof WORDS
 
 /** A word with its line and picture. */
-export function WordNote({ word, titled = true }: { word: WordKey; titled?: boolean }) {
+export function WordNote({ word }: { word: WordKey }) {
   const { term, line, picture } = WORDS[word]
   return (
     <div className="flex items-center gap-3">
@@ -184,7 +185,7 @@ export function WordNote({ word, titled = true }: { word: WordKey; titled?: bool
         {picture()}
       </span>
       <p className="min-w-0 text-[14px] leading-snug">
-        {titled && <strong className="block text-[15px]">{term}</strong>}
+        <strong className="block text-[15px]">{term}</strong>
         {line}
       </p>
     </div>
