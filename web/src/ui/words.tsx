@@ -118,7 +118,7 @@ export const WORDS = {
       <span className="grid h-full flex-1 grid-cols-3 gap-0.5">
         {['M-DECK', 'M-QUIFF', 'M-SIDE'].map((mould) => (
           <span key={mould} className="flex overflow-hidden rounded-[4px] border border-rule bg-paper">
-            <Picture mould={mould} colour={mould === 'M-DECK' ? 'poppy' : 'tar'} />
+            <Picture mould={mould} colour={mould === 'M-DECK' ? 'poppy' : 'marigold'} />
           </span>
         ))}
       </span>
