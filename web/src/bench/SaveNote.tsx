@@ -1,10 +1,10 @@
+import { useStore } from 'react-redux'
 import { useMatch } from 'react-router'
-import { api } from '../data/api.ts'
-import { useAppDispatch } from '../data/hooks.ts'
-import { useBenchSelector } from './hooks.ts'
+import { toast } from 'sonner'
+import { errorText } from '../data/api.ts'
+import { useBenchSelector, type BenchRoot } from './hooks.ts'
 import { Button } from '../ui/Button.tsx'
-import { opened } from './benchSlice.ts'
-import { dropDraft } from './drafts.ts'
+import { settleConflict } from './settleConflict.ts'
 
 const WORDS = {
   saved: 'all saved',
@@ -17,31 +17,20 @@ const WORDS = {
 /** Says what is not saved yet; after a conflict offers both ways out. */
 export function SaveNote() {
   const onBench = useMatch('/outfits/:outfit/bench')
-  const { save, outfit, take, present } = useBenchSelector((state) => state.bench)
-  const dispatch = useAppDispatch()
-  const [load] = api.endpoints.outfit.useLazyQuery()
+  const save = useBenchSelector((state) => state.bench.save)
+  const store = useStore<BenchRoot>()
   if (!onBench) return null
-  const reopen = async (mine: boolean) => {
-    if (!outfit || !take) return
-    const fresh = await load(outfit).unwrap()
-    const theirs = fresh.takes.find((t) => t.id === take) ?? fresh.takes[0]!
-    if (!mine) dropDraft(take)
-    dispatch(
-      opened({
-        outfit,
-        take: theirs.id,
-        version: fresh.version,
-        placements: theirs.placements,
-        draft: mine ? present : null,
-      }),
+  const settle = (mine: boolean) =>
+    void settleConflict(store, mine).then(
+      (label) => label !== null && toast(`That take is gone; yours is kept as take ${label}.`),
+      (error: unknown) => toast.error(errorText(error)),
     )
-  }
   if (save === 'conflict')
     return (
       <span role="alert" className="flex items-center gap-2 text-problem">
         Changed elsewhere, not saved
-        <Button onClick={() => void reopen(false)}>Take theirs</Button>
-        <Button onClick={() => void reopen(true)}>Keep mine</Button>
+        <Button onClick={() => settle(false)}>Take theirs</Button>
+        <Button onClick={() => settle(true)}>Keep mine</Button>
       </span>
     )
   return (

@@ -1,9 +1,13 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
+import { createAction, createSlice, type PayloadAction } from '@reduxjs/toolkit'
 import type { Placement } from '@outfit/core/catalogue'
 import type { View } from '@outfit/core/mannequin'
+import type { SaveState } from '../data/saver.ts'
 
-/** How far what is on the bench has got: kept, on its way, waiting for the server, or in conflict with another writer. */
-export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'conflict'
+/** How far what is on the bench has got. */
+type BenchSave = Exclude<SaveState, 'refused'>
+
+/** A change waits to be saved, unless it is open yet whose is to stay. */
+const waiting = (save: BenchSave): BenchSave => (save === 'conflict' ? 'conflict' : 'unsaved')
 
 interface BenchState {
   outfit: string | null
@@ -12,7 +16,7 @@ interface BenchState {
   present: Placement[]
   past: Placement[][]
   future: Placement[][]
-  save: SaveState
+  save: BenchSave
   /** Row of the spine being worked on. */
   row: string
   view: View
@@ -61,26 +65,27 @@ export const benchSlice = createSlice({
       state.past = [...state.past, state.present].slice(-MOST_STEPS)
       state.present = payload
       state.future = []
-      state.save = 'unsaved'
+      state.save = waiting(state.save)
     },
     undone(state) {
       const before = state.past.pop()
       if (!before) return
       state.future.push(state.present)
       state.present = before
-      state.save = 'unsaved'
+      state.save = waiting(state.save)
     },
     redone(state) {
       const after = state.future.pop()
       if (!after) return
       state.past.push(state.present)
       state.present = after
-      state.save = 'unsaved'
+      state.save = waiting(state.save)
     },
-    saveMoved(state, { payload }: PayloadAction<{ save: SaveState; version?: number }>) {
+    saveMoved(state, { payload }: PayloadAction<{ save: BenchSave; version?: number }>) {
       state.save = payload.save
       if (payload.version !== undefined) state.version = payload.version
     },
+    /** The outfit was written with its version checked: what comes next is written over the one that made. */
     versionSeen(state, { payload }: PayloadAction<number>) {
       state.version = payload
     },
@@ -92,5 +97,8 @@ export const benchSlice = createSlice({
     },
   },
 })
+
+/** The take on the bench was read again from the server. */
+export const takeRead = createAction<{ version: number; placements: Placement[] }>('bench/takeRead')
 
 export const { opened, changed, undone, redone, saveMoved, versionSeen, rowPicked, viewTurned } = benchSlice.actions

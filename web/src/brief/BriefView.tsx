@@ -16,7 +16,8 @@ import { InWords } from '../description/InWords.tsx'
 import { Pictures } from './Pictures.tsx'
 import { SamplePanel, type ColourTarget } from './SamplePanel.tsx'
 import { Terms } from './Terms.tsx'
-import { useBrief, type BriefSave } from './useBrief.ts'
+import { useBrief } from './useBrief.ts'
+import type { SaveState } from '../data/saver.ts'
 import { Wishes } from './Wishes.tsx'
 import { WhatIs } from '../ui/WhatIs.tsx'
 
@@ -28,9 +29,10 @@ export function BriefView() {
   return <BriefDesk key={loaded.outfit.id} {...loaded} />
 }
 
-const SAVED: Record<Exclude<BriefSave, 'conflict'>, string> = {
+const SAVED: Record<Exclude<SaveState, 'conflict'>, string> = {
   saved: 'all saved',
   saving: 'saving…',
+  unsaved: 'saving…',
   offline: 'not saved: no answer, trying again',
   refused: 'not saved',
 }

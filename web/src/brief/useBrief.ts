@@ -1,86 +1,56 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
+import { toast } from 'sonner'
 import type { Brief } from '@outfit/core/brief'
 import type { OutfitDetail } from '@outfit/core/roster'
 import { api } from '../data/api.ts'
+import { findDraft, sameJson, Saver, type SaveState } from '../data/saver.ts'
 
-export type BriefSave = 'saved' | 'saving' | 'offline' | 'refused' | 'conflict'
-
-interface Draft {
-  version: number
-  brief: Brief
-}
-
-const PAUSE = 350
-const RETRY = 3000
+const WAITS = { pause: 350, retry: 3000 }
 const MOST_STEPS = 100
 const keyOf = (outfit: string) => `outfit.brief.${outfit}`
-
-function findDraft(outfit: string): Draft | null {
-  try {
-    return JSON.parse(localStorage.getItem(keyOf(outfit)) ?? 'null') as Draft | null
-  } catch {
-    return null
-  }
-}
 
 /** The brief as it is being written: every change can be undone, is kept in the browser and saved a moment later. */
 export function useBrief(outfit: OutfitDetail) {
   const { id } = outfit
-  const [first] = useState(() => findDraft(id))
+  const [first] = useState(() => findDraft<Brief>(keyOf(id)))
   const [state, setState] = useState({
-    present: first?.brief ?? outfit.brief,
+    present: first?.value ?? outfit.brief,
     past: [] as Brief[],
     future: [] as Brief[],
   })
-  const [save, setSave] = useState<BriefSave>(first ? 'saving' : 'saved')
-  const [problem, setProblem] = useState('')
-  const version = useRef(first?.version ?? outfit.briefVersion)
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
-  const latest = useRef(state.present)
+  const [{ save, problem }, setSave] = useState<{ save: SaveState; problem: string }>({ save: 'saved', problem: '' })
   const [send] = api.endpoints.saveBrief.useMutation()
   const [reload] = api.endpoints.outfit.useLazyQuery()
-
-  const write = useCallback(async () => {
-    clearTimeout(timer.current)
-    timer.current = undefined
-    const brief = latest.current
-    const answer = await send({ outfit: id, version: version.current, brief })
-    if (answer.data) {
-      version.current = answer.data.briefVersion
-      if (latest.current !== brief) return void write()
-      localStorage.removeItem(keyOf(id))
-      return setSave('saved')
-    }
-    const { status, data } = answer.error as { status: number | string; data?: { detail?: string } }
-    if (status === 409) return setSave('conflict')
-    if (typeof status === 'number' && status < 500 && status !== 429) {
-      setProblem(data?.detail ?? '')
-      return setSave('refused')
-    }
-    setSave('offline')
-    timer.current = setTimeout(() => void write(), RETRY)
-  }, [id, send])
-
-  const keep = useCallback(
-    (brief: Brief) => {
-      latest.current = brief
-      localStorage.setItem(keyOf(id), JSON.stringify({ version: version.current, brief }))
-      setSave((now) => (now === 'conflict' ? now : 'saving'))
-      clearTimeout(timer.current)
-      timer.current = setTimeout(() => void write(), PAUSE)
-    },
-    [id, write],
+  const [saver] = useState(
+    () =>
+      new Saver<Brief>(
+        {
+          key: keyOf(id),
+          send: async (brief, version) => {
+            const { data, error } = await send({ outfit: id, version, brief })
+            if (data) return { version: data.briefVersion }
+            const { status, data: told } = error as { status: number | string; data?: { detail?: string } }
+            return { status, detail: told?.detail ?? '' }
+          },
+          load: async () => {
+            const { data } = await reload(id)
+            return data ? { version: data.briefVersion, value: data.brief } : null
+          },
+          isSame: sameJson,
+        },
+        outfit.briefVersion,
+        outfit.brief,
+        WAITS,
+        (now, detail) => setSave({ save: now, problem: detail }),
+      ),
   )
+  const keep = (brief: Brief) => saver.keep(brief)
 
   useEffect(() => {
-    if (first) void write()
+    if (first) saver.keep(first.value)
     // Leaving the view does not wait for the pause.
-    return () => {
-      if (timer.current !== undefined) void write()
-    }
-    // Once when the view opens and once when it closes.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [])
+    return () => saver.leave()
+  }, [first, saver])
 
   const change = (brief: Brief) => {
     setState(({ present, past }) => ({ present: brief, past: [...past, present].slice(-MOST_STEPS), future: [] }))
@@ -100,14 +70,9 @@ export function useBrief(outfit: OutfitDetail) {
   }
   /** After a conflict: go on from what the server has, with its brief or with ours. */
   const settle = async (mine: boolean) => {
-    const fresh = await reload(id).unwrap()
-    version.current = fresh.briefVersion
-    setSave('saving')
-    if (mine) return write()
-    localStorage.removeItem(keyOf(id))
-    latest.current = fresh.brief
-    setState((now) => ({ present: fresh.brief, past: [...now.past, now.present], future: [] }))
-    setSave('saved')
+    const brief = await saver.settle(mine)
+    if (!brief) return void toast.error('The server does not answer. Is it still running?')
+    if (!mine) setState((now) => ({ present: brief, past: [...now.past, now.present], future: [] }))
   }
   return {
     brief: state.present,
