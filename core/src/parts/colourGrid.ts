@@ -1,4 +1,5 @@
 import type { Colour, Part } from '../catalogue/index.ts'
+import { FAMILIES } from '../colour/index.ts'
 
 /** One colour of the grid of a mould and print: the part made in it, or null where none was made. */
 export interface GridCell {
@@ -24,21 +25,8 @@ export function commonness(releases: number): Commonness {
   return releases <= FEW ? 'few releases' : 'many releases'
 }
 
-/** Families in the order people lay colours out: skin, then neutral, then round the wheel. */
-const FAMILY_ORDER = [
-  'skin',
-  'white',
-  'grey',
-  'black',
-  'brown',
-  'red',
-  'orange',
-  'yellow',
-  'green',
-  'blue',
-  'purple',
-  'pink',
-]
+/** The usual order of families. */
+const FAMILY_ORDER: readonly string[] = FAMILIES
 
 /** The families of a palette in their usual order; families of somebody's own come last, as the palette has them. */
 export function familiesOf(palette: readonly Pick<Colour, 'family'>[]): string[] {

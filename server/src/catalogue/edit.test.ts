@@ -59,6 +59,13 @@ describe('making', () => {
     expect(found.body.items.map(({ part }) => part.code)).toEqual([hat.code])
   })
 
+  test('a family of colours is known by what it is called in other languages', async () => {
+    const { code } = await make('colours', { ...COLOUR, name: 'Own Peach', family: 'Hautfarben' })
+    await put('colours', code, { ...COLOUR, name: 'Own Peach', family: 'peau' })
+    const { colours } = (await server.get<{ colours: { code: string; family: string }[] }>('catalogue/basics')).body
+    expect(colours.find((colour) => colour.code === code)?.family).toBe('skin')
+  })
+
   test('two entries never get the same code', async () => {
     const [one, two] = await Promise.all([make('parts', HAT), make('parts', HAT)])
     expect(one.code).not.toBe(two.code)

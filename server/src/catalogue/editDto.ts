@@ -15,6 +15,8 @@ import {
   Min,
   MinLength,
 } from 'class-validator'
+import { Transform } from 'class-transformer'
+import { familyNamed } from '@outfit/core/colour'
 import { ListOf, Texts, Whole } from '../base/fields.ts'
 import { IsTexts } from '../base/isTexts.ts'
 import {
@@ -42,7 +44,12 @@ class Named {
 
 export class ColourBody extends Named {
   @Matches(/^#[0-9a-fA-F]{6}$/, { message: 'hex must be a colour as #RRGGBB' }) hex: string
-  @IsString() @MinLength(1) @MaxLength(40) family: string
+  /** In any language lists are read in, or a word of one's own. */
+  @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? familyNamed(value) : value))
+  @IsString()
+  @MinLength(1)
+  @MaxLength(40)
+  family: string
   @IsIn(FINISHES) finish: Finish
 }
 

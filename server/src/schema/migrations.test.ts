@@ -15,7 +15,7 @@ async function oldest(data: string): Promise<void> {
   const database = new DataSource({ ...databaseIn(data), entities: [], migrations: [First1763900000000] } as never)
   await database.initialize()
   for (const statement of [
-    `INSERT INTO colour VALUES ('tar', 'Tar', '#232126', 'black', 'solid')`,
+    `INSERT INTO colour VALUES ('tar', 'Tar', '#232126', 'black', 'solid'), ('sand', 'Sand', '#EBC9A0', ' Haut', 'solid')`,
     `INSERT INTO mould VALUES ('M-HAND', 'Mitt', 'hand', 'hand', 0, 0, 0.1, '{}'), ('M-TORSO', 'Torso', 'torso', 'torso', 0, 0, 2.6, '{}'), ('M-DRESS', 'Dressed', 'dressed-torso', 'dressed-torso', 0, 0, 3.6, '{}')`,
     `INSERT INTO part VALUES ('P-1', 'Old mitt', 'M-HAND', 'hand', '["tar"]', NULL, 2014), ('P-2', 'Old torso', 'M-TORSO', 'torso', '["tar"]', NULL, NULL), ('P-3', 'Old dressed', 'M-DRESS', 'dressed-torso', '["tar"]', NULL, 2015)`,
     `INSERT INTO component VALUES ('P-3', 'torso', 'P-2'), ('P-3', 'handLeft', 'P-1')`,
@@ -52,6 +52,14 @@ describe('a database of the first release', () => {
     })
     const basics = (await server.get<{ moulds: object[] }>('catalogue/basics')).body
     expect(basics.moulds).toContainEqual(expect.objectContaining({ code: 'M-HAND', connections: [], covers: [] }))
+  })
+
+  test('has its colours of skin in the one family rules ask for', async () => {
+    const { colours } = (await server.get<{ colours: { code: string; family: string }[] }>('catalogue/basics')).body
+    expect(colours.map(({ code, family }) => [code, family])).toEqual([
+      ['sand', 'skin'],
+      ['tar', 'black'],
+    ])
   })
 
   test('has what lies where as the sum of what was moved, and its history in acts', async () => {

@@ -1,5 +1,14 @@
 import { useParams } from 'react-router'
-import { CONNECTIONS, COVERS, PART_KINDS, type Mould, type PartKind } from '@outfit/core/catalogue'
+import { useRef } from 'react'
+import {
+  CONNECTIONS,
+  COVERS,
+  PART_KINDS,
+  traitsOfKind,
+  type Mould,
+  type PartKind,
+  type Traits,
+} from '@outfit/core/catalogue'
 import { SILHOUETTES } from '@outfit/core/mannequin'
 import { api } from '../data/api.ts'
 import { EmptyNote, Waiting } from '../ui/Notes.tsx'
@@ -30,8 +39,16 @@ const toValues = ({ code: _code, traits, ...mould }: Mould): Values => ({ ...mou
 export function MouldEditor() {
   const { code = 'new' } = useParams()
   const { data } = api.endpoints.basics.useQuery()
+  // What was typed for a kind comes back with it.
+  const asKind = useRef(new Map<PartKind, string>())
   if (!data) return <Waiting>Opening the moulds…</Waiting>
   const known = data.moulds.find((mould) => mould.code === code)
+  /** The traits of a mould that becomes another kind: those that fit, and those it had as that kind before. */
+  const traitsAs = (kind: PartKind, { kind: was, traits: text }: Values): string => {
+    asKind.current.set(was, text)
+    const traits = traitsIn(text)
+    return asKind.current.get(kind) ?? (traits ? traitsToText(traitsOfKind(traits, kind).fit) : text)
+  }
   if (!known && code !== 'new') return <EmptyNote title={`There is no mould ${code}`} />
   return (
     <EntryForm<Values>
@@ -44,7 +61,7 @@ export function MouldEditor() {
       after={() => '/moulds'}
       preview={(values) => <Preview values={values} />}
     >
-      {({ register, setValue, watch, formState: { errors } }) => (
+      {({ register, setValue, getValues, watch, formState: { errors } }) => (
         <>
           <TextField label="Name" {...register('name')} error={errors.name?.message} />
           <div className="grid grid-cols-2 gap-4">
@@ -55,7 +72,10 @@ export function MouldEditor() {
                   value={watch('kind')}
                   onChange={(event) => {
                     const kind = event.target.value as PartKind
+                    setValue('traits', traitsAs(kind, getValues()))
                     setValue('kind', kind)
+                    // It holds on as others of its kind do, until somebody says otherwise.
+                    setValue('connections', data.moulds.find((one) => one.kind === kind)?.connections ?? [])
                     setValue('silhouette', silhouettesOf(kind)[0]!)
                   }}
                   className={box}
@@ -107,11 +127,7 @@ export function MouldEditor() {
             value={watch('covers')}
             onChange={(value) => setValue('covers', value)}
           />
-          <Field
-            label="Traits"
-            hint="one a line, as key=value; hair length, parting, texture and tied are among them"
-            error={errors.traits?.message}
-          >
+          <Field label="Traits" hint={hintOf(watch('traits'), watch('kind'))} error={errors.traits?.message}>
             {(ids) => <textarea {...ids} {...register('traits')} rows={5} className={`${box} font-mono text-[13px]`} />}
           </Field>
         </>
@@ -120,22 +136,33 @@ export function MouldEditor() {
   )
 }
 
+/** The traits a text holds; null while a line is half typed. */
+function traitsIn(text: string): Traits | null {
+  try {
+    return traitsFromText(text)
+  } catch {
+    return null
+  }
+}
+
+function hintOf(text: string, kind: PartKind): string {
+  const { astray } = traitsOfKind(traitsIn(text) ?? {}, kind)
+  return astray.length > 0
+    ? `${astray.join(', ')}: said of other kinds than ${kind}`
+    : 'one a line, as key=value; hair length, parting, texture and tied are among them'
+}
+
 function Preview({ values }: { values: Values }) {
   const { data } = api.endpoints.basics.useQuery()
   const colours = data?.colours ?? []
-  let traits: Record<string, string> = {}
-  try {
-    traits = traitsFromText(values.traits)
-  } catch {
-    // What is half typed shows when it is whole.
-  }
   const mould: Mould = {
     ...values,
     neckThickness: Number(values.neckThickness) || 0,
     height: Number(values.height) || 0,
     mass: Number(values.mass) || 0,
     code: 'M-LIVE',
-    traits,
+    // What is half typed shows when it is whole.
+    traits: traitsIn(values.traits) ?? {},
   }
   const two = colours.filter(({ finish, family }) => finish === 'solid' && family !== 'skin').map(({ code }) => code)
   const live = livePart(

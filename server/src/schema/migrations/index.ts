@@ -14,6 +14,7 @@ import { Show1765100000000 } from './show.ts'
 import { Settings1765200000000 } from './settings.ts'
 import { IntakeUndo1765300000000 } from './intakeUndo.ts'
 import { IntakeRows1765400000000 } from './intakeRows.ts'
+import { SkinFamily1765500000000 } from './skinFamily.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -33,4 +34,5 @@ export const MIGRATIONS = [
   Settings1765200000000,
   IntakeUndo1765300000000,
   IntakeRows1765400000000,
+  SkinFamily1765500000000,
 ]
