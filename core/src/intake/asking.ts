@@ -4,7 +4,7 @@ import { alikeness } from './words.ts'
 
 /**
  * What is to be done with words that are not known: take them as something there is, make it new (a colour as #RRGGBB, a
- * part by how it is worn, a bin or seller under a name), or leave their rows out.
+ * part by how it is worn, a bin or seller under a name, a condition as a remark), or leave their rows out.
  */
 export type Answer = { take: string } | { make: string } | { leave: true }
 
@@ -12,12 +12,12 @@ export type Answer = { take: string } | { make: string } | { leave: true }
 export interface Unknown {
   /** What they are asked and remembered by, such as "colour lawinenweiss". */
   key: string
-  what: 'colour' | 'part' | 'bin' | 'seller'
+  what: 'colour' | 'part' | 'bin' | 'seller' | 'condition'
   /** As they stand in the first row. */
   words: string
   rows: number
   lines: number[]
-  /** What they may mean, the likeliest first: codes of colours, moulds, bins or sellers. */
+  /** What they may mean, the likeliest first: codes of colours, moulds, bins or sellers; new and used. */
   candidates: string[]
   /** What is done unless something else is said; of colours that are made new, "make" is their sRGB. */
   answer: Answer

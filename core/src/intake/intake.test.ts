@@ -5,12 +5,15 @@ import {
   delimiterIn,
   matchColour,
   matchPart,
+  newColour,
   readAmount,
   readCondition,
   readCount,
   readDate,
   readList,
   sheetOf,
+  whoseIn,
+  type Answer,
   type Choices,
   type KnownThings,
 } from './index.ts'
@@ -93,6 +96,16 @@ describe('cells as people write them', () => {
     ['używany', 'used'],
     ['Nuevo', 'new'],
     ['vielleicht', null],
+    ['gebr.', 'used'],
+    ['wie neu', 'used'],
+    ['like new, boxed', 'used'],
+    ['comme neuf', 'used'],
+    ['brand new', 'new'],
+    ['second hand, good', 'used'],
+    ['Ungebr.', 'new'],
+    ['usag.', 'used'],
+    ['un', null],
+    ['not bad', null],
   ])('condition %j is %s', (text, expected) => expect(readCondition(text)).toBe(expected))
 
   test('an amount written with any signs is read back', () => {
@@ -135,11 +148,77 @@ describe('words of many languages', () => {
     ['Laterne', 'held'],
     ['Umhang', 'neck'],
     ['Saco', null],
+    ['Haare kurz', 'headgear'],
   ])('part %j is %s', (text, expected) => {
     const { mould } = matchPart(text, STARTER_COLOURS, STARTER_MOULDS)
     const kind = STARTER_MOULDS.find(({ code }) => code === mould)?.kind ?? null
     expect(kind).toBe(expected)
   })
+})
+
+test.each([
+  ['Pullover Torso, dunkelrot', 'dunkelrot'],
+  ['Torso plain, dark red', 'dark red'],
+  ['Beine dunkel blau', 'dunkel blau'],
+  ['Legs light grey', 'light grey'],
+  ['Jambes bleu clair', 'bleu clair'],
+  ['Kopf mit hellem Lachen', null],
+  ['Beine rot', 'rot'],
+])('the colour of %j is said by %j', (text, words) => {
+  expect(matchPart(text, [], STARTER_MOULDS).colourWords).toBe(words)
+})
+
+test('a colour made of words for skin is of the family rules ask for; others are of the nearest', () => {
+  const family = (words: string, hex: string) => newColour(words, hex, STARTER_COLOURS).family
+  expect(['Haut olivfarben', 'light flesh', 'peau mate'].map((words) => family(words, '#B98A5E'))).toEqual([
+    'skin',
+    'skin',
+    'skin',
+  ])
+  expect(family('Wurzelbraun', '#6B4226')).toBe('brown')
+})
+
+test.each([
+  ['Zylinder', 'headgear'],
+  ['Halstuch rot', 'neck'],
+  ['Hund', 'beside'],
+  ['Top hat (black)', 'headgear'],
+  ['brown horse', 'beside'],
+  ['Ailes', 'neck'],
+  ['Fondina', 'waist'],
+  ['Fernglas', 'held'],
+])('%j, a shape of its own, is worn as %s', (text, worn) => {
+  expect(matchPart(text, STARTER_COLOURS, STARTER_MOULDS)).toMatchObject({ mould: null, worn })
+})
+
+test('short and long hair are the shapes that are so', () => {
+  const name = (words: string) => {
+    const { mould } = matchPart(words, STARTER_COLOURS, STARTER_MOULDS)
+    return STARTER_MOULDS.find(({ code }) => code === mould)?.name
+  }
+  expect(['Haare kurz', 'Hair short', 'Haare lang', 'Haare lockig'].map(name)).toEqual([
+    'Close crop',
+    'Close crop',
+    'Long and straight',
+    'Loose curls',
+  ])
+})
+
+test.each([
+  ['Preise Lotte 11-2026.csv', 'Lotte'],
+  ['preisliste_hafenladen.txt', 'Hafenladen'],
+  ['Tidewater Bits price list (new).xlsx', 'Tidewater Bits'],
+  ['cennik-Żabka 2026.ods', 'Żabka'],
+  ['liste de prix chez Margot.csv', 'Margot'],
+  ['hafenladen & söhne.csv', 'Hafenladen & Söhne', ['Hafenladen & Söhne']],
+  ['preise.csv', ''],
+  ['prices Old Quay Bricks (Nov).csv', 'Old Quay Bricks'],
+  ['Angebot_Nov.csv', ''],
+  ['export_2026-11-03.csv', ''],
+  ['Pasted 30/11/2026, 18:20:11', ''],
+])('prices of %j are those of %j', (file, whose, sellers: string[] = []) => {
+  const known = sellers.map((name) => ({ name }))
+  expect(whoseIn(file, known)).toBe(whose)
 })
 
 describe('lists', () => {
@@ -205,10 +284,9 @@ Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht
     const list = read('name,colour,qty,date\nTorso,red,some,\nHead,Fawn,1,31.02.2026\n,red,1,\nLegs,black,1,\n')
     expect(list.faults).toEqual([
       { line: 2, field: 'count', reason: '"some" is no count' },
-      { line: 3, field: 'date', reason: '"31.02.2026" is no date' },
       { line: 4, field: 'name', reason: 'says no part' },
     ])
-    expect(told(list)).toEqual(['M-PAIRF tar 1'])
+    expect(told(list)).toEqual(['M-HEAD fawn 1', 'M-PAIRF tar 1'])
   })
 
   test('no number is made up: nothing of a new part is left out, less than a pack is a fault, none of a known one stays', () => {
@@ -252,6 +330,52 @@ Beine kurz;dunkelrot;1;Kiste 5;0,80;gebraucht
     const list = read(`name;colour;qty;box\nTorso\u0007;red;1;${'b'.repeat(81)}\nTo\u0007rso;red;2;Box 1\n`)
     expect(list.faults).toEqual([{ line: 2, field: 'bin', reason: 'is longer than 80 characters' }])
     expect(list.rows.map(({ part }) => part.name)).toEqual(['To rso'])
+  })
+
+  test('a price list is of whom its file is called by, unless somebody says otherwise', () => {
+    const prices = (choices: Choices) =>
+      read('Teil;Farbe;Preis\nTorso;rot;1,20\n', choices, known, 'Preise Lotte 11-2026.csv')
+    expect(prices({})).toMatchObject({ kind: 'prices', whose: 'Lotte', rows: [{ seller: 's-lotte' }] })
+    expect(prices({ same: { seller: 'Rudi' } })).toMatchObject({ whose: 'Rudi', rows: [{ seller: 's-rudi' }] })
+    expect(prices({ same: { seller: '' } })).toMatchObject({ whose: '', rows: [{ seller: null }] })
+  })
+
+  test('a condition nobody knows is asked once and its rows stay: as a remark, or as what somebody says it is', () => {
+    const text = 'name,colour,qty,condition\nTorso,red,1,wie gestern\nHead,fawn,1,new\nLegs,black,1,wie gestern\n'
+    const first = read(text)
+    const [asked] = first.unknown.filter(({ what }) => what === 'condition')
+    expect(asked).toMatchObject({
+      words: 'wie gestern',
+      rows: 2,
+      candidates: ['new', 'used'],
+      answer: { make: 'remark' },
+    })
+    expect(first.faults).toEqual([])
+    expect(first.rows.map(({ condition, remark }) => [condition, remark])).toEqual([
+      [null, 'condition: wie gestern'],
+      ['new', ''],
+      [null, 'condition: wie gestern'],
+    ])
+    const said = (answer: Answer) => read(text, { answers: { [asked!.key]: answer } })
+    expect(said({ take: 'used' }).rows.map(({ condition, remark }) => [condition, remark])[0]).toEqual(['used', ''])
+    expect(said({ leave: true })).toMatchObject({ left: [2, 4], rows: [{ line: 3 }] })
+  })
+
+  test('a date, or a price that was paid, that cannot be read keeps nothing from coming in: it is told, and stays as a remark', () => {
+    const text = 'name,colour,qty,bin,paid,bought on\nTorso,red,1,A,some,31.02.2026\nHead,Fawn,1,A,1.20,1.2.2026\n'
+    const list = read(text)
+    expect(list.faults).toEqual([])
+    expect(list.aside).toEqual([
+      { line: 2, field: 'price', reason: '"some" is no amount' },
+      { line: 2, field: 'date', reason: '"31.02.2026" is no date' },
+    ])
+    expect(list.rows.map(({ price, date, remark }) => [price?.minor ?? null, date, remark])).toEqual([
+      [null, null, 'paid: some; bought on: 31.02.2026'],
+      [120, '2026-02-01', ''],
+    ])
+    // What a seller asks has to be known.
+    const asked = read('Teil;Farbe;Preis\nTorso;rot;bald\nKopf;beige;0,80\n', {}, known, 'preise.csv')
+    expect([asked.kind, asked.aside, asked.faults.map(({ field }) => field)]).toEqual(['prices', [], ['price']])
   })
 
   test('what has no column goes to the remarks', () => {

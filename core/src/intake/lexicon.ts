@@ -100,15 +100,16 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   // headgear and hair
   hair: 'haare, haar, frisur, perucke, cheveux, coiffure, perruque, pelo, peluca, cabello, peinado, capelli, parrucca, wlosy, fryzura, peruka, cabelo, peruca, kapsel, pruik',
   'close crop':
-    'kurzhaar, kurzhaarschnitt, kurze haare, cheveux courts, pelo corto, capelli corti, kort haar, krotkie wlosy, cabelo curto, short hair, crew cut',
+    'kurzhaar, haare kurz, hair short, kurzhaarschnitt, kurze haare, cheveux courts, pelo corto, capelli corti, kort haar, krotkie wlosy, cabelo curto, short hair, crew cut',
   'long straight hair':
-    'langhaar, lange haare, cheveux longs, pelo largo, capelli lunghi, lang haar, dlugie wlosy, cabelo comprido, long hair',
+    'langhaar, lange haare, haare lang, hair long, cheveux longs, pelo largo, capelli lunghi, lang haar, dlugie wlosy, cabelo comprido, long hair',
   'swept pony tail':
     'pony tail, pferdeschwanz, queue de cheval, coleta, coda di cavallo, paardenstaart, kucyk, rabo de cavalo, ponytail',
   'two plaits': 'zopfe, tresses, trenzas, trecce, vlechten, warkocze, trancas, pigtails',
   'side braid': 'zopf, tresse, trenza, treccia, vlecht, warkocz, tranca, braid, plait',
   'high bun': 'dutt, haarknoten, chignon, mono, crocchia, knot, kok, coque, bun, topknot',
-  'loose curls': 'curls, locken, boucles, rizos, ricci, krullen, loki, cachos, curly hair, curls, afro',
+  'loose curls':
+    'curls, locken, lockig, lockige, boucle, bouclee, rizado, riccioluto, krullend, krecone, cacheado, curly, boucles, rizos, ricci, krullen, loki, cachos, curly hair, curls, afro',
   'blunt bob': 'bob, pagenkopf, carre',
   cap: 'mutze, kappe, berretto, cappellino, pet, czapka, bone',
   'deck cap':
@@ -176,6 +177,8 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   'regatta medal': 'medaille, medalla, medaglia, medal, medalha',
   'long beard': 'langer bart, langbart, longue barbe, barba larga, barba lunga, lange baard, dluga broda, long beard',
   'rowing towel': 'handtuch, serviette, toalla, asciugamano, handdoek, recznik, toalha, towel',
+  'pouch belt':
+    'gurtel mit tasche, gurteltasche, belt with pouch, belt with bag, belt bag, ceinture avec sacoche, cinturon con bolsa, cintura con borsa, riem met tas, pas z torba, cinto com bolsa',
   belt: 'gurtel, ceinture, cinturon, cintura, riem, pas, pasek, cinto, belt',
   'waist apron': 'schurze, tablier, delantal, grembiule, schort, fartuch, avental, apron',
   // what is held or stands beside
@@ -239,50 +242,41 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   button: 'knopfe, boutons, botones, bottoni, knopen, guziki, botoes, buttons',
 }
 
-/** Colours by what people call them: sRGB, and the word in the languages. Tones such as light and dark come on top. */
-export const COLOUR_WORDS: Readonly<Record<string, string>> = {
-  '#FFFFFF':
-    'white, weiss, blanc, blanche, blanco, blanca, bianco, bianca, wit, witte, bialy, biala, biale, branco, branca, schneeweiss, lawinenweiss, snow white',
-  '#F1EAD7': 'cream, creme, ivory, elfenbein, ivoire, marfil, avorio, ivoor, kremowy, marfim, off white',
-  '#232126': 'black, schwarz, noir, noire, negro, negra, nero, nera, zwart, czarny, czarna, czarne, preto, preta',
-  '#8A8D91': 'grey, gray, grau, gris, grigio, grigia, grijs, szary, szara, cinza, cinzento',
-  '#B5BAC0': 'silver, silber, silbern, argent, plata, plateado, argento, zilver, srebrny, prata',
-  '#C92B33': 'red, rot, rouge, rojo, roja, rosso, rossa, rood, rode, czerwony, czerwona, czerwone, vermelho, vermelha',
-  '#70233A': 'wine, wine red, burgundy, maroon, weinrot, bordeaux, burdeos, granate, bordo, wijnrood, bordowy, vinho',
-  '#E26A24': 'orange, naranja, arancione, oranje, pomaranczowy, laranja',
-  '#F5CB2E': 'yellow, gelb, jaune, amarillo, amarilla, giallo, gialla, geel, gele, zolty, zolta, amarelo, amarela',
-  '#C8A13C': 'gold, golden, messing, brass, laiton, dore, or, dorado, oro, goud, zloty, dourado',
-  '#3F8A45': 'green, grun, vert, verte, verde, groen, zielony, zielona, zielone',
-  '#6B7A3A': 'olive, oliv, olivgrun, oliva, oliwkowy, khaki, khakigrun, kaki',
-  '#2F8F8B': 'teal, turquoise, turkis, petrol, turquesa, turchese, turkoois, turkusowy, cyan',
-  '#A5D86E': 'lime, limette, citron vert, lima, limoen, limonkowy, lime green, hellgrun',
-  '#2D5FA3': 'blue, blau, bleu, bleue, azul, blu, blauw, niebieski, niebieska, azul',
-  '#1E2B47':
-    'navy, navy blue, marineblau, nachtblau, bleu marine, azul marino, blu marino, marineblauw, granatowy, azul marinho',
-  '#8CC3E2':
-    'sky blue, himmelblau, bleu ciel, celeste, azzurro, hemelsblauw, blekitny, azul claro, hellblau, light blue',
-  '#6F4A94': 'purple, violet, lila, violett, mauve, morado, violeta, viola, paars, fioletowy, roxo',
-  '#B7A3CF': 'lavender, lavendel, lavande, lavanda, lawendowy',
-  '#E88BA6': 'pink, rosa, rose, rosado, roze, rozowy, cor de rosa',
-  '#B0568F': 'magenta, fuchsia, fucsia, magenta',
-  '#6B4226': 'brown, braun, marron, brun, marrone, bruin, brazowy, castanho, marrom',
-  '#C4A274': 'tan, beige, sand, sandfarben, sable, arena, sabbia, zand, bezowy, bege, camel, hellbraun',
-  '#A64E2A': 'copper, kupfer, cuivre, cobre, rame, koper, miedziany, rust, rostrot, rouille',
-  '#EBB98E':
-    'skin, flesh, haut, hautfarben, hautfarbe, chair, peau, couleur chair, couleur peau, piel, carne, pelle, huid, huidskleur, cielisty, pele, nude, fleischfarben',
-  '#54321F': 'dark skin, dunkle haut, peau foncee, piel oscura, pelle scura, donkere huid, ciemna skora',
-  '#DDB863':
-    'blond, blonde, hellblond, dunkelblond, rubio, rubia, biondo, bionda, jasny blond, loiro, loira, straw, stroh, paille',
-  '#63341F': 'chestnut, chatain, kastanie, kastanienbraun, castano, castana, kasztanowy, kastanje, acaju',
-  '#A9522B': 'ginger, rothaarig, roux, rousse, pelirrojo, pelirroja, rudy, ruivo, auburn',
-  '#E4573B': 'coral, koralle, corail, coralo, koraal, koralowy, lachs, salmon',
+/**
+ * How things are worn that no mould is known for, by what they are called: a top hat on the head, a dog beside. What is not
+ * among them is held in the hand.
+ */
+export const WORN_WORDS: Readonly<Record<'headgear' | 'neck' | 'waist' | 'beside', string>> = {
+  headgear: `zylinder, top hat, haut de forme, sombrero de copa, cilindro, hoge hoed, cartola, chistera, kochmutze, chef hat, chefs hat,
+    toque, koksmuts, gorro de cocinero, cappello da cuoco, czapka kucharska, chapeu de cozinheiro, turban, turbante, diadem, tiara,
+    diademe, krone, crown, couronne, corona, kroon, korona, coroa, haarreif, haarband, headband, stirnband, schleier, veil, voile,
+    velo, sluier, welon, veu, fez, kopfhorer, headphones, ohrenschutzer, earmuffs, antlers, geweih, horner, horns, cornes`,
+  neck: `halstuch, neckerchief, kerchief, flugel, wings, wing, ailes, alas, ali, vleugels, skrzydla, asas, kocher, quiver, carquois,
+    carcaj, faretra, pijlkoker, kolczan, aljava, fliege, bow tie, noeud papillon, pajarita, papillon, strik, muszka, kette, necklace,
+    collier, collar, collana, ketting, naszyjnik, colar, brustpanzer, armour, armor, rustung, armure, armadura, armatura, harnas,
+    zbroja, poncho, cummerbund, jetpack, tank, sauerstoffflasche, air tank, bouteille de plongee`,
+  waist: `holster, halfter, pistolengurtel, fondina, pistolera, kabura, coldre, scharpe, sash, tutu, bauchtasche, hip bag, fanny pack,
+    schwimmring, swim ring, bouee, flotador, salvagente, zwemband, boia`,
+  beside: `hund, dog, chien, perro, cane, hond, pies, cao, cachorro, welpe, puppy, pferd, horse, cheval, caballo, cavallo, paard, kon, cavalo,
+    pony, esel, donkey, ane, burro, asino, ezel, osiol, huhn, henne, hahn, chicken, hen, rooster, poule, coq, gallina, gallo, kip, haan,
+    kura, kogut, galinha, galo, ente, duck, canard, pato, anatra, eend, kaczka, gans, goose, oie, oca, schaf, sheep, mouton, oveja,
+    pecora, schaap, owca, ovelha, ziege, goat, chevre, cabra, capra, geit, koza, kuh, cow, vache, vaca, mucca, koe, krowa, schwein, pig,
+    cochon, cerdo, maiale, varken, swinia, porco, affe, monkey, singe, mono, scimmia, aap, malpa, macaco, wolf, loup, lobo, lupo, wilk,
+    bar, bear, ours, oso, orso, beer, niedzwiedz, urso, fuchs, fox, renard, zorro, volpe, vos, lis, raposa, lowe, lion, leon, leone,
+    leeuw, lew, leao, tiger, tigre, hase, kaninchen, rabbit, bunny, lapin, conejo, coniglio, konijn, krolik, coelho, maus, ratte, mouse,
+    rat, souris, raton, topo, muis, mysz, schlange, snake, serpent, serpiente, serpente, slang, waz, cobra, frosch, frog, grenouille,
+    rana, kikker, zaba, sapo, spinne, spider, araignee, arana, ragno, spin, pajak, aranha, papagei, parrot, perroquet, loro,
+    pappagallo, papegaai, papuga, papagaio, eule, owl, hibou, buho, gufo, uil, sowa, coruja, drache, dragon, drago, draak, smok, dragao,
+    stuhl, chair, chaise, silla, sedia, stoel, krzeslo, cadeira, hocker, stool, tisch, table, mesa, tavolo, tafel, stol, bank, bench,
+    leiter, ladder, echelle, escalera, scala, drabina, escada, fahrrad, bicycle, bike, velo, bicicleta, bicicletta, fiets, rower,
+    schubkarre, wheelbarrow, brouette, carretilla, carriola, kruiwagen, taczka, koffer auf rollen, tree, baum, arbre, arbol, albero`,
 }
 
 /** Words that make a colour lighter or darker, or say how light meets it. */
 export const TONE_WORDS = {
   light:
-    'light, pale, bright, hell, helles, clair, claire, claro, clara, chiaro, chiara, licht, jasny, jasno, jasna, pastel, pastell',
-  dark: 'dark, deep, dunkel, dunkles, fonce, foncee, oscuro, oscura, scuro, scura, donker, ciemny, ciemno, ciemna, escuro, escura, tief',
+    'light, lt, pale, bright, hell, helles, clair, claire, claro, clara, chiaro, chiara, licht, jasny, jasno, jasna, pastel, pastell',
+  dark: 'dark, deep, dunkel, dunkles, dkl, dk, fonce, foncee, oscuro, oscura, scuro, scura, donker, ciemny, ciemno, ciemna, escuro, escura, tief',
   clear:
     'clear, transparent, trans, durchsichtig, transparente, trasparente, doorzichtig, przezroczysty, transparentne, translucide',
   metal: 'metal, metallic, chrome, metallisch, metallise, metalico, metallizzato, metaal, metaliczny, verchromt',
@@ -292,12 +286,24 @@ export const TONE_WORDS = {
 
 export const CONDITION_WORDS = {
   new: 'new, neu, neuf, neuve, nuevo, nueva, nuovo, nuova, nieuw, nowy, nowa, nowe, novo, nova, unused, unbenutzt, mint, n, ungebraucht, ovp',
-  used: 'used, gebraucht, occasion, usage, utilise, usado, usada, usato, usata, tweedehands, gebruikt, uzywany, uzywana, uzywane, second hand, benutzt, u, g, bespielt, good, gut, bon',
+  used: 'used, gebraucht, occasion, usage, utilise, usado, usada, usato, usata, tweedehands, gebruikt, uzywany, uzywana, uzywane, second hand, benutzt, u, g, bespielt, good, gut, bon, like new, as new, not new, wie neu, neuwertig, nicht neu, fast neu, comme neuf, pas neuf, como nuevo, come nuovo, als nieuw, zo goed als nieuw, jak nowy, jak nowa, como novo, como nova',
 } as const
 
 /** Words after or before a count. */
 export const PIECE_WORDS =
   'x, pcs, pc, piece, pieces, stk, stck, st, stuck, st, pce, piece, pieces, pzs, pza, ud, uds, unidades, pz, pezzi, pezzo, stuks, stuk, szt, sztuk, sztuki, un, mal, ea, times'
+
+/** Words files are called by that name nobody. */
+export const NO_NAME_WORDS = `price, prices, pricelist, list, lists, preis, preise, preisliste, liste, prix, tarif, tarifs, prijs, prijzen,
+  prijslijst, lijst, precio, precios, lista, prezzo, prezzi, listino, cena, ceny, cennik, preco, precos, offer, offers, angebot, angebote,
+  offre, offres, aanbod, oferta, ofertas, oferty, offerta, offerte, stock, bestand, lager, lagerliste, voorraad, inventar, inventory,
+  inventaire, inventario, katalog, catalogue, catalog, catalogo, catalogus, export, import, download, table, tabelle, tableau, tabel,
+  tabla, tabella, tabela, sheet, blatt, file, datei, data, daten, donnees, datos, dati, dane, dados, copy, kopie, copie, copia, kopia,
+  final, new, neu, neue, nouveau, nieuw, nuevo, nuova, nowy, novo, aktuell, current, stand, state, parts, teile, pieces,
+  onderdelen, piezas, pezzi, czesci, pecas, figures, figuren, figurines, figurenteile, from, von, vom, bei, aus, for, fur, the, and, und,
+  der, die, das, les, des, chez, van, eur, euro, euros, usd, gbp, januar, februar, marz, april, mai, juni, juli, august, september, oktober,
+  november, dezember, jan, feb, mar, mrz, apr, jun, jul, aug, sep, sept, okt, oct, nov, dez, dec, january, february, march, may, june, july, october, december, untitled, unbenannt, mappe, workbook, shop, seller,
+  sellers, test, pasted, eingefugt`
 
 /** Counts written out, by what they count to. */
 export const COUNT_WORDS: Readonly<Record<string, string>> = {

@@ -1,7 +1,8 @@
 import { fold } from '../base/index.ts'
 import type { Colour, Mould } from '../catalogue/index.ts'
-import { nearestColours } from '../colour/index.ts'
+import { familyNamed, nearestColours } from '../colour/index.ts'
 import type { Unknown } from './asking.ts'
+import { COLOUR_PHRASES, knownIn } from './words.ts'
 
 const PREFIX = { bin: 'B', seller: 's', colour: 'c', mould: 'M-own' } as const
 
@@ -39,7 +40,15 @@ export const madeMoulds = (unknown: readonly Unknown[]): Mould[] =>
     what === 'part' && 'make' in answer ? [newMould(shape, words, answer.make as OwnKind)] : [],
   )
 
-/** A colour made from words: it belongs to the family of the palette colour nearest to it. O(palette). */
+/** Whether words for a colour say that it is one of skin: "Haut dunkel", "light flesh". */
+const saysSkin = (words: string): boolean =>
+  knownIn(fold(words), COLOUR_PHRASES).some(
+    ({ words: said, meaning }) => meaning !== '' && familyNamed(said) === 'skin',
+  )
+
+/**
+ * A colour made from words: of skin where they say so, or else of the family of the palette colour nearest to it. O(palette).
+ */
 export function newColour(words: string, hex: string, palette: readonly Colour[]): Colour {
   const [nearest] = nearestColours(
     hex,
@@ -50,6 +59,6 @@ export function newColour(words: string, hex: string, palette: readonly Colour[]
     name: words === '' ? 'Colour not said' : words,
     hex: hex.toUpperCase(),
     finish: 'solid',
-    family: nearest?.colour.family ?? 'grey',
+    family: saysSkin(words) ? 'skin' : (nearest?.colour.family ?? 'grey'),
   }
 }

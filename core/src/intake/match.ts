@@ -3,7 +3,8 @@ import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from 
 import { colourDifference, toned } from '../colour/index.ts'
 import { guessPart } from '../tables/index.ts'
 import { TONE_WORDS } from './lexicon.ts'
-import { alikeness, COLOUR_PHRASES, knownIn, NEAR_PHRASES, PART_PHRASES, wordList } from './words.ts'
+import type { OwnKind } from './made.ts'
+import { alikeness, COLOUR_PHRASES, knownIn, NEAR_PHRASES, PART_PHRASES, wordList, WORN_PHRASES } from './words.ts'
 
 /** A colour a text may mean, the likeliest first. */
 export interface ColourMatch {
@@ -124,6 +125,8 @@ export interface PartMatch {
   printed: boolean
   /** The words in English, as guessers of prints read them. */
   english: string
+  /** How it is worn, should it be a shape of its own. */
+  worn: OwnKind
 }
 
 /** The words of a folded name as English: what the lexicon knows, and the rest as it stands. */
@@ -187,19 +190,46 @@ export function matchPart(
   const lexicon = spokenOf.some(({ meaning, whole }) => meaning !== '' && whole)
   const near = spokenOf.some(({ words }) => NEAR_PHRASES.has(words))
   const colour = coloursInText(folded, palette)[0]
-  const spoken = knownIn(folded, COLOUR_PHRASES).filter(({ meaning }) => meaning !== '')
-  const sure = found !== undefined && !near && (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind)))
+  const worn = wornBy(folded)
+  const sure =
+    found !== undefined &&
+    !near &&
+    (worn === null || nameSaid) &&
+    (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind)))
   // Nobody is asked about what is sure.
   const ranked = sure || !looks ? [] : rank()
   return {
-    mould: guess.mould ?? ranked[0]?.code ?? null,
+    // A top hat is none of the shapes that only share a word with it.
+    mould: worn === null || nameSaid || near ? (guess.mould ?? ranked[0]?.code ?? null) : null,
     candidates: [...new Set([...(guess.mould ? [guess.mould] : []), ...ranked.map(({ code }) => code)])].slice(
       0,
       CANDIDATES,
     ),
     sure,
-    colourWords: colour?.words ?? (spoken.length > 0 ? spoken.map(({ words }) => words).join(' ') : null),
+    colourWords: colour?.words ?? colourSaid(folded),
     printed: guess.printed && (found ? (MAIN_PIECE[found.kind] ?? found.kind) !== 'headgear' : false),
     english,
+    worn: worn ?? 'held',
   }
+}
+
+/** Words of a folded text that say its colour, with the tones that stand beside them or in one word with it; null for none. */
+function colourSaid(folded: string): string | null {
+  const said = knownIn(folded, COLOUR_PHRASES).map(({ words, meaning }) => {
+    const { tones, rest } = tonesIn(words)
+    return { words, tone: tones.length > 0 && rest === '', colour: meaning !== '' || (tones.length > 0 && rest !== '') }
+  })
+  const beside = (i: number) => said[i]?.colour === true
+  const words = said.flatMap(({ words: own, tone, colour }, i) =>
+    colour || (tone && (beside(i - 1) || beside(i + 1))) ? own : [],
+  )
+  return said.some(({ colour }) => colour) ? words.join(' ') : null
+}
+
+const KINDS_WORN = new Set<string>(['headgear', 'neck', 'waist', 'beside'])
+
+/** How a thing is worn by what it is called; null where nothing is known of it. */
+function wornBy(folded: string): OwnKind | null {
+  const worn = knownIn(folded, WORN_PHRASES).find(({ meaning }) => KINDS_WORN.has(meaning))
+  return (worn?.meaning as OwnKind | undefined) ?? null
 }

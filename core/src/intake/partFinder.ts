@@ -99,7 +99,15 @@ export class PartFinder {
     const [mould, ...others] = this.shapes.get(key) ?? []
     if (!mould || others.length > 0) return null
     const { code, name } = mould
-    return { mould: code, candidates: [code], sure: true, colourWords: null, printed: false, english: name }
+    return {
+      mould: code,
+      candidates: [code],
+      sure: true,
+      colourWords: null,
+      printed: false,
+      english: name,
+      worn: 'held',
+    }
   }
 
   private colour(words: string, line: number): string | 'left' {
@@ -127,7 +135,7 @@ export class PartFinder {
         .trim() || fold(name)
     const answer = this.asking.ask('part', { words: name, shape }, line, () => ({
       candidates: match.candidates,
-      answer: match.mould !== null ? { take: match.mould } : { make: 'held' },
+      answer: match.mould !== null ? { take: match.mould } : { make: match.worn },
     }))
     if ('leave' in answer) return 'left'
     return 'take' in answer ? answer.take : newCode('mould', shape)

@@ -212,17 +212,30 @@ export function dayFirstIn(cells: readonly string[]): { dayFirst: boolean; sure:
   return { dayFirst: first >= second, sure: open === 0 || first + second > 0 }
 }
 
-const CONDITIONS = new Map(
+const CONDITION_OF = new Map(
   (['new', 'used'] as const).flatMap((condition) =>
     wordList(CONDITION_WORDS[condition]).map((word): [string, 'new' | 'used'] => [word, condition]),
   ),
 )
 
-/** New or used, by the first word of a cell that says so; null where none does. */
+/** The beginnings of words that people cut short, as in "gebr." */
+const SHORTEST_CUT = 3
+
+/** New or used, by the first word of a cell that says so, whole or cut short; null where none does. */
 export function readCondition(text: string): 'new' | 'used' | null {
   const folded = fold(text)
-  const whole = CONDITIONS.get(folded)
+  const whole = CONDITION_OF.get(folded)
   if (whole) return whole
-  for (const word of folded.split(' ')) if (word.length > 1 && CONDITIONS.has(word)) return CONDITIONS.get(word)!
+  // "Like new" is not new.
+  const said = [...CONDITION_OF].find(([phrase]) => phrase.includes(' ') && ` ${folded} `.includes(` ${phrase} `))
+  if (said) return said[1]
+  const words = folded.split(' ')
+  for (const word of words) if (word.length > 1 && CONDITION_OF.has(word)) return CONDITION_OF.get(word)!
+  for (const word of words.filter(({ length }) => length >= SHORTEST_CUT)) {
+    const meant = new Set(
+      [...CONDITION_OF].flatMap(([one, condition]) => (!one.includes(' ') && one.startsWith(word) ? condition : [])),
+    )
+    if (meant.size === 1) return [...meant][0]!
+  }
   return null
 }

@@ -17,8 +17,9 @@ import {
 } from './readCells.ts'
 import { stringify } from 'csv-stringify/browser/esm/sync'
 import { MOST } from '../market/index.ts'
-import { headNames } from '../tables/index.ts'
+import { CONDITIONS, headNames } from '../tables/index.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
+import { whoseIn } from './whose.ts'
 import { knownIn, PART_PHRASES, wordList } from './words.ts'
 
 /** What a person said of a list; whatever is left open is guessed. */
@@ -76,10 +77,14 @@ export interface ReadList {
   unknown: Unknown[]
   rows: ListedRow[]
   faults: ListFault[]
+  /** Cells that cannot be read and are not needed: their rows stay, with what is written there as a remark. */
+  aside: ListFault[]
   /** Lines that were left out: because a person said so, because they add others up, or say that there is none of a new part. */
   left: number[]
   /** Rows without a count, which count as one. */
   uncounted: number
+  /** Of a price list without a column of sellers: whose prices they are, as said or by the file's name; empty where neither tells. */
+  whose: string
   mended: Sheet['mended']
   /** Of lists of sellers and colours: what each row says, in place of `rows`. */
   entries: ListedEntry[]
@@ -202,13 +207,13 @@ export function* readingList(
   if (kind === 'characters')
     return {
       ...{ kind, sure, columns, headed, style, open: [], faults: [], left: [], entries: [], text: textOf(head, body) },
-      ...{ unknown: [], rows: [], uncounted: 0, mended: sheet.mended, sample: [] },
+      ...{ unknown: [], rows: [], uncounted: 0, aside: [], whose: '', mended: sheet.mended, sample: [] },
     }
   if (kind === 'sellers' || kind === 'colours') {
     const { entries, faults, left, told } = readEntries(kind, { body, columns, style, at }, known)
     return {
       ...{ kind, sure, columns, headed, style, open, faults, left, entries, text: null },
-      ...{ unknown: [], rows: [], uncounted: 0, mended: sheet.mended },
+      ...{ unknown: [], rows: [], uncounted: 0, aside: [], whose: '', mended: sheet.mended },
       sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, entry }) => ({ line, cells, row: null, entry })),
     }
   }
@@ -218,9 +223,12 @@ export function* readingList(
     part: codes(known.moulds),
     bin: codes(known.bins),
     seller: codes(known.sellers),
+    condition: new Set(CONDITIONS),
   })
   const parts = new PartFinder(known, asking)
+  const whose = choices.same?.seller ?? whoseIn(fileName, known.sellers)
   const faults: ListFault[] = []
+  const aside: ListFault[] = []
   const left: number[] = []
   let uncounted = 0
   const currencies = new Map(known.sellers.map(({ code, currency }) => [code, currency]))
@@ -231,6 +239,16 @@ export function* readingList(
   const isRest = ({ field }: Column) => field === null || field === 'remark' || field === 'code' || idle.includes(field)
   const kept = columns.filter((column) => isRest(column) && !running(column))
   const rest = kept.filter(({ field }) => field !== 'code')
+  const conditionOf = (words: string, line: number): 'new' | 'used' | null | 'left' => {
+    const said = readCondition(words)
+    if (said !== null) return said
+    const answer = asking.ask('condition', { words }, line, () => ({
+      candidates: [...CONDITIONS],
+      answer: { make: 'remark' },
+    }))
+    if ('leave' in answer) return 'left'
+    return CONDITIONS.find((one) => 'take' in answer && answer.take === one) ?? null
+  }
   const read = (row: SheetRow): ListedRow | null => {
     const { line, cells } = row
     const cell = (field: Field) => {
@@ -239,6 +257,8 @@ export function* readingList(
     }
     const before = faults.length
     const fault = (field: ListFault['field'], reason: string) => void faults.push({ line, field, reason })
+    const unread: ListFault[] = []
+    const keepWords = (field: Field, reason: string) => void unread.push({ line, field, reason })
     if (cells.some((one) => TOTALS.has(fold(one)))) {
       left.push(line)
       return null
@@ -258,9 +278,7 @@ export function* readingList(
     const bin =
       kind === 'owned' ? asking.named('bin', cell('bin') || choices.same?.bin || '', line, known.bins) : { code: null }
     const seller =
-      kind === 'prices'
-        ? asking.named('seller', cell('seller') || choices.same?.seller || '', line, known.sellers)
-        : { code: null }
+      kind === 'prices' ? asking.named('seller', cell('seller') || whose, line, known.sellers) : { code: null }
     if (part === 'left' || bin === 'left' || seller === 'left') {
       left.push(line)
       return null
@@ -279,15 +297,19 @@ export function* readingList(
             // Who sells is paid in their own money, unless a cell or somebody says otherwise.
             currency: choices.style?.currency ?? currencies.get(seller.code ?? '') ?? style.currency,
           })
-    if (money !== '' && price === null) fault('price', `"${money}" is no amount`)
+    // What was paid is good to know; what is asked has to be.
+    if (money !== '' && price === null) (kind === 'owned' ? keepWords : fault)('price', `"${money}" is no amount`)
     else if (price && price.minor > MOST.money) fault('price', `"${money}" is too much`)
     if (kind === 'prices' && money === '') fault('price', 'is missing')
     const on = cell('date')
     const date = on === '' ? (choices.same?.date ?? null) : readDate(on, style.dayFirst)
-    if (on !== '' && date === null) fault('date', `"${on}" is no date`)
+    if (on !== '' && date === null) keepWords('date', `"${on}" is no date`)
     const state = cell('condition')
-    const condition = state === '' ? (choices.same?.condition ?? null) : readCondition(state)
-    if (state !== '' && condition === null) fault('condition', `"${state}" says neither new nor used`)
+    const condition = state === '' ? (choices.same?.condition ?? null) : conditionOf(state, line)
+    if (condition === 'left') {
+      left.push(line)
+      return null
+    }
     const packed = cell('pack')
     const pack = packed === '' ? 1 : (readCount(packed.replace(/^\D+/, '')) ?? 0)
     if (pack < 1 || pack > MOST.pack) fault('pack', `"${packed}" is no number of pieces`)
@@ -295,7 +317,8 @@ export function* readingList(
       fault('count', `${count} is less than one pack of ${pack}`)
     const came = cell('year')
     const year = /^\d{4}$/.test(came) ? Number(came) : null
-    if (came !== '' && (year === null || year < YEARS.from || year > YEARS.to)) fault('year', `"${came}" is no year`)
+    if (came !== '' && (year === null || year < YEARS.from || year > YEARS.to))
+      keepWords('year', `"${came}" is no year`)
     if (faults.length > before || count === null) return null
     // None of something nobody knows is nothing to write down; none of what is known says that it is gone.
     if (count === 0 && part.code === null) {
@@ -304,7 +327,11 @@ export function* readingList(
     }
     // A code of somebody else's is no part of ours, and still worth keeping.
     const coded = kept.filter(({ field }) => field === 'code' && part.code === null)
-    const remark = [...coded, ...rest]
+    // What says neither new nor used says something else worth keeping.
+    if (state !== '' && condition === null) unread.push({ line, field: 'condition', reason: '' })
+    const spoken = columns.filter(({ field }) => unread.some((one) => one.field === field))
+    aside.push(...unread.filter(({ reason }) => reason !== ''))
+    const remark = [...coded, ...spoken, ...rest]
       .flatMap(({ index, head }) => {
         const text = plain(cells[index] ?? '')
         return text === '' ? [] : [head === '' ? text : `${head}: ${text}`]
@@ -330,8 +357,10 @@ export function* readingList(
     unknown: asking.all(),
     rows,
     faults: faults.sort((a, b) => a.line - b.line),
+    aside,
     left,
     uncounted,
+    whose: kind === 'prices' && at('seller') === undefined ? whose : '',
     mended: sheet.mended,
     entries: [],
     text: null,

@@ -1,5 +1,6 @@
 import { fold, memoized } from '../base/index.ts'
-import { COLOUR_WORDS, PART_WORDS } from './lexicon.ts'
+import { COLOUR_WORDS } from '../colour/index.ts'
+import { PART_WORDS, WORN_WORDS } from './lexicon.ts'
 
 /** The words of a comma-separated list, folded. */
 export const wordList = (list: string): string[] => list.split(',').map(fold).filter(Boolean)
@@ -25,6 +26,9 @@ export const NEAR_PHRASES: ReadonlySet<string> = new Set(
       .map(fold),
   ),
 )
+
+/** How things without a mould are worn, by what they are called. */
+export const WORN_PHRASES = phrasesOf(WORN_WORDS, false)
 
 export const COLOUR_PHRASES = phrasesOf(COLOUR_WORDS, false)
 

@@ -1,3 +1,4 @@
+import { familyNamed } from '../colour/index.ts'
 import { bandFault, MOST, type ShippingBand } from '../market/index.ts'
 
 /**
@@ -30,6 +31,9 @@ const words = <T extends string | null>(read: (text: string) => T): Cell<T> => (
 })
 
 export const text = words((value) => value || refuse('is empty'))
+
+/** A family of colours: by what it is called in any language, or a word of somebody's own. */
+export const family = words((value) => familyNamed(value || refuse('is empty')))
 
 export const textOrNull = words<string | null>((value) => value || null)
 

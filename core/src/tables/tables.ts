@@ -15,7 +15,7 @@ type Columns = Record<string, cell.Cell<unknown>>
  * The tables of docs/formats.md and the columns each has. Money is in minor units, mass in grams, length in millimetres.
  */
 export const TABLES = {
-  colours: { code: cell.text, name: cell.text, hex: cell.hex, family: cell.text, finish: cell.oneOf(...FINISHES) },
+  colours: { code: cell.text, name: cell.text, hex: cell.hex, family: cell.family, finish: cell.oneOf(...FINISHES) },
   moulds: {
     code: cell.text,
     name: cell.text,

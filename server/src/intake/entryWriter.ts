@@ -1,12 +1,11 @@
 import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm'
 import type { ListedColour, ListedSeller } from '@outfit/core/intake'
+import { OPEN_TERMS } from '@outfit/core/market'
 import { ColourEntity } from '../schema/catalogue.ts'
 import type { Written } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 
-/** Shipping of a seller nobody has said anything of yet. */
-export const OPEN_TERMS = 'Minimum and shipping are not known yet: say them here.'
 /** Days a parcel takes of a seller that says nothing of it. */
 const USUAL_DAYS = 7
 const OPEN_DAYS = `How long parcels take is not told: ${USUAL_DAYS} days are taken.`

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { IsBoolean, IsIn, IsISO4217CurrencyCode, IsObject, IsOptional } from 'class-validator'
-import { FileBody, FilledText, One, Whole } from '../base/fields.ts'
+import { FileBody, FilledText, Text, One, Whole } from '../base/fields.ts'
 import type { Request } from 'express'
 import {
   ENCODINGS,
@@ -27,7 +27,8 @@ class StyleBody implements Partial<CellStyle> {
 }
 
 class SameBody {
-  @IsOptional() @FilledText(80) seller?: string
+  /** Empty for nobody, also where the file's name says somebody. */
+  @IsOptional() @Text(80) seller?: string
   @IsOptional() @IsIn(CONDITIONS) condition?: 'new' | 'used'
   @IsOptional() @IsDay() date?: string
   @IsOptional() @FilledText(80) bin?: string

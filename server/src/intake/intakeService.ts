@@ -96,6 +96,7 @@ export class IntakeService {
     return {
       ...list,
       faults: list.faults.slice(0, MOST_TOLD),
+      aside: list.aside.slice(0, MOST_TOLD),
       unknown: list.unknown.slice(0, MOST_TOLD),
       id,
       name: opened.name,

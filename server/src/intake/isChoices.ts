@@ -1,6 +1,7 @@
 import { registerDecorator } from 'class-validator'
 import { JSONSchema } from 'class-validator-jsonschema'
 import { FIELDS, OWN_KINDS } from '@outfit/core/intake'
+import { CONDITIONS } from '@outfit/core/tables'
 
 const MOST = 5000
 
@@ -68,6 +69,8 @@ export const IsAnswers = objectWith('isAnswers', ANSWER, (answers) => {
       return `"${said}" must be {take: code}, {make: words} or {leave: true}`
     if (key.startsWith('colour ') && name === 'make' && !/^#[0-9a-f]{6}$/i.test(value as string))
       return `"${said}" must be made as #RRGGBB`
+    if (key.startsWith('condition ') && name !== 'leave' && ![...CONDITIONS, 'remark'].includes(value as string))
+      return `"${said}" must be taken as ${CONDITIONS.join(' or ')}, or made a remark`
     if (key.startsWith('part ') && name === 'make' && !(OWN_KINDS as readonly unknown[]).includes(value))
       return `"${said}" must be made as one of ${OWN_KINDS.join(', ')}`
   }

@@ -15,7 +15,7 @@ import {
   type IntakeMode,
   type IntakeResult,
 } from '@outfit/core/intake'
-import { decimalMoney, homeCurrency, worthIn } from '@outfit/core/market'
+import { decimalMoney, homeCurrency, OPEN_TERMS, worthIn } from '@outfit/core/market'
 import { PIECES_OF } from '@outfit/core/starter'
 import { Problem } from '../base/problem.ts'
 import { QuoteService } from '../market/quoteService.ts'
@@ -25,7 +25,7 @@ import type { IntakeUndo } from '../schema/intake.ts'
 import { RateEntity, SellerEntity } from '../schema/market.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { writeRows } from '../tables/tableWriter.ts'
-import { OPEN_TERMS, writeColours, writeSellers } from './entryWriter.ts'
+import { writeColours, writeSellers } from './entryWriter.ts'
 import { pricesBefore } from './priceRows.ts'
 import { SetMaker } from './setMaker.ts'
 import { setsAs } from './setsAs.ts'

@@ -6,6 +6,7 @@ import {
   type Encoding,
   type Field,
   type IntakeMode,
+  type ListFault,
   type ListKind,
   type Unknown,
 } from '@outfit/core/intake'
@@ -182,13 +183,13 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         {list.kind === 'prices' && !has('seller') && (
           <label className="mt-4 block max-w-[420px] font-semibold">
             Whose prices are these?
+            {choices.same?.seller === undefined && list.whose !== '' && (
+              <span className="ml-2 text-[13px] font-normal text-soft">by the name of the file</span>
+            )}
             <input
               list="known-sellers"
-              value={choices.same?.seller ?? ''}
-              onChange={({ target }) => {
-                const { seller: _seller, ...same } = choices.same ?? {}
-                choose({ same: target.value === '' ? same : { ...same, seller: target.value } })
-              }}
+              value={choices.same?.seller ?? list.whose}
+              onChange={({ target }) => choose({ same: { ...choices.same, seller: target.value } })}
               className="mt-1 block w-full rounded-[8px] border border-rule bg-card px-2 py-1 font-normal"
             />
             <datalist id="known-sellers">
@@ -291,20 +292,12 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
             </li>
           ))}
         </ul>
-        {list.faults.length > 0 && (
-          <details className="mt-2 text-[14px]" open={list.faults.length <= 3}>
-            <summary className="cursor-pointer text-problem">
-              {counted(list.faults.length, 'cell')} cannot be read
-            </summary>
-            <ul>
-              {list.faults.map(({ line, field, reason }, i) => (
-                <li key={i}>
-                  line {line}: {field} {reason}
-                </li>
-              ))}
-            </ul>
-          </details>
-        )}
+        <Cells cells={list.faults} words="cannot be read" look="text-problem" />
+        <Cells
+          cells={list.aside}
+          words={list.aside.length === 1 ? 'kept as a remark' : 'kept as remarks'}
+          look="text-notice"
+        />
         {list.before && list.kind === 'owned' && (
           <fieldset className="mt-3 text-[14px]">
             <legend>
@@ -354,5 +347,24 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
         </Button>
       </aside>
     </div>
+  )
+}
+
+/** Cells with what is amiss in each; a few of them lie open. */
+function Cells({ cells, words, look }: { cells: readonly ListFault[]; words: string; look: string }) {
+  if (cells.length === 0) return null
+  return (
+    <details className="mt-2 text-[14px]" open={cells.length <= 3}>
+      <summary className={`cursor-pointer ${look}`}>
+        {counted(cells.length, 'cell')} {words}
+      </summary>
+      <ul>
+        {cells.map(({ line, field, reason }, i) => (
+          <li key={i}>
+            line {line}: {field} {reason}
+          </li>
+        ))}
+      </ul>
+    </details>
   )
 }

@@ -1,5 +1,8 @@
+import { useMemo } from 'react'
+import { catalogueOf, plainPart } from '@outfit/core/catalogue'
 import { OWN_KINDS, type Answer, type LookedAt, type Unknown } from '@outfit/core/intake'
 import { counted } from '../ui/counted.ts'
+import { PartPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { candidateName } from './listWords.ts'
 
@@ -19,13 +22,29 @@ interface UnknownCardProps {
   onAnswer: (answer: Answer) => void
 }
 
+/** Colours shapes are shown in, the first the palette has: neither skin nor so dark that nothing is seen. */
+const SHOWN_IN = ['blue', 'red', 'green', 'brown', 'grey']
+
+/** What draws the shapes some words may mean; null where they are no part. */
+function useDrawn({ what, candidates }: Unknown, { colours, moulds }: LookedAt) {
+  return useMemo(() => {
+    if (what !== 'part') return null
+    const [colour] = SHOWN_IN.flatMap((family) => colours.filter((one) => one.family === family))
+    const shapes = moulds.filter(({ code }) => candidates.includes(code))
+    const parts = shapes.map((mould) => plainPart(mould, (colour ?? colours[0])?.code ?? ''))
+    return catalogueOf({ colours, moulds, prints: [], parts })
+  }, [what, candidates, colours, moulds])
+}
+
 /** Words nobody knows, with what they may mean; what is pressed goes for all rows that say them. */
 export function UnknownCard({ unknown, list, onAnswer }: UnknownCardProps) {
   const { what, words, rows, lines, candidates, answer, hex } = unknown
-  const ways: { answer: Answer; name: string; hex?: string }[] = [
+  const drawn = useDrawn(unknown, list)
+  const ways: { answer: Answer; name: string; hex?: string; mould?: string }[] = [
     ...candidates.map((code) => ({
       answer: { take: code },
       name: candidateName(what, code, list),
+      ...(what === 'part' ? { mould: code } : {}),
       ...(what === 'colour' ? { hex: list.colours.find((colour) => colour.code === code)?.hex ?? '' } : {}),
     })),
     ...(what === 'colour'
@@ -38,6 +57,7 @@ export function UnknownCard({ unknown, list, onAnswer }: UnknownCardProps) {
       : []),
     ...(what === 'part' ? [{ answer: 'make' in answer ? answer : { make: 'held' }, name: 'a shape of its own' }] : []),
     ...(what === 'bin' || what === 'seller' ? [{ answer: { make: words }, name: `new ${what}` }] : []),
+    ...(what === 'condition' ? [{ answer: { make: 'remark' }, name: 'neither: keep it as a remark' }] : []),
     { answer: { leave: true }, name: 'leave these rows out' },
   ]
   const where = lines.length < rows ? `first on line ${lines[0]}` : `line ${lines.join(', ')}`
@@ -66,6 +86,16 @@ export function UnknownCard({ unknown, list, onAnswer }: UnknownCardProps) {
                 className="sr-only"
               />
               {way.hex && <Swatch colour={{ code: '', name: '', finish: 'solid', family: '', hex: way.hex }} />}
+              {way.mould && drawn?.parts.has(way.mould) && (
+                <span aria-hidden className="-my-0.5 h-9 w-9 shrink-0">
+                  <PartPicture
+                    part={drawn.parts.get(way.mould)!}
+                    catalogue={drawn}
+                    label=""
+                    className="h-full w-full"
+                  />
+                </span>
+              )}
               {way.name}
             </label>
           )

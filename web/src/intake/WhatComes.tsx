@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { catalogueOf, MAIN_PIECE, type Part, type Print } from '@outfit/core/catalogue'
+import { catalogueOf, MAIN_PIECE, plainPart, type Part, type Print } from '@outfit/core/catalogue'
 import type { LookedAt } from '@outfit/core/intake'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { counted } from '../ui/counted.ts'
@@ -46,14 +46,8 @@ export function Pictures({ list }: { list: LookedAt }) {
   const catalogue = useMemo(() => {
     const kindOf = (mould: string) => moulds.find(({ code }) => code === mould)!.kind
     const parts = shown.map(({ name, mould, colour, print }, i): Part => ({
-      code: `listed-${i}`,
-      name,
-      mould,
-      colours: [colour],
+      ...plainPart({ code: mould, name }, colour, `listed-${i}`),
       print: print ? `words-${i}` : null,
-      year: null,
-      photo: null,
-      components: [],
     }))
     const prints = shown.flatMap(({ name, mould, print }, i): Print[] => {
       const kind = kindOf(mould)

@@ -85,6 +85,7 @@ export function candidateName(
     part: moulds as Mould[],
     bin: bins,
     seller: sellers,
+    condition: [],
   }
   return byCode(lists[what], code, code)
 }
