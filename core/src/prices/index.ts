@@ -1,3 +1,4 @@
+export * from './costToFinish.ts'
 export * from './lowestSum.ts'
 export * from './priceHistory.ts'
 export * from './robust.ts'

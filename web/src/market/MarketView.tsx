@@ -1,7 +1,7 @@
 import { Pencil, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { formatMoney } from '@outfit/core/market'
+import { formatMoney, hasOpenTerms } from '@outfit/core/market'
 import { errorText } from '../data/api.ts'
 import { marketApi, type ToldSeller } from '../data/marketApi.ts'
 import { today } from '../parcels/parcelWords.ts'
@@ -88,7 +88,8 @@ export function MarketView() {
 }
 
 function Row({ seller, onEdit }: { seller: ToldSeller; onEdit: () => void }) {
-  const money = (amount: number) => (amount === 0 ? 'none' : formatMoney(amount, seller.currency))
+  const open = hasOpenTerms(seller)
+  const money = (amount: number) => (open ? '?' : amount === 0 ? 'none' : formatMoney(amount, seller.currency))
   const heard = heardInWords(seller.newest, today())
   return (
     <tr className="border-t border-rule align-top [&>td]:py-1.5 [&>td]:pr-4">
@@ -97,7 +98,7 @@ function Row({ seller, onEdit }: { seller: ToldSeller; onEdit: () => void }) {
           {seller.name}
         </Link>
         <span className="text-[13px] text-soft">
-          {seller.country} · {seller.currency}
+          {[seller.country, seller.currency].filter(Boolean).join(' · ')}
           {seller.standing !== 'none' && (
             <span className={`ml-1.5 font-semibold ${seller.standing === 'blocked' ? 'text-problem' : 'text-good'}`}>
               {STANDING[seller.standing]}
@@ -106,7 +107,9 @@ function Row({ seller, onEdit }: { seller: ToldSeller; onEdit: () => void }) {
         </span>
         {seller.notes && <span className="block max-w-[260px] text-[13px] text-soft">{seller.notes}</span>}
       </td>
-      <td className="max-w-[330px]">{shippingInWords(seller)}</td>
+      <td className="max-w-[330px]">
+        {open ? <span className="text-notice">not known: reckoned as none</span> : shippingInWords(seller)}
+      </td>
       <td>{money(seller.minimum)}</td>
       <td>{money(seller.handling)}</td>
       <td>{seller.arrivesInDays}</td>

@@ -1,7 +1,7 @@
 import { Pencil, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { homeMoney, formatMoney, homeCurrency } from '@outfit/core/market'
+import { homeMoney, formatMoney, hasOpenTerms, homeCurrency } from '@outfit/core/market'
 import { errorText } from '../data/api.ts'
 import { marketApi, type ListedOffer } from '../data/marketApi.ts'
 import { pricePage } from '../data/pricesApi.ts'
@@ -51,7 +51,8 @@ function Page({ code }: { code: string }) {
         </span>
       </div>
       <p className="text-soft">
-        Shipping {shippingInWords(seller)}; {counted(seller.arrivesInDays, 'day')}.{seller.notes && ` ${seller.notes}`}
+        Shipping {hasOpenTerms(seller) ? 'not known' : shippingInWords(seller)}; {counted(seller.arrivesInDays, 'day')}.
+        {seller.notes && ` ${seller.notes}`}
       </p>
       <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_300px]">
         <section aria-label="Offers">

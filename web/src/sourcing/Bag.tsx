@@ -1,6 +1,7 @@
 import { putOn } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue } from '@outfit/core/catalogue'
 import { formatMoney } from '@outfit/core/market'
+import { Link } from 'react-router'
 import type { Basket, Offer, SourcingPlan, SourcingReport } from '@outfit/core/sourcing'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
@@ -18,10 +19,12 @@ interface BagProps {
   onWhy?: (() => void) | undefined
   /** What orders it; not given where it cannot be. */
   onOrder?: (() => void) | undefined
+  /** Whether nobody has said yet what its shipping costs. */
+  openTerms: boolean
 }
 
 /** One parcel as a paper bag: its lines as drawn parts, its shipping. */
-export function Bag({ basket, report, catalogue, fills, onWhy, onOrder }: BagProps) {
+export function Bag({ basket, report, catalogue, fills, onWhy, onOrder, openTerms }: BagProps) {
   const { currency, sellers, offers } = report.problem
   const seller = sellers.find(({ id }) => id === basket.seller)!
   const money = (amount: number) => formatMoney(amount, currency)
@@ -55,8 +58,16 @@ export function Bag({ basket, report, catalogue, fills, onWhy, onOrder }: BagPro
       </ul>
       <p className="flex justify-between border-t border-ink/50 pt-2">
         <span>goods {money(basket.goods)}</span>
-        <span>shipping {money(basket.shipping)}</span>
+        <span>shipping {openTerms ? '?' : money(basket.shipping)}</span>
       </p>
+      {openTerms && (
+        <p className="text-[13px] text-notice">
+          Shipping is not known yet.{' '}
+          <Link to="/market" className="font-semibold underline">
+            Say it
+          </Link>
+        </p>
+      )}
       {basket.handling > 0 && <p className="text-right text-[13px]">handling {money(basket.handling)}</p>}
       <p className="mt-1 flex justify-between font-bold">
         <span>this parcel</span>

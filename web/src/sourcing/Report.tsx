@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { Download } from 'lucide-react'
 import { catalogueOf, partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { CAUTIONS } from '@outfit/core/fitting'
-import { formatMoney } from '@outfit/core/market'
+import { formatMoney, hasOpenTerms } from '@outfit/core/market'
 import {
   STRATEGIES,
   unmetIn,
@@ -62,6 +62,7 @@ export function Report({
   const over = ({ state }: { state: string }) => state !== 'idle' && state !== 'running'
   const one = useVariant(over(fewest) ? job : null, { way: 'one' })
   const whole = useVariant(over(one) ? job : null, { way: 'whole' })
+  const open = useOpenTerms()
   const favoured = useFavoured(problem)
   const liked = useVariant(favoured.length > 0 && over(whole) ? job : null, { way: 'favoured', sellers: favoured })
   const variants = { fewest, one, whole, favoured: liked }
@@ -110,6 +111,7 @@ export function Report({
   const solved = 'fills' in looked ? looked : null
   const variantJob = shown === 'best' || shown === 'each' ? null : variants[shown].job
   const difference = looked.total - plan.total
+  const untold = looked.baskets.map(({ seller }) => seller).filter((seller) => open.has(seller))
   const comparable = unmetIn(looked) === unmetIn(plan)
   return (
     <div className="flex h-full min-w-[1180px] flex-col">
@@ -131,6 +133,15 @@ export function Report({
           {proofOf(plan, money)}
           {anything && <FurtherBar further={further} open={plan.status !== 'optimal'} money={money} />}
         </p>
+        {untold.length > 0 && (
+          <p role="note" className="mt-0.5 text-notice">
+            Without the shipping of {untold.map(sellerName).join(' and ')}, which nobody has said yet: it may change
+            which plan is best.{' '}
+            <Link to="/market" className="font-semibold underline">
+              Say it in the market
+            </Link>
+          </p>
+        )}
         {report.relaxed && (
           <p role="alert" className="mt-1 font-semibold text-problem">
             A limit is too tight: {count(unmetIn(plan), 'part')} cannot be bought within it.{' '}
@@ -174,6 +185,7 @@ export function Report({
                 report={report}
                 catalogue={catalogue}
                 fills={solved?.fills}
+                openTerms={open.has(basket.seller)}
                 onOrder={solved ? () => order([basket.seller]) : undefined}
                 onWhy={
                   shown === 'best' && !asked.includes(basket.seller) ? () => ask([...asked, basket.seller]) : undefined
@@ -183,7 +195,7 @@ export function Report({
           </div>
           <section aria-label="What it is made of" className="w-[300px] shrink-0">
             <h2 className="text-lg">What it is made of</h2>
-            <Terms plan={looked} problem={problem} sellerName={sellerName} nameOf={nameOf} />
+            <Terms plan={looked} problem={problem} sellerName={sellerName} nameOf={nameOf} untold={open} />
             {shown === 'best'
               ? naive.total > plan.total &&
                 unmetIn(naive) === unmetIn(plan) && (
@@ -283,6 +295,12 @@ function useFavoured({ sellers }: SourcingReport['problem']): string[] {
   const { data } = marketApi.endpoints.market.useQuery()
   const liked = new Set(data?.sellers.filter(({ standing }) => standing === 'favoured').map(({ code }) => code))
   return sellers.map(({ id }) => id).filter((id) => liked.has(id))
+}
+
+/** Codes of sellers whose shipping nobody has said yet. */
+function useOpenTerms(): ReadonlySet<string> {
+  const { data } = marketApi.endpoints.market.useQuery()
+  return new Set(data?.sellers.filter(hasOpenTerms).map(({ code }) => code))
 }
 
 /** Looking for a better plan, and what came of it. */

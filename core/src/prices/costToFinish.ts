@@ -1,0 +1,88 @@
+import type { Part } from '../catalogue/index.ts'
+
+/** Something sold as one that brings several parts: a pair of legs, a torso with its sleeves. */
+export interface SoldWhole {
+  /** Lowest price, in minor units of the home currency. */
+  price: number
+  /** Codes of the parts it brings; one that it brings twice stands here twice. */
+  brings: readonly string[]
+}
+
+export interface ToFinish {
+  /** What all of it costs that is for sale, in minor units of the home currency. */
+  money: number
+  /** Parts that are sold neither by themselves nor in a whole. */
+  unsold: number
+}
+
+/**
+ * What is sold as one among some parts and can be taken apart so far (core/catalogue), with what it brings; `lowest` tells what
+ * each costs.
+ */
+export const wholesAmong = (
+  parts: Iterable<Part>,
+  lowest: (code: string) => number | null | undefined,
+  level: number,
+): SoldWhole[] =>
+  [...parts].flatMap(({ code, components }) => {
+    const price = lowest(code)
+    const brings = components.filter((one) => one.level <= level).map(({ part }) => part)
+    return brings.length > 0 && typeof price === 'number' ? [{ price, brings }] : []
+  })
+
+/** More ways to buy than anybody looks through; the ones that save most come first. */
+const MOST_WHOLES = 12
+
+/**
+ * What parts cost at lowest prices, one for each time they are listed, where some are cheaper in a whole or sold in one alone:
+ * as few as can be are left unsold, and then it is the least money there is. Without shipping. Exact for up to twelve wholes
+ * that bring something; O(2^parts × wholes) at worst, and few parts are in wholes.
+ */
+export function costToFinish(
+  parts: readonly string[],
+  lowest: (part: string) => number | null | undefined,
+  wholes: readonly SoldWhole[],
+): ToFinish {
+  const singly = (list: readonly string[]): ToFinish => ({
+    money: list.reduce((sum, part) => sum + (lowest(part) ?? 0), 0),
+    unsold: list.filter((part) => typeof lowest(part) !== 'number').length,
+  })
+  /** What is left of a list once a whole was bought for it. */
+  const after = (list: readonly string[], { brings }: SoldWhole): string[] => {
+    const rest = [...list]
+    for (const part of brings) {
+      const i = rest.indexOf(part)
+      if (i >= 0) rest.splice(i, 1)
+    }
+    return rest
+  }
+  const less = (a: ToFinish, b: ToFinish) => a.unsold < b.unsold || (a.unsold === b.unsold && a.money < b.money)
+  const gains = wholes
+    .map((whole) => {
+      const all = singly(parts)
+      const rest = singly(after(parts, whole))
+      return { whole, unsold: all.unsold - rest.unsold, saves: all.money - rest.money - whole.price }
+    })
+    .filter(({ unsold, saves }) => unsold > 0 || saves > 0)
+    .sort((a, b) => b.unsold - a.unsold || b.saves - a.saves)
+    .slice(0, MOST_WHOLES)
+    .map(({ whole }) => whole)
+  const known = new Map<string, ToFinish>()
+  const best = (list: readonly string[], from: number): ToFinish => {
+    const key = `${from} ${list.join(' ')}`
+    const before = known.get(key)
+    if (before) return before
+    let found = singly(list)
+    // Wholes in their order, each as often as it still brings something.
+    for (let w = from; w < gains.length; w++) {
+      const rest = after(list, gains[w]!)
+      if (rest.length === list.length) continue
+      const { money, unsold } = best(rest, w)
+      const way = { money: money + gains[w]!.price, unsold }
+      if (less(way, found)) found = way
+    }
+    known.set(key, found)
+    return found
+  }
+  return best([...parts].sort(), 0)
+}
