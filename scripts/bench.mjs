@@ -1,7 +1,7 @@
 /**
  * `npm run bench`: measure what docs/architecture.md sets budgets for. Prints one JSON line a measurement,
  * `{"name", "measured", "unit", "budget", "notes"}` (budget null where none is set); nothing is asserted. With a name
- * only that benchmark runs: draw, pins, team, drawer, market, brief, search, plan, roster, change, show, start, script.
+ * only that benchmark runs: draw, pins, team, drawer, market, brief, search, plan, roster, change, show, uses, start, script.
  */
 import { gzipSync } from 'node:zlib'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
@@ -13,6 +13,7 @@ import { pins } from '../bench/pins.mjs'
 import { roster } from '../bench/roster.mjs'
 import { show } from '../bench/show.mjs'
 import { team } from '../bench/team.mjs'
+import { uses } from '../bench/uses.mjs'
 import { build, CHROMIUM, install, ROOT, serve } from './tree.mjs'
 
 install()
@@ -51,6 +52,38 @@ async function withServer(work) {
   } finally {
     child.kill('SIGKILL')
     rmSync(data, { recursive: true, force: true })
+  }
+}
+
+/** A server whose catalogue holds 60,000 parts, 15,000 figures and 20,000 releases, beside what `args` give it. */
+async function withLarge(args, work) {
+  const { writeLarge } = await import('../demo/large.mjs')
+  const folder = mkdtempSync(join(tmpdir(), 'outfit-large-'))
+  const tables = await writeLarge(folder)
+  const data = mkdtempSync(join(tmpdir(), 'outfit-bench-'))
+  const { url, child } = await serve(['--port', '0', '--data', data, ...args])
+  const ask = async (path, init) => (await fetch(`${url}/api/${path}`, init)).json()
+  const post = (path, body) =>
+    ask(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+  try {
+    for (const table of Object.keys(tables)) {
+      const { ms, result } = await timed(async () => {
+        const { upload } = await ask('uploads', {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/octet-stream' },
+          body: readFileSync(join(folder, `${table}.csv`)),
+        })
+        const { job } = await post('imports', { upload, table })
+        await (await fetch(`${url}/api/jobs/${job}/events`)).text()
+        return (await ask(`jobs/${job}`)).result
+      })
+      if (!result.written) throw new Error(`${table}: ${JSON.stringify(result.rejects?.[0] ?? result)}`)
+      tell(`import ${table}`, ms / 1000, 's', { ...(table === 'parts' ? { budget: 20 } : {}), rows: result.taken })
+    }
+    await work({ ask, post })
+  } finally {
+    child.kill('SIGKILL')
+    for (const path of [folder, data]) rmSync(path, { recursive: true, force: true })
   }
 }
 
@@ -186,29 +219,7 @@ const benchmarks = {
 
   /** The finder and the import at the size real people have: 60,000 parts, 15,000 figures, 20,000 releases. */
   async search() {
-    const { writeLarge } = await import('../demo/large.mjs')
-    const folder = mkdtempSync(join(tmpdir(), 'outfit-large-'))
-    const tables = await writeLarge(folder)
-    const data = mkdtempSync(join(tmpdir(), 'outfit-bench-'))
-    const { url, child } = await serve(['--port', '0', '--data', data])
-    const ask = async (path, init) => (await fetch(`${url}/api/${path}`, init)).json()
-    const post = (path, body) =>
-      ask(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
-    try {
-      for (const table of Object.keys(tables)) {
-        const { ms, result } = await timed(async () => {
-          const { upload } = await ask('uploads', {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/octet-stream' },
-            body: readFileSync(join(folder, `${table}.csv`)),
-          })
-          const { job } = await post('imports', { upload, table })
-          await (await fetch(`${url}/api/jobs/${job}/events`)).text()
-          return (await ask(`jobs/${job}`)).result
-        })
-        if (!result.written) throw new Error(`${table}: ${JSON.stringify(result.rejects?.[0] ?? result)}`)
-        tell(`import ${table}`, ms / 1000, 's', { ...(table === 'parts' ? { budget: 20 } : {}), rows: result.taken })
-      }
+    await withLarge([], async ({ ask }) => {
       const words = [
         '',
         'hair',
@@ -257,10 +268,12 @@ const benchmarks = {
           ).ms,
         )
       tell('everything on a part page', at(pages, 0.95), 'ms at p95', { parts: pages.length })
-    } finally {
-      child.kill('SIGKILL')
-      for (const path of [folder, data]) rmSync(path, { recursive: true, force: true })
-    }
+    })
+  },
+
+  /** What one part could do for many outfits. */
+  async uses() {
+    await withLarge(['--world', join(ROOT, 'demo/world')], (server) => uses({ ...server, tell, timed, at, median }))
   },
 
   /** Plans of every demo outfit, and of random problems of growing size against the clock. */

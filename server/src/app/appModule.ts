@@ -26,6 +26,7 @@ import { ShowModule } from '../show/showModule.ts'
 import { SourcingModule } from '../sourcing/sourcingModule.ts'
 import { TablesModule } from '../tables/tablesModule.ts'
 import { TeamsModule } from '../teams/teamsModule.ts'
+import { UsesModule } from '../uses/usesModule.ts'
 import { WardrobeModule } from '../wardrobe/wardrobeModule.ts'
 import { WorkbenchModule } from '../workbench/workbenchModule.ts'
 import { PATIENCE, USUAL_PATIENCE, type Patience } from '../feed/patience.ts'
@@ -79,6 +80,7 @@ const ROOMS = [
   RosterModule,
   ShelfModule,
   TeamsModule,
+  UsesModule,
   PartsModule,
   PricesModule,
   SourcingModule,

@@ -1,0 +1,2 @@
+export * from './usesOf.ts'
+export type * from './contract.ts'

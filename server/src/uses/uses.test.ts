@@ -1,0 +1,82 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { likenessOf } from '@outfit/core/brief'
+import { catalogueOf, type Part } from '@outfit/core/catalogue'
+import { fittingContextOf, pinKey, pinsOf } from '@outfit/core/fitting'
+import type { OutfitDetail } from '@outfit/core/roster'
+import type { RosterShelf } from '@outfit/core/shelf'
+import type { PartUses } from '@outfit/core/uses'
+import { startServer, type TestServer } from '../test/testServer.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await startServer()
+})
+afterAll(() => server.stop())
+
+const usesOf = async (code: string) => (await server.get<PartUses>(`parts/${code}/uses`)).body
+const tray = async (slot: string) =>
+  (await server.get<{ items: { part: Part; lowest: number | null }[] }>(`parts?slot=${slot}&limit=500`)).body.items
+/** Titles but those of parts on other figures, which the bench learns once a part is worn. */
+const withoutElsewhere = (titles: readonly string[]) =>
+  titles.filter((title) => !/\bon (another|other) figures?/i.test(title))
+
+describe('uses of a part', () => {
+  test('are told best first, with what the bench says of each, before and after', async () => {
+    const basics = (await server.get<Parameters<typeof catalogueOf>[0] & { unmade: string[] }>('catalogue/basics')).body
+    const hats = await tray('headgear')
+    const prices = Object.fromEntries(hats.map(({ part, lowest }) => [part.code, lowest]))
+    let looked = 0
+    for (const { part: hat } of hats.slice(0, 12)) {
+      const { uses, asked, found, parts, prints } = await usesOf(hat.code)
+      const gains = uses.map(({ before, after }) => after - before)
+      expect(gains.every((gain) => gain > 0)).toBe(true)
+      expect(gains).toEqual([...gains].sort((a, b) => b - a))
+      expect(asked).toBeGreaterThan(0)
+      expect(found).toBeGreaterThanOrEqual(uses.length)
+      expect(found).toBeLessThanOrEqual(asked)
+      // Everything that is shown can be drawn.
+      const known = new Set(parts.map((part) => part.code))
+      for (const { placements, worn } of uses)
+        expect([...placements, ...worn].every(({ part }) => known.has(part))).toBe(true)
+      for (const use of uses.slice(0, 2)) {
+        const outfit = (await server.get<OutfitDetail>(`outfits/${use.outfit}`)).body
+        const more = { parts: [...outfit.parts, ...parts], prints: [...outfit.prints, ...prints] }
+        const catalogue = catalogueOf({ ...basics, ...more })
+        const likeness = (worn: typeof use.worn) => likenessOf(worn, outfit.brief, catalogue).milli
+        expect([likeness(use.worn), likeness(use.placements)]).toEqual([use.before, use.after])
+        const lowest = { ...prices, ...outfit.lowest }
+        const context = fittingContextOf(outfit, catalogue, { lowest, unmade: new Set(basics.unmade) })
+        const [now, then] = [pinsOf(use.worn, context), pinsOf(use.placements, context)]
+        const gone = (a: typeof now, b: typeof now) =>
+          a.filter((pin) => !b.some((other) => pinKey(other) === pinKey(pin))).map(({ title }) => title)
+        const told = [use.mends, use.brings].map(withoutElsewhere)
+        expect(told).toEqual([gone(now, then), gone(then, now)].map(withoutElsewhere))
+        expect(use.version).toBe(outfit.version)
+        looked += 1
+      }
+    }
+    expect(looked).toBeGreaterThan(4)
+  })
+
+  test('change nothing, and become a take when somebody wants one', async () => {
+    const shelves = async () => (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+    const before = await shelves()
+    const found = await Promise.all((await tray('headgear')).slice(0, 20).map(({ part }) => usesOf(part.code)))
+    expect(await shelves()).toEqual(before)
+    const [use] = found.flatMap(({ uses }) => uses)
+    const { outfit, version, placements } = use!
+    const made = await server.send<{ label: string }>('POST', `outfits/${outfit}/takes`, { version, placements })
+    expect(made.status).toBe(201)
+    const { takes } = (await server.get<OutfitDetail>(`outfits/${outfit}`)).body
+    expect(takes.find(({ label }) => label === made.body.label)?.placements.length).toBe(placements.length)
+  })
+
+  test('of what is worn already are none there, and a part nobody knows is told', async () => {
+    const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+    const worn = rosters.flatMap(({ outfits }) => outfits).find(({ placements }) => placements.length > 0)!
+    const { uses, wornBy } = await usesOf(worn.placements[0]!.part)
+    expect(wornBy).toBeGreaterThan(0)
+    expect(uses.map(({ outfit }) => outfit)).not.toContain(worn.id)
+    expect((await server.get('parts/NOPE/uses')).status).toBe(404)
+  })
+})

@@ -1,0 +1,13 @@
+import type { PartUses } from '@outfit/core/uses'
+import { api } from './api.ts'
+
+/** What parts could do for outfits; loaded with the room that asks. */
+export const usesApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    uses: build.query<PartUses, string>({
+      query: (part) => `parts/${encodeURIComponent(part)}/uses`,
+      keepUnusedDataFor: 0,
+      providesTags: ['Outfit', 'Shelves', 'Catalogue'],
+    }),
+  }),
+})
