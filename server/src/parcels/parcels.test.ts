@@ -153,7 +153,7 @@ test('an order given up is for sale again, and can be planned again', async () =
 
 test('whole rosters and several outfits are planned, other ways to buy are ordered, and faults are told', async () => {
   const market = rosters.find(({ name }) => name === 'Night market')!
-  const { job, report } = await planFor({ roster: market.id, seconds: 8 })
+  const { job, report } = await planFor({ roster: market.id, seconds: 2 })
   expect(report.outfits.length).toBe(market.outfits.length)
   expect(report.plan.total).toBeLessThan(report.naive.total)
   const some = await planFor({

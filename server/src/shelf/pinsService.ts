@@ -3,7 +3,7 @@ import { DataSource } from 'typeorm'
 import { catalogueOf, type Catalogue } from '@outfit/core/catalogue'
 import { groupBy } from '@outfit/core/base'
 import { freeIn, takenBy } from '@outfit/core/allotment'
-import { isAccepted, pinsOf, type Pin } from '@outfit/core/fitting'
+import { isAccepted, pinsOf, type FittingContext, type Pin } from '@outfit/core/fitting'
 import type { PinSummary } from '@outfit/core/shelf'
 import { Changes } from '../base/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
@@ -26,6 +26,11 @@ export class PinsService {
   /** Colours, moulds and parts known so far; begun anew after a change of the catalogue, since rules remember by it. */
   private readonly begin: () => Promise<{ catalogue: Catalogue; unmade: ReadonlySet<string> }>
   private known: { begun: object; catalogue: Catalogue } | null = null
+  private priced: {
+    catalogue: Catalogue
+    lowest: ReadonlyMap<string, number>
+    prices: Record<string, number | null>
+  } | null = null
   /** What was found last, by outfit: most changes concern a few of them. */
   private found = new Map<string, Found>()
 
@@ -42,47 +47,29 @@ export class PinsService {
     })
   }
 
-  /** Pins of each outfit's chosen take that nobody accepted, by outfit, problems first. */
-  async of(shares: readonly Share[]): Promise<Map<string, PinSummary[]>> {
-    const worn = shares.flatMap(({ placements }) => placements)
-    const codes = [
-      ...worn.map(({ part }) => part),
-      // Donors' torsos may be at risk.
-      ...shares.flatMap(({ drawer }) => drawer.donors.flatMap(({ pieces }) => pieces.map(({ part }) => part))),
-      ...(await this.catalogue.lookalikes(worn)),
-    ]
-    const [{ catalogue, unmade }, lowest, rows] = await Promise.all([
-      this.withParts(codes, stickersOn(worn)),
-      this.market.lowest(),
+  /**
+   * Pins of each outfit's chosen take that nobody accepted, by outfit, problems first; `shares` are all there are, since rules
+   * look at the others too, `wanted` those whose pins are told.
+   */
+  async of(shares: readonly Share[], wanted = shares): Promise<Map<string, PinSummary[]>> {
+    const [contextOf, rows] = await Promise.all([
+      this.contexts(shares, wanted),
       this.database.getRepository(AcceptedPinEntity).find(),
     ])
     const accepted = groupBy(rows, ({ take }) => take)
-    const prices = Object.fromEntries([...catalogue.parts.keys()].map((code) => [code, lowest.get(code) ?? null]))
-    const [taken, company] = [takenBy(shares), companiesOf(shares)]
     const pins = new Map<string, PinSummary[]>()
-    const found = new Map<string, Found>()
+    const found = wanted === shares ? new Map<string, Found>() : this.found
     const rosters = new Map<string, string>()
-    const onlyFrom = new Map<string, readonly string[]>()
-    for (const share of shares) {
-      const { outfit, take, placements, rules, drawer, roster } = share
-      const { brief } = this.briefs.from(share.brief, outfit)
-      const context = {
-        brief,
-        rules,
-        taken: taken(
-          share,
-          placements.map(({ part }) => part),
-        ),
-        company: company(share),
-      }
-      const things = JSON.stringify(rules.excluded)
-      const excluded = onlyFrom.get(things) ?? (await this.briefs.onlyFrom(rules.excluded))
-      onlyFrom.set(things, excluded)
+    const told = ({ rule, slots, severity, title, detail }: Pin) => ({ rule, slots, severity, title, detail })
+    for (const share of wanted) {
+      const { outfit, take, placements, roster } = share
+      const context = contextOf(share)
+      const { catalogue, unmade, lowest, drawer, brief, rules, taken, company, excluded } = context
       // Everybody of the roster with what they wear, written once for all of them.
-      const { self, others } = context.company
+      const { self, others } = company
       const everybody = rosters.get(roster.id) ?? JSON.stringify([{ ...self, placements }, ...others])
       rosters.set(roster.id, everybody)
-      const key = JSON.stringify([placements, { ...context, company: null }, excluded]) + everybody
+      const key = JSON.stringify([placements, { brief, rules, taken }, [...excluded]]) + everybody
       const same = [catalogue, unmade, lowest, drawer]
       const before = this.found.get(outfit.id)
       const now =
@@ -91,15 +78,7 @@ export class PinsService {
           : {
               by: same,
               key,
-              pins: pinsOf(placements, {
-                ...context,
-                catalogue,
-                unmade,
-                drawer,
-                free: freeIn(drawer, rules.takingApart),
-                excluded: new Set(excluded),
-                lowest: prices,
-              }).map(({ rule, slots, severity, title, detail }) => ({ rule, slots, severity, title, detail })),
+              pins: pinsOf(placements, context).map(told),
             }
       found.set(outfit.id, now)
       const own = accepted.get(take?.id ?? '') ?? []
@@ -114,10 +93,67 @@ export class PinsService {
     return pins
   }
 
+  /**
+   * What the rules ask beside the placements of an outfit, for some of all there are; `more` are codes of parts the caller
+   * will ask about, which the catalogue of all contexts knows then.
+   */
+  async contexts(
+    shares: readonly Share[],
+    wanted: readonly Share[],
+    more: readonly string[] = [],
+  ): Promise<(share: Share) => Required<Omit<FittingContext, 'places'>>> {
+    const worn = shares.flatMap(({ placements }) => placements)
+    const codes = [
+      ...worn.map(({ part }) => part),
+      // Donors' torsos may be at risk.
+      ...shares.flatMap(({ drawer }) => drawer.donors.flatMap(({ pieces }) => pieces.map(({ part }) => part))),
+      ...(await this.catalogue.lookalikes(wanted.flatMap(({ placements }) => placements))),
+    ]
+    const [kept, lowest] = await Promise.all([this.withParts(codes, stickersOn(worn), true), this.market.lowest()])
+    // What is asked about in passing makes nothing that shelves found be looked for anew.
+    const { catalogue, unmade } = more.length > 0 ? await this.withParts(more, [], false) : kept
+    const prices = this.pricesOf(catalogue, lowest, catalogue === kept.catalogue)
+    const [taken, company] = [takenBy(shares), companiesOf(shares)]
+    const onlyFrom = new Map<string, readonly string[]>()
+    for (const { rules } of wanted) {
+      const things = JSON.stringify(rules.excluded)
+      if (!onlyFrom.has(things)) onlyFrom.set(things, await this.briefs.onlyFrom(rules.excluded))
+    }
+    return (share) => {
+      const { outfit, placements, rules, drawer } = share
+      return {
+        brief: this.briefs.from(share.brief, outfit).brief,
+        rules,
+        taken: taken(share, [...placements.map(({ part }) => part), ...more]),
+        company: company(share),
+        catalogue,
+        unmade,
+        drawer,
+        free: freeIn(drawer, rules.takingApart),
+        excluded: new Set(onlyFrom.get(JSON.stringify(rules.excluded))),
+        lowest: prices,
+      }
+    }
+  }
+
+  /** Lowest prices of a catalogue's parts: the same object for the same prices, since what was found is known again by it. */
+  private pricesOf(
+    catalogue: Catalogue,
+    lowest: ReadonlyMap<string, number>,
+    keep: boolean,
+  ): Record<string, number | null> {
+    const { priced } = this
+    if (priced && priced.catalogue === catalogue && priced.lowest === lowest) return priced.prices
+    const prices = Object.fromEntries([...catalogue.parts.keys()].map((code) => [code, lowest.get(code) ?? null]))
+    if (keep) this.priced = { catalogue, lowest, prices }
+    return prices
+  }
+
   /** The catalogue with some parts, the assemblies they are sold in, and all that was asked for before. */
   private async withParts(
     codes: readonly string[],
     stickers: readonly string[],
+    keep: boolean,
   ): Promise<{ catalogue: Catalogue; unmade: ReadonlySet<string> }> {
     const begun = await this.begin()
     const catalogue = this.known?.begun === begun ? this.known.catalogue : begun.catalogue
@@ -131,7 +167,7 @@ export class PinsService {
       parts: new Map([...catalogue.parts, ...parts.map((part) => [part.code, part] as const)]),
       prints: new Map([...catalogue.prints, ...prints.map((print) => [print.code, print] as const)]),
     }
-    this.known = { begun, catalogue: grown }
+    if (keep) this.known = { begun, catalogue: grown }
     return { catalogue: grown, unmade: begun.unmade }
   }
 }

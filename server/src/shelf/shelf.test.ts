@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import Database from 'better-sqlite3'
+import { join } from 'node:path'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
@@ -17,6 +19,44 @@ const shelves = async () => (await server.get<Shelves>('rosters')).body
 const named = async (name: string) => (await shelves()).rosters.find((roster) => roster.name === name)!
 const order = ({ outfits }: RosterShelf) => outfits.map(({ name }) => name)
 const outfitOf = ({ outfits }: RosterShelf, name: string): ShelfOutfit => outfits.find((one) => one.name === name)!
+
+describe('an outfit on its shelf', () => {
+  test('is told alone as it is among all, whichever is asked first', async () => {
+    const db = new Database(join(server.data, 'outfit.sqlite'), { readonly: true })
+    const ids = db.prepare('SELECT id FROM outfit ORDER BY id').pluck().all() as string[]
+    db.close()
+    const alone = async (id: string) => (await server.get<ShelfOutfit>(`outfits/${id}/on-shelf`)).body
+    const before = await Promise.all(ids.map(alone))
+    const all = new Map(
+      (await shelves()).rosters.flatMap(({ outfits }) => outfits.map((one) => [one.id, one] as const)),
+    )
+    expect(before).toEqual(ids.map((id) => all.get(id)))
+    expect(before.some(({ pins }) => pins.length > 0)).toBe(true)
+    expect(await alone(ids.at(-1)!)).toEqual(all.get(ids.at(-1)!))
+    expect((await server.get<ProblemBody>('outfits/NOPE/on-shelf')).status).toBe(404)
+  })
+})
+
+describe('what is to come', () => {
+  test('costs no more than part by part, and less where parts are sold as one; nothing is called unsold that such a whole brings', async () => {
+    const market = await named('Night market')
+    let less = 0
+    for (const { id, placements, from, toCome } of market.outfits) {
+      const { lowest } = (await server.get<OutfitDetail>(`outfits/${id}`)).body
+      const prices = placements.filter((_, i) => from[i] === 'buy').map(({ part }) => lowest[part] ?? null)
+      const singly = {
+        money: prices.reduce<number>((sum, price) => sum + (price ?? 0), 0),
+        unsold: prices.filter((price) => price === null).length,
+      }
+      expect(toCome.unsold).toBeLessThanOrEqual(singly.unsold)
+      if (toCome.unsold === singly.unsold) expect(toCome.money).toBeLessThanOrEqual(singly.money)
+      if (toCome.unsold < singly.unsold || toCome.money < singly.money) less += 1
+    }
+    expect(less).toBeGreaterThan(0)
+    // Nobody sells the trousers apart from their legs.
+    expect(outfitOf(market, 'Abe, nets').toCome.unsold).toBe(0)
+  })
+})
 
 describe('a shelf', () => {
   const arrange = (roster: RosterShelf, moves: object[]) =>

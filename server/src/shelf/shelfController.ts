@@ -1,5 +1,6 @@
 import { Controller, Get, Param } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
+import { notFound } from '../base/problem.ts'
 import { ReplicableService } from './replicableService.ts'
 import { ShelvesService } from './shelvesService.ts'
 
@@ -15,6 +16,14 @@ export class ShelfController {
   @Get('rosters')
   all() {
     return this.shelves.all()
+  }
+
+  /** How far one outfit is, without all the others: what its steps ask after every change. */
+  @Get('outfits/:outfit/on-shelf')
+  async one(@Param('outfit') outfit: string) {
+    const found = await this.shelves.one(outfit)
+    if (!found) throw notFound('outfit', outfit)
+    return found
   }
 
   /** How easily somebody else gets what a take wears. */

@@ -2,8 +2,9 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { saysAnything } from '@outfit/core/brief'
 import { groupBy } from '@outfit/core/base'
-import { type Drawables } from '@outfit/core/catalogue'
+import type { Drawables, Part } from '@outfit/core/catalogue'
 import { originsOf, standsBuilt } from '@outfit/core/allotment'
+import { costToFinish, wholesAmong } from '@outfit/core/prices'
 import { stateOf, type AwaitedParcel, type PinSummary, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { ReferenceEntity } from '../schema/brief.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
@@ -29,24 +30,15 @@ export class ShelvesService {
   /** Every roster with its outfits as their chosen takes, the parcels they wait for, and the parts needed to draw them. */
   async all(): Promise<{ rosters: RosterShelf[]; parcels: AwaitedParcel[] } & Drawables> {
     const db = this.database.manager
-    const [rosters, uniforms, worn, shares, lowest, paid, open, shown, pictured] = await Promise.all([
+    const [rosters, uniforms, worn, shares, paid, open] = await Promise.all([
       db.find(RosterEntity, { order: { position: 'ASC' } }),
       db.find(UniformEntity, { order: { name: 'ASC' } }),
       db.find(UniformPlacementEntity, { order: { slot: 'ASC', order: 'ASC' } }),
       this.shares.all(),
-      this.market.lowest(),
       this.parcels.paidByRoster(),
       this.parcels.open(),
-      db.find(ShownEntity),
-      db.find(ReferenceEntity),
     ])
-    const pins = await this.pins.of(shares)
-    const facts: Facts = {
-      pins,
-      lowest,
-      shown: new Set(shown.map(({ outfit }) => outfit)),
-      pictured: new Set(pictured.flatMap(({ outfit, character }) => [outfit ?? character])),
-    }
+    const facts = await this.factsOf(shares)
     const wornIn = groupBy(worn, ({ uniform }) => uniform)
     const shelves = rosters.map(({ position: _position, ...roster }): RosterShelf => {
       const own = shares.filter((share) => share.roster.id === roster.id)
@@ -83,9 +75,39 @@ export class ShelvesService {
       prints: await this.catalogue.printsOn(parts, stickersOn(placements)),
     }
   }
+
+  /** One outfit as it stands on its shelf, among all others; null where there is none. */
+  async one(outfit: string): Promise<ShelfOutfit | null> {
+    const shares = await this.shares.all()
+    const share = shares.find((one) => one.outfit.id === outfit)
+    return share ? onShelf(share, await this.factsOf(shares, [share])) : null
+  }
+
+  private async factsOf(shares: readonly Share[], wanted = shares): Promise<Facts> {
+    const lowest = await this.market.lowest()
+    const [pins, assemblies, shown, pictured] = await Promise.all([
+      this.pins.of(shares, wanted),
+      this.catalogue.assembliesWith(wanted.flatMap((share) => boughtFor(share).map(({ part }) => part))),
+      this.database.manager.find(ShownEntity),
+      this.database.manager.find(ReferenceEntity),
+    ])
+    return {
+      pins,
+      lowest,
+      assemblies: await this.catalogue.parts(assemblies.filter((code) => lowest.has(code))),
+      shown: new Set(shown.map(({ outfit }) => outfit)),
+      pictured: new Set(pictured.flatMap(({ outfit, character }) => [outfit ?? character])),
+    }
+  }
 }
 
+/** What an outfit wears that is neither owned nor on the way. */
+const boughtFor = ({ placements, sources, arriving }: Share) =>
+  placements.filter((_, i) => sources[i] === null && arriving[i] === null)
+
 interface Facts {
+  /** Those for sale that bring something somebody lacks. */
+  assemblies: readonly Part[]
   pins: ReadonlyMap<string, PinSummary[]>
   lowest: ReadonlyMap<string, number>
   shown: ReadonlySet<string>
@@ -93,10 +115,11 @@ interface Facts {
   pictured: ReadonlySet<string>
 }
 
-function onShelf(share: Share, { pins, lowest, shown, pictured }: Facts): ShelfOutfit {
+function onShelf(share: Share, { pins, lowest, assemblies, shown, pictured }: Facts): ShelfOutfit {
   const { outfit, character, brief, placements, sources, arriving } = share
   const missing = placements.filter((_, i) => sources[i] === null)
-  const toBuy = placements.filter((_, i) => sources[i] === null && arriving[i] === null)
+  const toBuy = boughtFor(share)
+  const price = (code: string) => lowest.get(code)
   const own = pins.get(outfit.id) ?? []
   return {
     id: outfit.id,
@@ -126,10 +149,11 @@ function onShelf(share: Share, { pins, lowest, shown, pictured }: Facts): ShelfO
     owned: sources.filter((source) => source !== null && !source.elsewhere).length,
     toBuy: toBuy.length,
     arriving: missing.length - toBuy.length,
-    toCome: {
-      money: toBuy.reduce((sum, { part }) => sum + (lowest.get(part) ?? 0), 0),
-      unsold: toBuy.filter(({ part }) => !lowest.has(part)).length,
-    },
+    toCome: costToFinish(
+      toBuy.map(({ part }) => part),
+      price,
+      wholesAmong(assemblies, price, share.rules.takingApart),
+    ),
     pins: own,
   }
 }

@@ -122,7 +122,7 @@ describe('the sample world', () => {
     const first = await startBuilt(data)
     expect(await make(first.url, 'Mine')).toBe(201)
     await first.end()
-    for (const after of LONG ? [400, 700, 900, 1100, 1300, 1600, 2000, 3000] : [900, 1500])
+    for (const after of LONG ? [400, 700, 900, 1100, 1300, 1600, 2000, 3000] : [1200])
       await cutShort(after, data, '--world', WORLD)
     const again = await startBuilt(data, '--world', WORLD)
     expect(await rosters(again.url)).toEqual(['Mine'])
@@ -136,7 +136,7 @@ describe('the sample world', () => {
     await first.end()
     const mark = join(data, 'loading-sample-world')
     writeFileSync(mark, '')
-    for (const after of LONG ? [500, 900, 1300, 1700, 2100, 2500, 3000, 3500, 4000, 5000] : [1100, 2200]) {
+    for (const after of LONG ? [500, 900, 1300, 1700, 2100, 2500, 3000, 3500, 4000, 5000] : [1800]) {
       await cutShort(after, data, '--world', WORLD)
       // Killed before it came so far, what the earlier version left stands as it was.
       if (!existsSync(join(data, 'outfit.sqlite')) || existsSync(mark)) continue

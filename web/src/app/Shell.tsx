@@ -1,13 +1,14 @@
 import { NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Search, Settings } from 'lucide-react'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Toaster } from 'sonner'
 import { api } from '../data/api.ts'
 import { useSingleKeys } from '../data/singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
 import { lastOutfit } from '../head/lately.ts'
 import { ROOMS, SETTINGS, stepsOf } from '../head/rooms.ts'
+import { useTitle } from './useTitle.ts'
 import { LaterNews, WishNews } from './WishNews.tsx'
 
 const PriceNews = lazy(async () => ({ default: (await import('./PriceNews.tsx')).PriceNews }))
@@ -26,6 +27,8 @@ export function Shell() {
   const [finding, find] = useState(false)
   const singleKeys = useSingleKeys()
   const navigate = useNavigate()
+  const shell = useRef<HTMLDivElement>(null)
+  useTitle(shell)
   const { pathname, search } = useLocation()
   const here = useMatch('/outfits/:outfit/*')?.params.outfit
   // Letters of steps lead back to the outfit that was open last; where there is none they lead nowhere.
@@ -50,7 +53,7 @@ export function Shell() {
   useHotkeys('?', () => showKeys(true), { enabled: singleKeys, useKey: true })
   useHotkeys('mod+k', () => find(true), { preventDefault: true, enableOnFormTags: true, enableOnContentEditable: true })
   return (
-    <div className="flex h-full flex-col">
+    <div ref={shell} className="flex h-full flex-col">
       <a href="#main" className="sr-only focus:not-sr-only">
         Skip to the view
       </a>
@@ -121,7 +124,8 @@ export function Shell() {
           </Suspense>
         )}
       </header>
-      <main id="main" className="min-h-0 flex-1 overflow-auto">
+      {/* What is hidden from sight lies within it, or the page would grow by where that lay instead. */}
+      <main id="main" className="relative min-h-0 flex-1 overflow-auto">
         <Outlet />
       </main>
       {/* In the head's line, so that nothing one works with is covered; on a phone the head is all there is to press. */}

@@ -182,6 +182,10 @@ export const router = createBrowserRouter([
         path: 'parts/:part',
         lazy: async () => ({ Component: (await import('../parts/PartView.tsx')).PartView }),
       },
+      {
+        path: 'parts/:part/uses',
+        lazy: async () => ({ Component: (await import('../uses/UsesView.tsx')).UsesView }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -7,6 +7,7 @@ import { DRESSINGS, dress, isAllowed, SPINE, turn, undress } from '@outfit/core/
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import { judgesOf, likenessBy, placeOf } from '@outfit/core/brief'
 import { apartByComing, missingFrom } from '@outfit/core/allotment'
+import { wholesAmong } from '@outfit/core/prices'
 import { houseRulesFor, isAccepted, mendAll, pinKey, pinsOf, type Pin } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
 import { api } from '../data/api.ts'
@@ -83,6 +84,12 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
     () => apartByComing(missingFrom(present, outfit.drawer, rules.takingApart), outfit.arriving),
     [present, outfit.drawer, outfit.arriving, rules.takingApart],
   )
+  const priceOf = useCallback((part: string) => lowest[part], [lowest])
+  const wholes = useMemo(() => {
+    const lacked = new Set(missing.map(({ part }) => part))
+    const carriers = [...catalogue.parts.values()].filter((one) => one.components.some(({ part }) => lacked.has(part)))
+    return wholesAmong(carriers, priceOf, rules.takingApart)
+  }, [missing, catalogue, priceOf, rules.takingApart])
   const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
   const spineRow = SPINE.find(({ key }) => key === row)!
   const wornHere = present.find((p) => spineRow.slots.includes(p.slot))?.part
@@ -171,7 +178,8 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           pins={pins}
           row={row}
           onRow={goTo}
-          priceOf={(part) => lowest[part]}
+          priceOf={priceOf}
+          wholes={wholes}
           isOwned={(placement) => !unowned.has(placement)}
           isComing={(placement) => coming.includes(placement)}
         />
@@ -302,6 +310,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
         outfit={outfit}
         placements={present}
         missing={missing}
+        wholes={wholes}
         coming={coming.length}
         catalogue={catalogue}
         label={label}

@@ -7,7 +7,7 @@ import { useAppDispatch, useAppSelector } from '../data/hooks.ts'
 import { useBenchSelector } from './hooks.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Bench } from './Bench.tsx'
-import { opened, versionSeen } from './benchSlice.ts'
+import { opened, takeRead } from './benchSlice.ts'
 import { findDraft } from './drafts.ts'
 
 /** Puts the outfit of the address on the bench, with what was not saved last time. */
@@ -22,13 +22,13 @@ export function BenchView() {
   const take = outfit && takeNamed(outfit.takes, search.get('take'))
   useEffect(() => {
     if (!outfit || !take) return
-    if (onBench === take.id) dispatch(versionSeen(outfit.version))
+    if (onBench === take.id) dispatch(takeRead({ version: outfit.version, placements: take.placements }))
     else {
       // A draft keeps the version it was made from: where somebody else wrote since, saving it asks whose is to stay.
       const draft = findDraft(take.id)
       const { id: takeId, placements } = take
       const version = draft?.version ?? outfit.version
-      dispatch(opened({ outfit: id, take: takeId, version, placements, draft: draft?.placements ?? null }))
+      dispatch(opened({ outfit: id, take: takeId, version, placements, draft: draft?.value ?? null }))
     }
     // The take on the bench is left out: only another address or another answer of the server changes it.
     // oxlint-disable-next-line react/exhaustive-deps

@@ -4,6 +4,7 @@ import { SPINE } from '@outfit/core/anatomy'
 import { mainColour, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { readableOn } from '@outfit/core/colour'
 import { isCopy } from '@outfit/core/drawer'
+import { costToFinish, type SoldWhole } from '@outfit/core/prices'
 import { formatMoney } from '@outfit/core/market'
 import { costOfTake, type SourcingReport } from '@outfit/core/sourcing'
 import type { PlanState } from '../sourcing/usePlan.ts'
@@ -19,6 +20,8 @@ interface CostTapeProps {
   coming: number
   /** Parts to be bought, one entry a unit. */
   missing: readonly string[]
+  /** What is sold as one and brings some of them. */
+  wholes: readonly SoldWhole[]
   currency: string
   to: string
 }
@@ -42,6 +45,7 @@ export function CostTape({
   report,
   lowest,
   missing,
+  wholes,
   coming,
   currency,
   to,
@@ -104,7 +108,7 @@ export function CostTape({
     }
   }
   const whole = segments.reduce((sum, { amount }) => sum + amount, 0)
-  const guess = missing.reduce((sum, part) => sum + (lowest[part] ?? 0), 0)
+  const guess = costToFinish(missing, (part) => lowest[part], wholes).money
   const unmet = cost?.unmet ?? []
   const parcels = report?.plan.baskets ?? []
   const headline =
@@ -127,7 +131,7 @@ export function CostTape({
             : ''
           : plan.state === 'failed'
             ? `; no plan: ${plan.problem ?? ''}`
-            : '; lowest single prices without shipping, plan under way…')
+            : '; lowest prices without shipping, plan under way…')
   return (
     <Tooltip.Provider delayDuration={80}>
       <section

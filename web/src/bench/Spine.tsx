@@ -4,6 +4,7 @@ import { mainColour, partWorn, type Catalogue, type Placement } from '@outfit/co
 import type { Pin } from '@outfit/core/fitting'
 import { isCopy } from '@outfit/core/drawer'
 import { homeMoney } from '@outfit/core/market'
+import { costToFinish, type SoldWhole } from '@outfit/core/prices'
 import { PinMark } from '../ui/PinMark.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { lookOf } from './lookOf.ts'
@@ -16,13 +17,15 @@ interface SpineProps {
   onRow: (row: string) => void
   /** Where a placed part comes from: null when the drawer gives it, else its lowest price if one is known. */
   priceOf: (part: string) => number | null | undefined
+  /** What is sold as one and brings something that is worn. */
+  wholes: readonly SoldWhole[]
   isOwned: (placement: Placement) => boolean
   /** What is on the way in a parcel. */
   isComing: (placement: Placement) => boolean
 }
 
 /** The tape measure from crown to sole, one mark a row of slots. */
-export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwned, isComing }: SpineProps) {
+export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes, isOwned, isComing }: SpineProps) {
   const picked = useRef<HTMLButtonElement>(null)
   useEffect(() => void picked.current?.scrollIntoView({ block: 'nearest' }), [row])
   const stateOf = (worn: readonly Placement[]) => {
@@ -33,8 +36,13 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, isOwne
     if (missing.length === 0) return worn.length > 1 ? 'all owned' : 'owned'
     const prices = missing.map((p) => priceOf(p.part))
     if (prices.some((price) => price === undefined)) return `${missing.length} to buy`
-    if (prices.some((price) => price === null)) return 'not sold singly'
-    return `from ${homeMoney(prices.reduce<number>((sum, price) => sum + price!, 0))}`
+    const { money, unsold } = costToFinish(
+      missing.map(({ part }) => part),
+      priceOf,
+      wholes,
+    )
+    if (unsold > 0) return 'not for sale'
+    return `${prices.includes(null) ? 'as one, from' : 'from'} ${homeMoney(money)}`
   }
   return (
     <nav aria-label="Slots" className="tape-marks h-full overflow-y-auto border-r border-rule pl-[34px]">

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { DRESSINGS, type Dressing } from '@outfit/core/anatomy'
-import { catalogueOf, type Mould, type Part } from '@outfit/core/catalogue'
+import { catalogueOf, plainPart, type Mould } from '@outfit/core/catalogue'
 import { STARTER_COLOURS, STARTER_MOULDS, starterLine, starterMouldsFor, wornFromStarter } from '@outfit/core/starter'
 import { intakeApi } from '../data/intakeApi.ts'
 import { Figure } from '../ui/Figure.tsx'
@@ -14,17 +14,6 @@ interface StarterShelfProps {
   /** One was brought in. */
   onHad?: () => void
 }
-
-const partOf = (mould: Mould, colour: string): Part => ({
-  code: mould.code,
-  name: mould.name,
-  mould: mould.code,
-  colours: [colour],
-  print: null,
-  year: null,
-  photo: null,
-  components: [],
-})
 
 /** Colours a place usually begins with: skin for heads and hands. */
 const FIRST: Partial<Record<Mould['kind'], string>> = { head: 'fawn', hand: 'fawn', headgear: 'peat' }
@@ -44,7 +33,7 @@ export function StarterShelf({ row, dressing, onDressing, onHad }: StarterShelfP
         colours: STARTER_COLOURS,
         moulds: STARTER_MOULDS,
         prints: [],
-        parts: STARTER_MOULDS.map((mould) => partOf(mould, colour)),
+        parts: STARTER_MOULDS.map((mould) => plainPart(mould, colour)),
       }),
     [colour],
   )

@@ -357,7 +357,10 @@ function Candidates({
       aria-label="Candidates"
       aria-activedescendant={current && `candidate-${current.part.code}`}
       tabIndex={0}
-      onFocus={() => picked < 0 && shown.length > 0 && onPick(0)}
+      // By keys alone: a press with the mouse brings the focus too, and what is picked then scrolls away under it.
+      onFocus={({ currentTarget }) =>
+        picked < 0 && shown.length > 0 && currentTarget.matches(':focus-visible') && onPick(0)
+      }
       className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1 pt-1"
     >
       <div className="relative" style={{ height: virtual.getTotalSize() }}>

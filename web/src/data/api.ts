@@ -16,7 +16,7 @@ import type { PartFacets, PartQuestion } from '@outfit/core/parts'
 import type { Corrections, ImportReport, TableName } from '@outfit/core/tables'
 import type { Brief } from '@outfit/core/brief'
 import type { AcceptedPin, Later, OutfitDetail, Reference, School, Switches } from '@outfit/core/roster'
-import type { AwaitedParcel, RosterShelf } from '@outfit/core/shelf'
+import type { AwaitedParcel, RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import type { Replicability } from '@outfit/core/market'
 import type { BuyingOptions, ReportWithParts, VariantReport } from '@outfit/core/sourcing'
 import type { WayToGet } from '@outfit/core/prices'
@@ -174,6 +174,11 @@ export const api = createApi({
     }),
     shelves: build.query<{ rosters: RosterShelf[]; parcels: AwaitedParcel[] } & Drawables, void>({
       query: () => 'rosters',
+      providesTags: ['Shelves'],
+    }),
+    /** How far one outfit is: what its shelf knows of it, without all the others. */
+    onShelf: build.query<ShelfOutfit, string>({
+      query: (id) => `outfits/${id}/on-shelf`,
       providesTags: ['Shelves'],
     }),
     outfit: build.query<OutfitDetail, string>({

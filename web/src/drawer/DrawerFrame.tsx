@@ -38,11 +38,11 @@ export function DrawerFrame({ children }: { children: (box: PartsBox, catalogue:
     <div className="mx-auto max-w-[1400px] px-3 pt-4 pb-40 sm:px-5">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-3xl">Drawer</h1>
-        <p className="min-w-0 flex-1 text-soft">
+        <p className="w-full min-w-0 text-soft sm:w-auto sm:flex-1">
           {facts
             .filter(([count], i) => count > 0 || i === 0)
             .map(([count, words]) => (
-              <span key={words} className="mr-3 whitespace-nowrap">
+              <span key={words} className="mr-3 inline-block">
                 <strong className="text-ink">{count.toLocaleString('en-GB')}</strong> {words}
               </span>
             ))}

@@ -14,10 +14,9 @@ import { stepStates } from './stepStates.ts'
 /** The line below the head while an outfit is open: whose it is, and its steps in the order of the work with how far each is. */
 export default function OutfitSteps({ id }: { id: string }) {
   const { currentData: outfit } = api.endpoints.outfit.useQuery(id)
-  const { data } = api.endpoints.shelves.useQuery()
+  const { currentData: shelved } = api.endpoints.onShelf.useQuery(id)
   const catalogue = useAppSelector(selectCatalogue)
   const [search] = useSearchParams()
-  const shelved = data?.rosters.flatMap(({ outfits }) => outfits).find((one) => one.id === id)
   const states = useMemo(() => {
     if (!outfit || !shelved) return null
     const known = catalogue && shelved.placements.every(({ part }) => catalogue.parts.has(part))
@@ -33,14 +32,17 @@ export default function OutfitSteps({ id }: { id: string }) {
   const take = search.get('take')
   const label = outfit && takeNamed(outfit.takes, take)?.label
   return (
-    <div className="flex h-9 shrink-0 items-center gap-5 overflow-x-auto border-b border-rule bg-band px-3 sm:px-5">
+    <div
+      data-steps
+      className="flex h-9 shrink-0 items-center gap-5 overflow-x-auto border-b border-rule bg-band px-3 sm:px-5"
+    >
       <p className="max-w-[34%] min-w-0 shrink-0 truncate">
         {outfit && (
           <>
             <Link to={`/rosters/${outfit.roster.id}`} className="text-soft hover:text-ink hover:underline">
               {outfit.roster.name}
             </Link>{' '}
-            <span className="text-soft">›</span> <strong>{outfit.name}</strong>
+            <span className="text-soft">›</span> <strong data-outfit>{outfit.name}</strong>
             {label && (
               <>
                 {' '}

@@ -127,11 +127,14 @@ export function useEntries(text: string, outfit: string | null): { groups: Group
       },
     ]
   }, [shelves, basics, market, box, told, openRoster, outfit])
+  // What was found for the letters before stays until the next is found, so that what is selected is not taken away from
+  // under who presses Enter.
+  const [foundParts, foundReleases, foundFigures] = skip ? [] : [parts.data, releases.data, figures.data]
   const found = useMemo(
     () => [
       {
         title: 'Parts',
-        entries: (parts.currentData?.items ?? []).map(({ part }) => ({
+        entries: (foundParts?.items ?? []).map(({ part }) => ({
           to: `/parts/${part.code}`,
           name: catalogue ? partLabel(catalogue, part) : part.name,
           about: part.code,
@@ -139,7 +142,7 @@ export function useEntries(text: string, outfit: string | null): { groups: Group
       },
       {
         title: 'Releases',
-        entries: (releases.currentData ?? []).map(({ code, name, kind, year }) => ({
+        entries: (foundReleases ?? []).map(({ code, name, kind, year }) => ({
           to: `/catalogue/releases/${code}`,
           name,
           about: `${kind}, ${year}, ${code}`,
@@ -147,14 +150,14 @@ export function useEntries(text: string, outfit: string | null): { groups: Group
       },
       {
         title: 'Figures',
-        entries: (figures.currentData ?? []).map(({ code, name, year }) => ({
+        entries: (foundFigures ?? []).map(({ code, name, year }) => ({
           to: `/catalogue/figures/${code}`,
           name,
           about: `figure, ${year}, ${code}`,
         })),
       },
     ],
-    [parts.currentData, releases.currentData, figures.currentData, catalogue],
+    [foundParts, foundReleases, foundFigures, catalogue],
   )
   return {
     groups: useMemo(() => [...known, ...found], [known, found]),

@@ -3,11 +3,12 @@ import { SHELVES, SHELF_KEYS } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
 import { api } from '../data/api.ts'
 import { toggled, type Question } from './question.ts'
+import type { Change } from './useQuestion.ts'
 
 interface FacetsProps {
   question: Question
   facets: PartFacets | undefined
-  onChange: (change: Partial<Question>) => void
+  onChange: (change: Change) => void
 }
 
 const chip = (on: boolean) =>
@@ -35,7 +36,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
                 type="button"
                 aria-pressed={on}
                 disabled={!on && facets !== undefined && left === 0}
-                onClick={() => onChange({ shelves: toggled(question.shelves, key) })}
+                onClick={() => onChange((now) => ({ shelves: toggled(now.shelves, key) }))}
                 className={`flex h-[28px] w-full items-center border-l-[3px] pr-3 pl-2.5 text-left disabled:opacity-40 ${on ? 'border-act bg-card font-semibold' : 'border-transparent enabled:hover:bg-card/60'}`}
               >
                 {SHELVES[key].label}
@@ -50,7 +51,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
           type="button"
           aria-pressed={question.owned ?? false}
           className={chip(question.owned ?? false)}
-          onClick={() => onChange({ owned: !question.owned })}
+          onClick={() => onChange((now) => ({ owned: !now.owned }))}
         >
           owned <span className={question.owned ? '' : 'text-soft'}>{count(facets?.owned)}</span>
         </button>
@@ -58,7 +59,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
           type="button"
           aria-pressed={question.inProduction ?? false}
           className={chip(question.inProduction ?? false)}
-          onClick={() => onChange({ inProduction: !question.inProduction })}
+          onClick={() => onChange((now) => ({ inProduction: !now.inProduction }))}
         >
           in production <span className={question.inProduction ? '' : 'text-soft'}>{count(facets?.inProduction)}</span>
         </button>
@@ -74,7 +75,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
                 type="button"
                 aria-pressed={on}
                 disabled={!on && facets !== undefined && !facets.families[family]}
-                onClick={() => onChange({ families: toggled(question.families, family) })}
+                onClick={() => onChange((now) => ({ families: toggled(now.families, family) }))}
                 className={`flex items-center gap-1 ${chip(on)} !px-1.5`}
               >
                 <span aria-hidden className="flex overflow-hidden rounded-[3px] border border-ink/50">

@@ -1,7 +1,7 @@
 import { Ruler, Table2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link, useSearchParams } from 'react-router'
+import { Link } from 'react-router'
 import { PART_ORDERS, type PartOrder } from '@outfit/core/parts'
 import { api, errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
@@ -12,7 +12,8 @@ import { Button } from '../ui/Button.tsx'
 import { Facets } from './Facets.tsx'
 import { FoundGrid, PAGE } from './FoundGrid.tsx'
 import { OwnMenu } from './OwnMenu.tsx'
-import { isNarrowed, ORDER_LABELS, readQuestion, writeQuestion, type Question } from './question.ts'
+import { isNarrowed, withoutFacets, ORDER_LABELS } from './question.ts'
+import { useQuestion } from './useQuestion.ts'
 
 /** Rest after a key before the server is asked, in milliseconds. */
 const PAUSE = 120
@@ -22,8 +23,7 @@ const tool =
 
 /** All parts there are: words and facets narrow them, the address holds the question. */
 export function FinderView() {
-  const [search, setSearch] = useSearchParams()
-  const question = readQuestion(search)
+  const { question, ask: change } = useQuestion()
   const [words, setWords] = useState(question.text ?? '')
   const singleKeys = useSingleKeys()
   const field = useRef<HTMLInputElement>(null)
@@ -33,9 +33,6 @@ export function FinderView() {
     offset: 0,
     limit: PAGE,
   })
-  const change = (next: Partial<Question>) => setSearch(writeQuestion({ ...question, ...next }), { replace: true })
-  const latest = useRef(change)
-  latest.current = change
   const asked = question.text ?? ''
   // What this field put into the address; anything else there came by a link or the browser's way back.
   const put = useRef(asked)
@@ -43,10 +40,10 @@ export function FinderView() {
     const later = setTimeout(() => {
       if (words.trim() === put.current) return
       put.current = words.trim()
-      latest.current({ text: put.current })
+      change({ text: put.current })
     }, PAUSE)
     return () => clearTimeout(later)
-  }, [words])
+  }, [words, change])
   useEffect(() => {
     if (asked === put.current) return
     put.current = asked
@@ -57,7 +54,7 @@ export function FinderView() {
   const clear = () => {
     setWords('')
     put.current = ''
-    setSearch(writeQuestion(question.order ? { order: question.order } : {}), { replace: true })
+    change(withoutFacets)
   }
   const total = (currentData ?? data)?.total
   return (

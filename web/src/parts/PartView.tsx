@@ -117,6 +117,13 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
             {mould.height > 0 && `, adds ${mould.height} mm`}, {mould.mass} g
           </p>
         )}
+        {!wished && (
+          <p className="mt-2">
+            <Link to={`/parts/${part.code}/uses`} className="font-semibold text-act underline">
+              What it could do for your outfits
+            </Link>
+          </p>
+        )}
         {picture === 'guessed' && (
           <p className="mt-2 rounded-[8px] border border-notice bg-card px-3 py-1.5">
             <strong className="text-notice">Guessed.</strong> Nobody wrote a recipe for this print yet, so it is drawn

@@ -38,6 +38,10 @@ export function readQuestion(search: URLSearchParams): Question {
   }
 }
 
+/** Everything that narrows a question taken out of it; the order stays. */
+export const withoutFacets = (now: Question): Partial<Question> =>
+  Object.fromEntries(Object.keys(now).flatMap((key) => (key === 'order' ? [] : [[key, undefined]])))
+
 /** The address of a question. */
 export function writeQuestion(question: Question): URLSearchParams {
   const search = new URLSearchParams()

@@ -125,8 +125,8 @@ function Costs({ roster }: { roster: RosterShelf }) {
       </div>
       <p className="mt-0.5 text-[13px] text-soft lg:text-right">
         {budget === null ? '' : over > 0 ? `${homeMoney(over)} over budget. ` : `${homeMoney(-over)} left. `}
-        To come: lowest single prices, before shipping
-        {unsold > 0 ? `; ${unsold} not sold singly` : ''}.{due ? ` Wanted by ${due}.` : ''}
+        To come: lowest prices, before shipping
+        {unsold > 0 ? `; ${unsold} not for sale` : ''}.{due ? ` Wanted by ${due}.` : ''}
       </p>
     </div>
   )

@@ -1,7 +1,7 @@
 import { homeCurrency } from '@outfit/core/market'
 import type { ReactNode } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { catalogueOf, type Part, type Placement, type Print } from '@outfit/core/catalogue'
+import { catalogueOf, plainPart, type Part, type Placement, type Print } from '@outfit/core/catalogue'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
 import { rosterApi } from '../data/rosterApi.ts'
 import { Button } from '../ui/Button.tsx'
@@ -34,14 +34,8 @@ const parts = new Map(
   DOLLS.flat().map(([, mould, colour]): [string, Part] => [
     `${mould} ${colour}`,
     {
-      code: `${mould} ${colour}`,
-      name: mould,
-      mould,
-      colours: [colour],
+      ...plainPart({ code: mould, name: mould }, colour, `${mould} ${colour}`),
       print: mould === 'M-HEAD' ? FACE.code : null,
-      year: null,
-      photo: null,
-      components: [],
     },
   ]),
 )

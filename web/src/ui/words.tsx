@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react'
-import { catalogueOf, type Part, type Placement } from '@outfit/core/catalogue'
+import { catalogueOf, plainPart, type Placement } from '@outfit/core/catalogue'
 import { COLOUR_LIMITS, colourDifference, differenceInWords } from '@outfit/core/colour'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
 import { Figure } from './Figure.tsx'
@@ -7,22 +7,14 @@ import { PartPicture } from './PartPicture.tsx'
 import { PinMark } from './PinMark.tsx'
 
 const COLOURS_SHOWN = ['quay-blue', 'poppy', 'moss', 'fawn', 'tar', 'marigold']
-const part = (mould: string, colour: string): Part => ({
-  code: `${mould} ${colour}`,
-  name: mould,
-  mould,
-  colours: [colour],
-  print: null,
-  year: null,
-  photo: null,
-  components: [],
-})
 /** What ships with Outfit, so that the pictures are the same in an empty workspace. */
 const catalogue = catalogueOf({
   colours: [...STARTER_COLOURS],
   moulds: [...STARTER_MOULDS],
   prints: [],
-  parts: STARTER_MOULDS.flatMap(({ code }) => COLOURS_SHOWN.map((colour) => part(code, colour))),
+  parts: STARTER_MOULDS.flatMap((mould) =>
+    COLOURS_SHOWN.map((colour) => plainPart(mould, colour, `${mould.code} ${colour}`)),
+  ),
 })
 const worn = (slot: Placement['slot'], mould: string, colour: string): Placement => ({
   slot,
@@ -43,7 +35,12 @@ const DOLL: Placement[] = [
 ]
 
 const Picture = ({ mould, colour }: { mould: string; colour: string }) => (
-  <PartPicture part={part(mould, colour)} catalogue={catalogue} label="" className="h-full min-w-0 flex-1" />
+  <PartPicture
+    part={catalogue.parts.get(`${mould} ${colour}`)!}
+    catalogue={catalogue}
+    label=""
+    className="h-full min-w-0 flex-1"
+  />
 )
 const Swatches = ({ a, b }: { a: string; b: string }) => (
   <span className="flex flex-1 flex-col items-center text-[11.5px] leading-tight">

@@ -135,7 +135,14 @@ function Leftovers() {
                       <span className="block text-[13px] text-good">Useful for {row.usefulFor.join(', ')}</span>
                     )}
                   </span>
-                  <span className="text-right whitespace-nowrap">
+                  <Link
+                    to={`/parts/${row.part}/uses`}
+                    aria-label={`What ${label(row.part)} could do`}
+                    className="text-[13px] font-semibold text-act hover:underline"
+                  >
+                    What for?
+                  </Link>
+                  <span className="w-[76px] text-right whitespace-nowrap">
                     {row.worth === null ? <span className="text-soft">not sold</span> : homeMoney(row.worth)}
                   </span>
                 </li>
