@@ -1,4 +1,4 @@
-import { addressOf, bench, EMPTY, expect, openOutfit, test, READS } from './fixtures.ts'
+import { addressOf, bench, EMPTY, expect, go, openOutfit, test, READS } from './fixtures.ts'
 import { faults } from './accessFaults.ts'
 
 test('a fault of access is found, in either theme', async ({ page }) => {
@@ -10,7 +10,7 @@ test('a fault of access is found, in either theme', async ({ page }) => {
 })
 
 test('views of a roster have no faults of access', READS, async ({ app }) => {
-  await app.goto(addressOf('Ferry people'))
+  await go(app, addressOf('Ferry people'))
   await expect(app.getByRole('heading', { name: /Ferry people/ })).toBeVisible()
   expect(await faults(app)).toEqual([])
   for (const [view, seen] of [
@@ -43,47 +43,50 @@ test('the drawer and the workbench have no faults of access', READS, async ({ ap
     ['drawer/leftovers', app.getByRole('list', { name: 'Left over' })],
     ['drawer/history', app.getByRole('button', { name: 'Take back' }).first()],
   ] as const) {
-    await app.goto(`/${path}`)
+    await go(app, `/${path}`)
     await expect(seen).toBeVisible()
     expect([path, ...(await faults(app))]).toEqual([path])
   }
-  await app.goto('/drawer/buildable')
+  await go(app, '/drawer/buildable')
   await app.getByRole('link', { name: 'To the workbench' }).first().click()
   await expect(app.getByRole('region', { name: 'Steps' })).toBeVisible()
   expect(await faults(app)).toEqual([])
 })
 
 test('parcels and buying have no faults of access', async ({ app }) => {
-  await app.goto('/parcels')
+  await go(app, '/parcels')
   await app.getByRole('button', { name: 'Check it in' }).click()
   await expect(app.getByRole('form', { name: 'Check in' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto('/market')
+  await go(app, '/market')
   await app
     .getByRole('button', { name: /^Change / })
     .first()
     .click()
   await expect(app.getByRole('dialog')).toBeVisible()
   expect(await faults(app)).toEqual([])
-  for (const view of ['settings', 'settings/begin-anew']) {
-    await app.goto(`/${view}`)
-    await expect(app.getByRole('heading', { name: 'Settings' })).toBeVisible()
+  for (const [view, title] of [
+    ['settings', 'This workspace · Settings · Outfit'],
+    ['settings/begin-anew', 'Begin anew · Settings · Outfit'],
+  ] as const) {
+    await go(app, `/${view}`)
+    await expect(app).toHaveTitle(title)
     expect([view, ...(await faults(app))]).toEqual([view])
   }
-  await app.goto('/settings/copies')
+  await go(app, '/settings/copies')
   await app.getByRole('button', { name: 'Save everything as one file' }).click()
   await expect(app.getByRole('list', { name: 'Copies' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto('/packs/Q-108')
+  await go(app, '/packs/Q-108')
   await expect(app.getByRole('img', { name: /packs on average/ })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto('/market/sellers/tin-whistle')
+  await go(app, '/market/sellers/tin-whistle')
   await expect(app.getByRole('region', { name: 'Quote sheets' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto('/prices/figure/F-0022')
+  await go(app, '/prices/figure/F-0022')
   await expect(app.getByRole('region', { name: 'Over time' }).getByRole('img').first()).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto('/parcels/spending')
+  await go(app, '/parcels/spending')
   await expect(app.getByRole('img', { name: /days of orders/ })).toBeVisible()
   expect(await faults(app)).toEqual([])
   await openOutfit(app, 'Bram, engines')
@@ -95,7 +98,7 @@ test('parcels and buying have no faults of access', async ({ app }) => {
 })
 
 test('main views have no faults of access', async ({ app }) => {
-  await app.goto('/')
+  await go(app, '/')
   await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
   expect(await faults(app)).toEqual([])
   await openOutfit(app, 'Lune, bread')
@@ -119,16 +122,19 @@ test('main views have no faults of access', async ({ app }) => {
 })
 
 test('parts, the catalogue, tables and the card have no faults of access', async ({ app }) => {
-  await app.goto('/parts/P-00031')
+  await go(app, '/parts/P-00031')
   await expect(app.getByRole('region', { name: 'Colours' })).toBeVisible()
   expect(await faults(app)).toEqual([])
   await app.getByRole('button', { name: /^Lagoon/ }).click()
   await expect(app.getByRole('region', { name: 'Goes with' })).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto('/parts')
+  await go(app, '/parts/P-00054/uses')
+  await expect(app.getByRole('list', { name: 'Uses' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await go(app, '/parts')
   await expect(app.getByRole('list', { name: 'Found parts' }).getByRole('link').first()).toBeVisible()
   expect(await faults(app)).toEqual([])
-  await app.goto('/moulds')
+  await go(app, '/moulds')
   await expect(app.getByRole('img', { name: /^Gull in/ }).first()).toBeVisible()
   expect(await faults(app)).toEqual([])
   for (const entry of [
@@ -139,11 +145,13 @@ test('parts, the catalogue, tables and the card have no faults of access', async
     'moulds/M-DECK',
     'colours/tar',
   ]) {
-    await app.goto(`/catalogue/${entry}`)
+    await go(app, `/catalogue/${entry}`)
+    await expect(app).toHaveTitle(`Change ${entry.split('s/')[0]} · Outfit`)
     await expect(app.getByRole('button', { name: 'Save the changes' })).toBeVisible()
     expect([entry, ...(await faults(app))]).toEqual([entry])
   }
-  await app.goto('/tables')
+  await go(app, '/tables')
+  await expect(app).toHaveTitle('Bring a table in · Outfit')
   expect(await faults(app)).toEqual([])
   await app.locator('input[type=file]').setInputFiles({
     name: 'list.csv',
@@ -184,7 +192,7 @@ test(
   'the first screen and the talk about a list have no faults of access',
   { tag: [EMPTY.tag, READS.tag] },
   async ({ app }) => {
-    await app.goto('/')
+    await go(app, '/')
     await expect(app.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
     expect(await faults(app)).toEqual([])
     await app.getByRole('link', { name: 'Bring a list in' }).click()
@@ -218,7 +226,7 @@ test('rooms are reached by keys', async ({ app }) => {
 })
 
 test('the whole way to a worn part goes without a mouse', async ({ app }) => {
-  await app.goto('/')
+  await go(app, '/')
   await expect(app.getByRole('img', { name: 'Bram, engines' })).toBeVisible()
   const link = app.getByRole('link', { name: /· Bram/ })
   for (let i = 0; i < 40 && !(await link.evaluate((element) => element === document.activeElement)); i++)

@@ -1,4 +1,4 @@
-import { IS_LONG, KILLS, bench, candidates, expect, look, openOutfit, test, wear } from './fixtures.ts'
+import { IS_LONG, KILLS, LONG, bench, candidates, expect, look, openOutfit, test, wear } from './fixtures.ts'
 
 test.beforeEach(async ({ app }) => openOutfit(app, 'Odile, skipper'))
 
@@ -119,7 +119,7 @@ test('the keys do what the mouse does', async ({ app }) => {
   await press('Control+z')
 })
 
-test('undo walks back through every change and redo forward again', async ({ app }) => {
+test('undo walks back through every change and redo forward again', LONG, async ({ app }) => {
   const { figure } = bench(app)
   const undo = app.getByRole('button', { name: 'Undo' })
   const redo = app.getByRole('button', { name: 'Redo' })
@@ -167,69 +167,72 @@ test(
   },
 )
 
-test('a draft that never reached the server comes back after a reload, as one step that can be undone', async ({
-  app,
-}) => {
-  const { row, saved } = bench(app)
-  await app.route('**/api/outfits/*/takes/*', (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
-  )
-  await wear(app, 'Waist', 'pouch')
-  await expect(app.getByText('not saved: no answer')).toBeVisible()
-  await app.unroute('**/api/outfits/*/takes/*')
-  await app.reload()
-  await expect(row('Waist')).toContainText('Pouch belt')
-  await expect(saved).toBeVisible()
-  await app.getByRole('button', { name: 'Undo' }).click()
-  await expect(row('Waist')).toContainText('nothing')
-})
-
-test('a draft older than what the server has is not brought in unasked; a lost answer is no conflict', async ({
-  app,
-  server,
-}) => {
-  const { row, saved } = bench(app)
-  const id = new URL(app.url()).pathname.split('/')[2]!
-  const current = () =>
-    server.get<{ version: number; takes: { id: string; label: string; placements: { slot: string }[] }[] }>(
-      `outfits/${id}`,
+test(
+  'a draft that never reached the server comes back after a reload, as one step that can be undone',
+  LONG,
+  async ({ app }) => {
+    const { row, saved } = bench(app)
+    await app.route('**/api/outfits/*/takes/*', (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
     )
-  const save = async (keep: (slot: string) => boolean) => {
-    const { version, takes } = await current()
-    const take = takes.find(({ label }) => label === 'B')!
-    const answer = await fetch(`${server.url}/api/outfits/${id}/takes/${take.id}`, {
-      method: 'PUT',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ version, placements: take.placements.filter(({ slot }) => keep(slot)) }),
+    await wear(app, 'Waist', 'pouch')
+    await expect(app.getByText('not saved: no answer')).toBeVisible()
+    await app.unroute('**/api/outfits/*/takes/*')
+    await app.reload()
+    await expect(row('Waist')).toContainText('Pouch belt')
+    await expect(saved).toBeVisible()
+    await app.getByRole('button', { name: 'Undo' }).click()
+    await expect(row('Waist')).toContainText('nothing')
+  },
+)
+
+test(
+  'a draft older than what the server has is not brought in unasked; a lost answer is no conflict',
+  LONG,
+  async ({ app, server }) => {
+    const { row, saved } = bench(app)
+    const id = new URL(app.url()).pathname.split('/')[2]!
+    const current = () =>
+      server.get<{ version: number; takes: { id: string; label: string; placements: { slot: string }[] }[] }>(
+        `outfits/${id}`,
+      )
+    const save = async (keep: (slot: string) => boolean) => {
+      const { version, takes } = await current()
+      const take = takes.find(({ label }) => label === 'B')!
+      const answer = await fetch(`${server.url}/api/outfits/${id}/takes/${take.id}`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ version, placements: take.placements.filter(({ slot }) => keep(slot)) }),
+      })
+      expect(answer.status).toBe(200)
+    }
+    await app.route('**/api/outfits/*/takes/*', (route) => route.abort())
+    await wear(app, 'Waist', 'pouch')
+    await expect(app.getByText('not saved: no answer')).toBeVisible()
+    await save((slot) => slot !== 'beside')
+    await app.unroute('**/api/outfits/*/takes/*')
+    await app.reload()
+    await expect(app.getByRole('alert')).toContainText('Changed elsewhere, not saved')
+    await app.getByRole('button', { name: 'Keep mine' }).click()
+    await expect(saved).toBeVisible()
+    await expect(row('Beside')).toContainText('Otter')
+
+    // The server writes, but its answer never arrives.
+    await app.route('**/api/outfits/*/takes/*', async (route) => {
+      await route.fetch()
+      await route.abort()
     })
-    expect(answer.status).toBe(200)
-  }
-  await app.route('**/api/outfits/*/takes/*', (route) => route.abort())
-  await wear(app, 'Waist', 'pouch')
-  await expect(app.getByText('not saved: no answer')).toBeVisible()
-  await save((slot) => slot !== 'beside')
-  await app.unroute('**/api/outfits/*/takes/*')
-  await app.reload()
-  await expect(app.getByRole('alert')).toContainText('Changed elsewhere, not saved')
-  await app.getByRole('button', { name: 'Keep mine' }).click()
-  await expect(saved).toBeVisible()
-  await expect(row('Beside')).toContainText('Otter')
+    await wear(app, 'Waist', 'sash')
+    await expect(app.getByText('not saved: no answer')).toBeVisible()
+    await app.unroute('**/api/outfits/*/takes/*')
+    await expect(saved).toBeVisible()
+    await expect(app.getByRole('alert')).toHaveCount(0)
+    await app.reload()
+    await expect(row('Waist')).toContainText('Rowing sash')
+  },
+)
 
-  // The server writes, but its answer never arrives.
-  await app.route('**/api/outfits/*/takes/*', async (route) => {
-    await route.fetch()
-    await route.abort()
-  })
-  await wear(app, 'Waist', 'sash')
-  await expect(app.getByText('not saved: no answer')).toBeVisible()
-  await app.unroute('**/api/outfits/*/takes/*')
-  await expect(saved).toBeVisible()
-  await expect(app.getByRole('alert')).toHaveCount(0)
-  await app.reload()
-  await expect(row('Waist')).toContainText('Rowing sash')
-})
-
-test('two windows: the second to save is told and can take theirs or keep its own', async ({ app, context }) => {
+test('two windows: the second to save is told and can take theirs or keep its own', LONG, async ({ app, context }) => {
   const other = await context.newPage()
   await other.goto(app.url())
   await expect(bench(other).candidate(/./)).toBeVisible()

@@ -158,12 +158,21 @@ export function addressOf(name: string): string {
   return found[1]
 }
 
+/** Go to a room: loaded where nothing is open yet, turned to where the application is, as the way back in the browser turns. */
+export async function go(page: Page, path: string): Promise<void> {
+  if (!page.url().startsWith('http')) return void (await page.goto(path))
+  await page.evaluate((to) => {
+    history.pushState(null, '', to)
+    dispatchEvent(new PopStateEvent('popstate'))
+  }, path)
+}
+
 /** Open an outfit on the bench: from its shelf where that is open, by its address otherwise. */
 export async function openOutfit(page: Page, name: string): Promise<void> {
-  if (/^\/($|rosters\/)/.test(new URL(page.url()).pathname)) {
+  if (/^https?:\/\/[^/]+\/($|rosters\/)/.test(page.url())) {
     await page.getByRole('link', { name: new RegExp(`· ${name}`) }).click()
   } else {
-    await page.goto(`${addressOf(name)}/bench`)
+    await go(page, `${addressOf(name)}/bench`)
   }
   await expect(page.getByRole('region', { name: 'Mannequin' })).toBeVisible()
   await expect(candidates(page).first()).toBeVisible()
