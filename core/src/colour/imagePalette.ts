@@ -1,6 +1,6 @@
-import { converter, formatHex } from 'culori'
-import { seeded } from '../base/index.ts'
+import { formatHex } from 'culori'
 import { COLOUR_LIMITS, colourDifference } from './difference.ts'
+import { clustersOf, hexOfLab, labOf, type Lab } from './kMeans.ts'
 
 /** Pixels as a canvas gives them: four bytes each, red, green, blue, alpha, row by row. */
 export interface Pixels {
@@ -15,13 +15,8 @@ export interface PictureColour {
   share: number
 }
 
-type Lab = [l: number, a: number, b: number]
-
-const toLab = converter('lab65')
-
 /** So many pixels are enough to find the colours of a picture; larger ones are looked at through a grid. */
 const MOST_PIXELS = 16_000
-const ROUNDS = 24
 /** Colours of less of the picture are the blends along its edges. */
 const SMALLEST = 0.005
 
@@ -33,17 +28,8 @@ const SMALLEST = 0.005
 export function imagePalette(pixels: Pixels, count = 8): PictureColour[] {
   const points = sampled(pixels)
   if (points.length === 0) return []
-  const centres = farthestFirst(points, count)
-  const owner = new Int32Array(points.length)
-  for (let round = 0; round < ROUNDS; round++) {
-    const moved = assign(points, centres, owner)
-    recentre(points, centres, owner)
-    if (!moved) break
-  }
-  const sizes = new Array<number>(centres.length).fill(0)
-  for (const index of owner) sizes[index]! += 1
-  const colours = centres
-    .map(([l, a, b], i) => ({ hex: formatHex({ mode: 'lab65', l, a, b }), share: sizes[i]! / points.length }))
+  const colours = clustersOf(points, count)
+    .map(({ centre, members }) => ({ hex: hexOfLab(centre), share: members.length / points.length }))
     .filter(({ share }) => share >= SMALLEST)
     .sort((a, b) => b.share - a.share || (a.hex < b.hex ? -1 : 1))
   return mergeNear(colours)
@@ -61,58 +47,12 @@ function sampled({ data, width, height }: Pixels): Lab[] {
       const key = (data[at]! << 16) | (data[at + 1]! << 8) | data[at + 2]!
       let lab = known.get(key)
       if (!lab) {
-        const { l, a, b } = toLab({ mode: 'rgb', r: data[at]! / 255, g: data[at + 1]! / 255, b: data[at + 2]! / 255 })
-        lab = [l, a, b]
+        lab = labOf(data[at]!, data[at + 1]!, data[at + 2]!)
         known.set(key, lab)
       }
       points.push(lab)
     }
   return points
-}
-
-const distance = (p: Lab, q: Lab) => (p[0] - q[0]) ** 2 + (p[1] - q[1]) ** 2 + (p[2] - q[2]) ** 2
-
-function farthestFirst(points: readonly Lab[], count: number): Lab[] {
-  const random = seeded(1)
-  const centres: Lab[] = [[...points[Math.floor(random() * points.length)]!]]
-  const away = points.map((point) => distance(point, centres[0]!))
-  while (centres.length < count) {
-    const farthest = away.reduce((best, d, i) => (d > away[best]! ? i : best), 0)
-    if (away[farthest]! === 0) break
-    const centre: Lab = [...points[farthest]!]
-    centres.push(centre)
-    points.forEach((point, i) => (away[i] = Math.min(away[i]!, distance(point, centre))))
-  }
-  return centres
-}
-
-function assign(points: readonly Lab[], centres: readonly Lab[], owner: Int32Array): boolean {
-  let moved = false
-  points.forEach((point, i) => {
-    let best = 0
-    let least = Infinity
-    centres.forEach((centre, c) => {
-      const d = distance(point, centre)
-      if (d < least) [least, best] = [d, c]
-    })
-    if (owner[i] !== best) moved = true
-    owner[i] = best
-  })
-  return moved
-}
-
-function recentre(points: readonly Lab[], centres: Lab[], owner: Int32Array): void {
-  const sums = centres.map(() => [0, 0, 0, 0])
-  points.forEach((point, i) => {
-    const sum = sums[owner[i]!]!
-    sum[0]! += point[0]
-    sum[1]! += point[1]
-    sum[2]! += point[2]
-    sum[3]! += 1
-  })
-  sums.forEach(([l, a, b, n], c) => {
-    if (n! > 0) centres[c] = [l! / n!, a! / n!, b! / n!]
-  })
 }
 
 /** Put colours together that the eye calls near, under the larger one's name. */

@@ -24,9 +24,13 @@ export interface Drawing {
   anchors: Partial<Record<Slot, { x: number; y: number }>>
   /** From the ground to the top of the headgear, in millimetres. */
   height: number
+  /** Where the body begins and ends, in figure units. */
+  levels: Levels
   /** Why it shows the plain doll, where what it wears could not be drawn. */
   undrawable?: string
 }
+
+export type Levels = Record<'chin' | 'shoulder' | 'waist' | 'hip' | 'sole', number>
 
 /** How far below the shoulders the longest cloth hangs, in figure units. */
 const LONGEST_DRAPE = 182
@@ -266,5 +270,18 @@ export function drawDressed(
   const skull = -(headMiddle - MEASURES.head.height / 2) * MM_PER_UNIT
   // A figure on a riser needs as much more room above as the riser is high.
   const window = { ...FIGURE_WINDOW, y: FIGURE_WINDOW.y - riser, height: FIGURE_WINDOW.height + riser }
-  return { view, window, shapes: withoutCutOff(shapes, stretches), anchors, height: skull + headdressHeight(headdress) }
+  return {
+    view,
+    window,
+    shapes: withoutCutOff(shapes, stretches),
+    anchors,
+    height: skull + headdressHeight(headdress),
+    levels: {
+      chin: headMiddle + MEASURES.head.height / 2,
+      shoulder: torsoTop,
+      waist: hipTop,
+      hip: hipTop + MEASURES.hips.height,
+      sole,
+    },
+  }
 }

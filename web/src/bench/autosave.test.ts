@@ -31,7 +31,7 @@ class OneTake {
   readonly was = new Map([[1, 'first']])
   /** What the person at the window has seen there, or has sent since: whatever else others wrote is not theirs to write over. */
   private known = new Set(['first'])
-  /** Versions of others with something else. */
+  /** Versions of others since. */
   private readonly unseen = new Set<number>()
   /** How often one of those was written over. */
   trampled = 0
@@ -44,7 +44,7 @@ class OneTake {
   /** Somebody else writes. */
   writeElsewhere(placements: Placement[]): void {
     this.write(placements)
-    if (!this.known.has(partOf(placements))) this.unseen.add(this.version)
+    this.unseen.add(this.version)
   }
 
   /** The person at the window is shown what there is now. */
@@ -64,7 +64,7 @@ class OneTake {
       const { version, placements } = JSON.parse(body!) as { version: number; placements: Placement[] }
       this.known.add(partOf(placements))
       if (version !== this.version) return this.answer(409, { detail: 'changed' })
-      if (this.unseen.has(version)) this.trampled++
+      if (this.unseen.has(version) && !this.known.has(this.was.get(version)!)) this.trampled++
       this.write(placements)
       if (this.fails === 'no') this.known = new Set([partOf(placements)])
       return this.answer(200, { version: this.version })
