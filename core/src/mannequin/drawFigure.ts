@@ -30,7 +30,7 @@ export interface Drawing {
   undrawable?: string
 }
 
-export type Levels = Record<'chin' | 'shoulder' | 'waist' | 'hip' | 'sole', number>
+type Levels = Record<'chin' | 'shoulder' | 'waist' | 'hip' | 'sole', number>
 
 /** How far below the shoulders the longest cloth hangs, in figure units. */
 const LONGEST_DRAPE = 182

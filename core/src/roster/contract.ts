@@ -1,3 +1,4 @@
+import type { PictureOutline } from '../picture/index.ts'
 import type { Brief, Place } from '../brief/index.ts'
 import type { Drawables, Placement } from '../catalogue/index.ts'
 import type { Drawer } from '../drawer/index.ts'
@@ -56,6 +57,8 @@ export interface Reference {
   caption: string
   /** Of this outfit alone, or of every outfit of the character. */
   ownOutfit: boolean
+  /** Where in it the character is; null where nobody said so. */
+  outline: PictureOutline | null
 }
 
 /** Something put off until there is time, or until a part or an offer comes. Money is in the home currency's minor units. */

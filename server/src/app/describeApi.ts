@@ -58,7 +58,7 @@ const REF = '#/components/schemas/'
 
 /** What may be left out may also be null: so the checks take it. */
 const orNull = (schema: Schema): Schema =>
-  typeof schema['type'] === 'string' && !['enum', 'oneOf', 'anyOf'].some((word) => word in schema)
+  typeof schema['type'] === 'string' && !['enum', 'oneOf', 'anyOf', '$ref'].some((word) => word in schema)
     ? { ...schema, type: [schema['type'], 'null'] }
     : { anyOf: [schema, { type: 'null' }] }
 

@@ -9,6 +9,8 @@ import {
   IsIn,
   IsInt,
   IsNotEmpty,
+  IsNumber,
+  IsObject,
   IsString,
   Matches,
   Max,
@@ -72,8 +74,11 @@ export const YesNo = () =>
 export const Whole = (least: number, most?: number) =>
   applyDecorators(...(most === undefined ? [] : [Max(most)]), Min(least), IsInt())
 
+/** A number from `least` to 1, such as a share of something. */
+export const Share = (least = 0) => applyDecorators(Max(1), Min(least), IsNumber())
+
 /** An object checked by its own class; the class is named in a function, since it may stand further down. */
-export const One = (of: () => Class) => applyDecorators(Type(of), ValidateNested())
+export const One = (of: () => Class) => applyDecorators(Type(of), ValidateNested(), IsObject())
 
 /** A list of objects, each checked by its own class. */
 export const ListOf = (of: () => Class, size: Size = {}) =>

@@ -136,4 +136,35 @@ describe('reference pictures', () => {
     expect((await server.send('DELETE', `outfits/${id}/references/NOPE`)).status).toBe(404)
     expect(await server.count(ReferenceEntity)).toBe(before)
   })
+
+  test('say where the character is, until they say nothing again; points lie in the picture', async () => {
+    const { id, references } = await named('Mirre')
+    const [picture] = references
+    const at = (y: number, x = 0.5) => ({ x, y })
+    const points = {
+      crown: at(0.1),
+      chin: at(0.3),
+      shoulderRight: at(0.33, 0.3),
+      shoulderLeft: at(0.33, 0.7),
+      waist: at(0.5),
+      hip: at(0.6),
+      knees: at(0.75),
+      soles: at(0.95),
+    }
+    const outline = { box: { x: 0, y: 0, width: 1, height: 1 }, points, height: 0.8 }
+    const say = (body: object, reference = picture!.id) =>
+      server.send<ProblemBody>('PUT', `outfits/${id}/references/${reference}/outline`, body)
+    const said = async () => (await detail(id)).references[0]!.outline
+    expect(await said()).toBeNull()
+    expect((await say({ outline })).status).toBe(204)
+    expect(await said()).toEqual(outline)
+    const beside = await say({ outline: { ...outline, points: { ...points, hip: at(1.2) } } })
+    expect([beside.status, beside.body.errors[0]!.field]).toEqual([400, 'outline.points.hip.y'])
+    const { soles: _left, ...without } = points
+    expect((await say({ outline: { ...outline, points: without } })).status).toBe(400)
+    expect((await say({ outline }, 'NOPE')).status).toBe(404)
+    expect(await said()).toEqual(outline)
+    expect((await say({ outline: null })).status).toBe(204)
+    expect(await said()).toBeNull()
+  })
 })

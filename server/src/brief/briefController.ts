@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, HttpCode, Param, Post, Put } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { NewReference, SaveBrief, SaveBriefs } from './dto.ts'
+import { NewReference, SaveBrief, SaveBriefs, SaveOutline } from './dto.ts'
 import { BriefService } from './briefService.ts'
 
 @ApiTags('briefs')
@@ -22,6 +22,13 @@ export class BriefController {
   @Post('outfits/:outfit/references')
   addReference(@Param('outfit') outfit: string, @Body() reference: NewReference) {
     return this.briefs.addReference(outfit, reference)
+  }
+
+  /** Say where in a picture the character is; pictures of a character say so for all its outfits. */
+  @Put('outfits/:outfit/references/:id/outline')
+  @HttpCode(204)
+  saveOutline(@Param('outfit') outfit: string, @Param('id') id: string, @Body() { outline }: SaveOutline) {
+    return this.briefs.saveOutline(outfit, id, outline)
   }
 
   @Delete('outfits/:outfit/references/:id')

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { emptyBrief, traitNamed, traitsAt, type Brief, type BriefWish, type Stature } from '@outfit/core/brief'
+import type { PictureOutline } from '@outfit/core/picture'
 import type { HouseRules, Reference } from '@outfit/core/roster'
 import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
@@ -163,12 +164,15 @@ export class BriefService {
       order: { id: 'ASC' },
     })
     return rows
-      .map(({ id, photo, caption, outfit: own }) => ({ id, photo, caption, ownOutfit: own !== null }))
+      .map(({ id, photo, caption, outline, outfit: own }) => ({ id, photo, caption, outline, ownOutfit: own !== null }))
       .sort((a, b) => Number(b.ownOutfit) - Number(a.ownOutfit))
   }
 
   /** Hang a kept photo beside an outfit, or beside every outfit of its character. */
-  async addReference(outfitId: string, { photo, caption, ownOutfit }: Omit<Reference, 'id'>): Promise<Reference> {
+  async addReference(
+    outfitId: string,
+    { photo, caption, ownOutfit, outline }: Omit<Reference, 'id'>,
+  ): Promise<Reference> {
     return this.writer.transaction(async (db) => {
       const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
       if (!outfit) throw notFound('outfit', outfitId)
@@ -177,14 +181,15 @@ export class BriefService {
           { field: 'photo', message: 'there is no such photo' },
         ])
       const id = ulid()
-      await this.insertReference(db, { id, photo, caption, ownOutfit }, outfit)
-      return { id, photo, caption, ownOutfit }
+      const reference = { id, photo, caption, ownOutfit, outline }
+      await this.insertReference(db, reference, outfit)
+      return reference
     })
   }
 
   async insertReference(
     db: EntityManager,
-    { id, photo, caption, ownOutfit }: Reference,
+    { id, photo, caption, ownOutfit, outline }: Reference,
     outfit: Pick<OutfitEntity, 'id' | 'character'>,
   ): Promise<void> {
     await db.insert(ReferenceEntity, {
@@ -193,6 +198,17 @@ export class BriefService {
       caption,
       character: outfit.character,
       outfit: ownOutfit ? outfit.id : null,
+      outline,
+    })
+  }
+
+  /** Say where in a picture the character is. Refused with 404 where the outfit has no such picture. */
+  async saveOutline(outfitId: string, id: string, outline: PictureOutline | null): Promise<void> {
+    await this.writer.transaction(async (db) => {
+      const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })
+      if (!outfit) throw notFound('outfit', outfitId)
+      const { affected } = await db.update(ReferenceEntity, { id, character: outfit.character }, { outline })
+      if (!affected) throw notFound('reference', id)
     })
   }
 

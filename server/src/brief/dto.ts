@@ -1,5 +1,6 @@
 import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsOptional, Matches } from 'class-validator'
-import { FilledText, ListOf, One, Text, Texts, Whole } from '../base/fields.ts'
+import { FilledText, ListOf, One, Share, Text, Texts, Whole } from '../base/fields.ts'
+import type { Landmark } from '@outfit/core/picture'
 import {
   ABILITIES,
   BRIEF_TRAITS,
@@ -59,9 +60,45 @@ export class SaveBrief {
   @One(() => BriefDto) brief: BriefDto
 }
 
+/** A point of a picture, in shares of its width and height. */
+class PointDto {
+  @Share() x: number
+  @Share() y: number
+}
+
+class BoxDto extends PointDto {
+  @Share(0.01) width: number
+  @Share(0.01) height: number
+}
+
+class PointsDto implements Record<Landmark, PointDto> {
+  @One(() => PointDto) crown: PointDto
+  @One(() => PointDto) chin: PointDto
+  @One(() => PointDto) shoulderRight: PointDto
+  @One(() => PointDto) shoulderLeft: PointDto
+  @One(() => PointDto) waist: PointDto
+  @One(() => PointDto) hip: PointDto
+  @One(() => PointDto) knees: PointDto
+  @One(() => PointDto) soles: PointDto
+}
+
+class OutlineDto {
+  @One(() => BoxDto) box: BoxDto
+  /** Landmarks of the body, the figure's own right and left. */
+  @One(() => PointsDto) points: PointsDto
+  /** As a share of the tallest in the picture; null where there is nobody else. */
+  @IsOptional() @Share(0.01) height: number | null = null
+}
+
 export class NewReference {
   @Matches(/^[0-9a-f]{64}$/, { message: 'photo must be the hash of a kept photo' }) photo: string
   @Text(200) caption: string
   /** Of this outfit alone, not of every outfit of the character. */
   @IsBoolean() ownOutfit: boolean
+  @IsOptional() @One(() => OutlineDto) outline: OutlineDto | null = null
+}
+
+/** Where in a reference picture the character is from now on; null for nowhere. */
+export class SaveOutline {
+  @IsOptional() @One(() => OutlineDto) outline: OutlineDto | null = null
 }

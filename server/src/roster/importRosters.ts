@@ -154,7 +154,11 @@ export class ImportRosters {
         ids.set(outfit.name, id)
         if (brief) await this.briefs.write(db, id, brief, 1)
         for (const reference of references)
-          await this.briefs.insertReference(db, { ...reference, id: ulid(), ownOutfit: true }, { id, character })
+          await this.briefs.insertReference(
+            db,
+            { ...reference, id: ulid(), ownOutfit: true, outline: null },
+            { id, character },
+          )
         for (const { placements, ...take } of takes) {
           const takeId = ulid()
           await db.insert(TakeEntity, { ...take, reason: take.reason ?? '', id: takeId, outfit: id })

@@ -1,4 +1,5 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
+import type { PictureOutline } from '@outfit/core/picture'
 import type { Avoid, BriefWish, Weight } from '@outfit/core/brief'
 
 /** What an outfit must show; its stature stands on the outfit. */
@@ -24,4 +25,6 @@ export class ReferenceEntity {
   @Column('text', { nullable: true }) outfit: string | null
   @Column('text') photo: string
   @Column('text') caption: string
+  /** Where in it the character is. */
+  @Column('simple-json', { nullable: true }) outline: PictureOutline | null
 }

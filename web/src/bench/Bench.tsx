@@ -18,6 +18,8 @@ import { type BenchRoot, useBenchSelector } from './hooks.ts'
 import { useBenchKeys } from './benchKeys.ts'
 import { changed, redone, rowPicked, undone, viewTurned } from './benchSlice.ts'
 import { Cost } from './Cost.tsx'
+import { AgainstNote } from '../picture/AgainstNote.tsx'
+import { useAgainst, usePictureZones } from '../picture/useAgainst.ts'
 import { LikenessNote } from './LikenessNote.tsx'
 import { Spine } from './Spine.tsx'
 import { Stage } from './Stage.tsx'
@@ -80,6 +82,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   useRemedyParts(pins)
   const judges = useMemo(() => judgesOf(outfit.brief, catalogue), [outfit.brief, catalogue])
   const likeness = useMemo(() => likenessBy(judges, present, catalogue), [judges, present, catalogue])
+  const against = useAgainst(usePictureZones(outfit.references), present, catalogue)
   const { toBuy: missing, coming } = useMemo(
     () => apartByComing(missingFrom(present, outfit.drawer, rules.takingApart), outfit.arriving),
     [present, outfit.drawer, outfit.arriving, rules.takingApart],
@@ -212,6 +215,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             onChoose={() => void takes.choose()}
           />
           <div className="absolute top-3 right-4 flex gap-1.5">
+            {against && <AgainstNote likeness={against} />}
             <LikenessNote likeness={likeness} to={`/outfits/${outfit.id}/brief?take=${encodeURIComponent(label)}`} />
             {outfit.references.length > 0 && (
               <button

@@ -17,6 +17,11 @@ import { Pictures } from './Pictures.tsx'
 import { SamplePanel, type ColourTarget } from './SamplePanel.tsx'
 import { Terms } from './Terms.tsx'
 import { useBrief } from './useBrief.ts'
+import { Shown } from '../picture/Shown.tsx'
+import { useAgainst } from '../picture/useAgainst.ts'
+import { useOutline } from '../picture/useOutline.ts'
+import { usePixels, useReading } from '../picture/usePixels.ts'
+import { ZoneList } from '../picture/ZoneList.tsx'
 import type { SaveState } from '../data/saver.ts'
 import { Wishes } from './Wishes.tsx'
 import { WhatIs } from '../ui/WhatIs.tsx'
@@ -40,6 +45,13 @@ const SAVED: Record<Exclude<SaveState, 'conflict'>, string> = {
 function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take; catalogue: Catalogue }) {
   const { brief, change, undo, redo, canUndo, canRedo, save, problem, settle } = useBrief(outfit)
   const [sample, setSample] = useState<string | null>(null)
+  const [shownId, show] = useState<string | null>(null)
+  const shown = outfit.references.find(({ id }) => id === shownId) ?? outfit.references[0]
+  const { pixels, failed } = usePixels(shown?.photo ?? null)
+  const work = useOutline(outfit.id, shown, pixels)
+  const [isRead, setRead] = useState(false)
+  const reading = useReading(pixels, work.outline)
+  const against = useAgainst(reading?.zones ?? null, take.placements, catalogue)
   const [target, setTarget] = useState<ColourTarget>({ place: 'headgear', trait: 'colour' })
   const likeness = useMemo(() => likenessOf(take.placements, brief, catalogue), [take, brief, catalogue])
   useHotkeys('mod+z', undo, { preventDefault: true }, [undo])
@@ -55,7 +67,21 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
     'inline-flex items-center gap-1 rounded-[8px] border border-rule bg-card px-2 py-1 text-[13px] font-semibold text-act hover:border-act disabled:text-soft disabled:opacity-60'
   return (
     <div className="grid h-full min-w-[1180px] grid-cols-[312px_minmax(0,1fr)_336px] grid-rows-[minmax(0,1fr)]">
-      <Pictures outfit={outfit} sample={sample} onSample={setSample} />
+      <Pictures
+        outfit={outfit}
+        shown={shown}
+        onShow={show}
+        pixels={pixels}
+        failed={failed}
+        sample={sample}
+        onSample={setSample}
+        work={isRead ? work : null}
+        onRead={() => {
+          setSample(null)
+          setRead(true)
+          if (!work.outline) void work.find()
+        }}
+      />
       <section aria-label="Brief" className="flex h-full min-h-0 flex-col px-5 pt-3">
         <div className="flex items-center gap-2 pb-2">
           <h1 className="text-lg">
@@ -96,6 +122,17 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
             {problem}
           </p>
         )}
+        {isRead && shown && (
+          <Shown
+            reading={reading}
+            height={work.outline?.height ?? null}
+            note={work.note}
+            brief={brief}
+            catalogue={catalogue}
+            onChange={change}
+            onDone={() => setRead(false)}
+          />
+        )}
         {sample && (
           <SamplePanel
             sample={sample}
@@ -108,7 +145,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
             catalogue={catalogue}
           />
         )}
-        <div className={`-mx-1 min-h-0 flex-1 overflow-y-auto px-1 ${sample ? 'pt-2' : ''}`}>
+        <div className={`-mx-1 min-h-0 flex-1 overflow-y-auto px-1 ${sample || isRead ? 'pt-2' : ''}`}>
           <InWords notes={brief.notes} onTake={(merge) => change(merge(brief))} catalogue={catalogue} />
           <Wishes wishes={brief.wishes} onChange={setWishes} catalogue={catalogue} />
           <Around brief={brief} onChange={change} />
@@ -141,6 +178,13 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
           </p>
         </div>
         <div tabIndex={0} className="min-h-0 flex-1 overflow-y-auto">
+          {against && (
+            <details className="pb-1.5" open>
+              <summary className="cursor-pointer font-semibold">Against the picture {against.points} of 100</summary>
+              <ZoneList likeness={against} />
+            </details>
+          )}
+          {against && <h3 className="border-t border-rule pt-1.5 font-semibold">Against the wishes</h3>}
           <Terms likeness={likeness} />
         </div>
         <div className="flex gap-1.5 pt-2">

@@ -1,24 +1,40 @@
-import { ImagePlus, Trash2 } from 'lucide-react'
+import { ImagePlus, ScanLine, Trash2 } from 'lucide-react'
 import { useEffect, useRef, useState, type DragEvent } from 'react'
 import { toast } from 'sonner'
-import { sampleAt, type PictureColour, type Pixels } from '@outfit/core/colour'
+import type { Pixels } from '@outfit/core/colour'
 import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
-import type { OutfitDetail } from '@outfit/core/roster'
+import type { OutfitDetail, Reference } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
-import { paletteOf, pixelsOf } from './pixels.ts'
+import type { OutlineWork } from '../picture/useOutline.ts'
+import { Picture } from './Picture.tsx'
 
 interface PicturesProps {
   outfit: OutfitDetail
+  shown: Reference | undefined
+  onShow: (reference: string) => void
+  pixels: Pixels | null
+  failed: boolean
   sample: string | null
   onSample: (hex: string) => void
+  /** The doll laid over the picture, while it is read. */
+  work: OutlineWork | null
+  onRead: () => void
 }
 
 /** Reference pictures: brought in by file, drop or paste; their palette, and the colour under a pointer. */
-export function Pictures({ outfit, sample, onSample }: PicturesProps) {
+export function Pictures({
+  outfit,
+  shown,
+  onShow: setShown,
+  pixels,
+  failed,
+  sample,
+  onSample,
+  work,
+  onRead,
+}: PicturesProps) {
   const { references } = outfit
-  const [shownId, setShown] = useState<string | null>(null)
-  const shown = references.find(({ id }) => id === shownId) ?? references[0]
   const [over, setOver] = useState(false)
   const [addPhoto, sending] = api.endpoints.addPhoto.useMutation()
   const [addReference] = api.endpoints.addReference.useMutation()
@@ -37,7 +53,13 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
         continue
       }
       const caption = file.name.replace(/\.\w+$/, '').slice(0, 200)
-      const added = await addReference({ outfit: outfit.id, photo: photo.data.hash, caption, ownOutfit: true })
+      const added = await addReference({
+        outfit: outfit.id,
+        photo: photo.data.hash,
+        caption,
+        ownOutfit: true,
+        outline: null,
+      })
       if (added.error) toast.error(errorText(added.error))
       else setShown(added.data.id)
     }
@@ -136,7 +158,16 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
         </ul>
       )}
       {shown ? (
-        <Picture key={shown.photo} photo={shown.photo} caption={shown.caption} sample={sample} onSample={onSample} />
+        <Picture
+          key={shown.photo}
+          photo={shown.photo}
+          caption={shown.caption}
+          pixels={pixels}
+          failed={failed}
+          sample={sample}
+          onSample={onSample}
+          work={work}
+        />
       ) : (
         <button
           type="button"
@@ -150,6 +181,12 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
           or press to choose a file.
           <span className="mt-1 text-[13px]">PNG, JPEG or WebP, up to {megabytes(PHOTO_LIMIT)}</span>
         </button>
+      )}
+      {shown && pixels && !work && (
+        <Button className="self-start px-2.5 py-1 text-[13.5px]" onClick={onRead}>
+          <ScanLine aria-hidden className="size-4" />
+          {shown.outline ? 'What the picture shows' : 'Read the picture'}
+        </Button>
       )}
       {shown && (
         <button
@@ -167,129 +204,5 @@ export function Pictures({ outfit, sample, onSample }: PicturesProps) {
         </p>
       )}
     </section>
-  )
-}
-
-/** Keyboard steps of the pointer over a picture, in its pixels. */
-const STEP = 6
-
-function Picture({
-  photo,
-  caption,
-  sample,
-  onSample,
-}: { photo: string; caption: string } & Omit<PicturesProps, 'outfit'>) {
-  const image = useRef<HTMLImageElement>(null)
-  const [pixels, setPixels] = useState<Pixels | null>(null)
-  const [palette, setPalette] = useState<PictureColour[] | null>(null)
-  const [failed, setFailed] = useState(false)
-  /** Where the pointer is, in shares of the picture. */
-  const [at, setAt] = useState<{ x: number; y: number } | null>(null)
-  useEffect(() => {
-    if (!pixels) return
-    const work = paletteOf(pixels)
-    let left = false
-    work.colours.then(
-      (found) => !left && setPalette(found),
-      () => !left && setFailed(true),
-    )
-    return () => {
-      left = true
-      work.stop()
-    }
-  }, [pixels])
-  const under =
-    pixels && at ? sampleAt(pixels, Math.round(at.x * pixels.width), Math.round(at.y * pixels.height)) : null
-  return (
-    <>
-      <button
-        type="button"
-        aria-label={`${caption || 'Picture'}: point at a colour; arrows move the pointer, Enter takes it`}
-        className="relative flex min-h-0 shrink cursor-crosshair items-start justify-center overflow-hidden rounded-[10px] focus-visible:outline-2 focus-visible:outline-act"
-        onMouseMove={({ clientX, clientY }) => {
-          const box = image.current!.getBoundingClientRect()
-          const [x, y] = [(clientX - box.left) / box.width, (clientY - box.top) / box.height]
-          setAt(x >= 0 && y >= 0 && x <= 1 && y <= 1 ? { x, y } : null)
-        }}
-        onMouseLeave={() => setAt(null)}
-        onFocus={() => setAt((now) => now ?? { x: 0.5, y: 0.2 })}
-        onKeyDown={(event) => {
-          const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
-          if (!by || !pixels) return
-          event.preventDefault()
-          const move = (now: number, step: number, size: number) => Math.min(1, Math.max(0, now + (step * STEP) / size))
-          setAt((now) => ({
-            x: move(now?.x ?? 0.5, by[0]!, pixels.width),
-            y: move(now?.y ?? 0.5, by[1]!, pixels.height),
-          }))
-        }}
-        onClick={() => under && onSample(under)}
-      >
-        <span className="relative block max-h-full">
-          <img
-            ref={image}
-            src={`/api/photos/${photo}`}
-            alt=""
-            onLoad={({ currentTarget }) => setPixels(pixelsOf(currentTarget))}
-            onError={() => setFailed(true)}
-            className="max-h-[480px] rounded-[10px] border border-rule"
-          />
-          {at && under && (
-            <span
-              aria-hidden
-              className="pointer-events-none absolute size-9 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-card shadow-[0_0_0_1.5px_var(--ink)]"
-              style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%`, background: under }}
-            />
-          )}
-        </span>
-      </button>
-      <p className="flex gap-2 text-[13px] text-soft">
-        <span className="truncate">{caption}</span>
-        {!sample && <span className="ml-auto shrink-0">point at a colour to pick it up</span>}
-      </p>
-      {failed ? (
-        <p role="alert" className="text-[13px] text-problem">
-          The picture cannot be shown. Take it away and bring it in again.
-        </p>
-      ) : (
-        <Palette palette={palette} sample={sample} onSample={onSample} />
-      )}
-    </>
-  )
-}
-
-/** The main colours of the picture as wide as the area they fill. */
-function Palette({
-  palette,
-  sample,
-  onSample,
-}: {
-  palette: PictureColour[] | null
-  sample: string | null
-  onSample: (hex: string) => void
-}) {
-  if (!palette)
-    return (
-      <p role="status" className="text-[13px] text-soft">
-        Finding its colours…
-      </p>
-    )
-  return (
-    <ul aria-label="Colours of the picture" className="flex h-11 gap-1">
-      {palette.map(({ hex, share }) => (
-        <li key={hex} className="min-w-[26px]" style={{ flexGrow: share }}>
-          <button
-            type="button"
-            aria-label={`${hex}, ${Math.round(share * 100)} % of the picture`}
-            aria-pressed={hex === sample}
-            title={`${hex} · ${Math.round(share * 100)} %`}
-            onClick={() => onSample(hex)}
-            className={`block h-6 w-full rounded-[5px] border ${hex === sample ? 'border-act ring-2 ring-act' : 'border-ink/50'}`}
-            style={{ background: hex }}
-          />
-          <span className="block text-center text-[12px] text-soft">{Math.round(share * 100)}</span>
-        </li>
-      ))}
-    </ul>
   )
 }

@@ -5,6 +5,7 @@ import type { CastingResult, CastOutfit } from '@outfit/core/casting'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
 import { houseRulesFor } from '@outfit/core/fitting'
+import type { PictureReading } from '@outfit/core/picture'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { useOutfit } from '../data/useOutfit.ts'
 import { Terms } from '../brief/Terms.tsx'
@@ -14,6 +15,8 @@ import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { ForLess } from './ForLess.tsx'
 import { rememberedSettings, rememberSettings, Settings } from './Settings.tsx'
+import { useAgainst, usePictureZones } from '../picture/useAgainst.ts'
+import { ZoneList } from '../picture/ZoneList.tsx'
 import { useCasting, type CastingSettings } from './useCasting.ts'
 import { useNewTake } from './useNewTake.ts'
 
@@ -114,7 +117,7 @@ function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take
             onAsk={(floor) => void ask(settings, { kind: 'cheapest', floor })}
           />
         ) : state.state === 'best' ? (
-          <Row result={state.result} outfit={outfit} />
+          <Row result={state.result} outfit={outfit} catalogue={catalogue} />
         ) : (
           <EmptyNote title={running ? 'Casting…' : 'Who could it be?'}>
             {running
@@ -128,10 +131,12 @@ function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take
 }
 
 /** The outfits in a row, the best first, and why the picked one is where it is. */
-function Row({ result, outfit }: { result: CastingResult; outfit: OutfitDetail }) {
+function Row({ result, outfit, catalogue }: { result: CastingResult; outfit: OutfitDetail; catalogue: Catalogue }) {
+  const picture = usePictureZones(outfit.references)
   const [picked, setPicked] = useState(0)
   const { make, busy } = useNewTake(outfit)
   const shown = result.outfits[picked] ?? result.outfits[0]!
+  const against = useAgainst(picture, shown.placements, catalogue)
   const words = `was cast with a likeness of ${inPoints(shown.likeness.milli)}`
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px] grid-rows-[minmax(0,1fr)]">
@@ -144,7 +149,14 @@ function Row({ result, outfit }: { result: CastingResult; outfit: OutfitDetail }
         <ol aria-label="Outfits" className="grid grid-cols-5 gap-2 pt-2 pb-3">
           {result.outfits.map((cast, index) => (
             <li key={index}>
-              <Card cast={cast} index={index} picked={index === picked} onPick={() => setPicked(index)} />
+              <Card
+                cast={cast}
+                index={index}
+                picked={index === picked}
+                onPick={() => setPicked(index)}
+                picture={picture}
+                catalogue={catalogue}
+              />
             </li>
           ))}
         </ol>
@@ -162,6 +174,12 @@ function Row({ result, outfit }: { result: CastingResult; outfit: OutfitDetail }
           Wear as a new take
         </Button>
         <div tabIndex={0} className="min-h-0 flex-1 overflow-y-auto">
+          {against && (
+            <details className="pb-1.5" open>
+              <summary className="cursor-pointer font-semibold">Against the picture {against.points} of 100</summary>
+              <ZoneList likeness={against} />
+            </details>
+          )}
           <Terms likeness={shown.likeness} />
         </div>
       </aside>
@@ -174,13 +192,18 @@ function Card({
   index,
   picked,
   onPick,
+  picture,
+  catalogue,
 }: {
   cast: CastOutfit
   index: number
   picked: boolean
   onPick: () => void
+  picture: PictureReading['zones'] | null
+  catalogue: Catalogue
 }) {
   const { likeness, price, apart } = cast
+  const against = useAgainst(picture, cast.placements, catalogue)
   return (
     <button
       type="button"
@@ -191,6 +214,11 @@ function Card({
     >
       <span className="flex w-full items-baseline">
         <strong className="font-head text-[19px] text-act">{inPoints(likeness.milli)}</strong>
+        {against && (
+          <span className="ml-1.5 text-[12.5px] text-soft" title="Likeness to the picture, of 100">
+            picture {against.points}
+          </span>
+        )}
         <span className="ml-auto text-[13px]">{money(price)}</span>
       </span>
       <Figure placements={cast.placements} label="" className="h-[196px] w-full" />

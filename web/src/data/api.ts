@@ -1,4 +1,5 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
+import type { PictureOutline } from '@outfit/core/picture'
 import type {
   Carriers,
   Colour,
@@ -375,6 +376,14 @@ export const api = createApi({
     }),
     addReference: build.mutation<Reference, { outfit: string } & Omit<Reference, 'id'>>({
       query: ({ outfit, ...body }) => ({ url: `outfits/${outfit}/references`, method: 'POST', body }),
+      invalidatesTags: ['Outfit'],
+    }),
+    saveOutline: build.mutation<void, { outfit: string; id: string; outline: PictureOutline | null }>({
+      query: ({ outfit, id, outline }) => ({
+        url: `outfits/${outfit}/references/${id}/outline`,
+        method: 'PUT',
+        body: { outline },
+      }),
       invalidatesTags: ['Outfit'],
     }),
     removeReference: build.mutation<void, { outfit: string; id: string }>({

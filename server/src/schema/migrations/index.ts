@@ -15,6 +15,7 @@ import { Settings1765200000000 } from './settings.ts'
 import { IntakeUndo1765300000000 } from './intakeUndo.ts'
 import { IntakeRows1765400000000 } from './intakeRows.ts'
 import { SkinFamily1765500000000 } from './skinFamily.ts'
+import { PictureOutline1765600000000 } from './pictureOutline.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -35,4 +36,5 @@ export const MIGRATIONS = [
   IntakeUndo1765300000000,
   IntakeRows1765400000000,
   SkinFamily1765500000000,
+  PictureOutline1765600000000,
 ]

@@ -1,0 +1,6 @@
+export { WHOLE, type Box } from './field.ts'
+export * from './outline.ts'
+export * from './readPicture.ts'
+export * from './zones.ts'
+export * from './proposals.ts'
+export * from './compare.ts'

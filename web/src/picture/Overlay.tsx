@@ -1,0 +1,206 @@
+import { useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
+import { LANDMARKS, type Box, type Landmark, type Outline, type Point } from '@outfit/core/picture'
+import type { OutlineWork } from './useOutline.ts'
+
+const LABELS: Record<Landmark, string> = {
+  crown: 'Crown',
+  chin: 'Chin',
+  shoulderRight: 'Right shoulder',
+  shoulderLeft: 'Left shoulder',
+  waist: 'Waist',
+  hip: 'Hip',
+  knees: 'Knees',
+  soles: 'Soles',
+}
+
+/** How far an arrow key moves a point, in shares of the picture's height; ten times as far with Shift. */
+const NUDGE = 0.003
+const KEYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+const inside = (value: number) => Math.min(1, Math.max(0, value))
+const percent = (share: number) => `${share * 100}%`
+
+/** The doll's outline over a picture, with its points to drag or nudge; boxes to pick from, or to draw one. */
+export function Overlay({ work, aspect }: { work: OutlineWork; aspect: number }) {
+  const frame = useRef<HTMLDivElement>(null)
+  const { outline, now, guessed } = work
+  const at = ({ clientX, clientY }: { clientX: number; clientY: number }): Point => {
+    const box = frame.current!.getBoundingClientRect()
+    return { x: inside((clientX - box.left) / box.width), y: inside((clientY - box.top) / box.height) }
+  }
+  if (now.step === 'picking')
+    return (
+      <div className="absolute inset-0">
+        {now.figures.map((figure, i) => (
+          <button
+            key={i}
+            type="button"
+            aria-label={`Figure ${i + 1} of ${now.figures.length}, from the left`}
+            onClick={() => void work.pick(figure)}
+            className="absolute rounded-[6px] border-2 border-act bg-act/10 hover:bg-act/25"
+            style={styleOf(figure.box)}
+          >
+            <span className="absolute top-1 left-1 rounded-full bg-act px-2 text-[13px] font-bold text-act-ink">
+              {i + 1}
+            </span>
+          </button>
+        ))}
+      </div>
+    )
+  if (now.step === 'boxing') return <BoxDrawing onBox={(box) => void work.within(box)} at={at} frame={frame} />
+  if (!outline) return null
+  const { points } = outline
+  const moved = (key: Landmark, point: Point) => ({ ...outline, points: { ...points, [key]: point } })
+  const onKey = (key: Landmark) => (event: KeyboardEvent) => {
+    const by = KEYS[event.key]
+    if (!by) return
+    event.preventDefault()
+    event.stopPropagation()
+    const step = NUDGE * (event.shiftKey ? 10 : 1)
+    const { x, y } = points[key]
+    work.keep(moved(key, { x: inside(x + (by[0] * step) / aspect), y: inside(y + by[1] * step) }), {
+      guessed: guessed.filter((one) => one !== key),
+    })
+  }
+  const onDrag = (key: Landmark) => (event: PointerEvent<HTMLButtonElement>) => {
+    const handle = event.currentTarget
+    handle.setPointerCapture(event.pointerId)
+    const before = outline
+    const follow = (move: globalThis.PointerEvent) => work.move(moved(key, at(move)))
+    handle.addEventListener('pointermove', follow)
+    const end = (up: globalThis.PointerEvent) => {
+      handle.removeEventListener('pointermove', follow)
+      const point = at(up)
+      if (Math.hypot(point.x - before.points[key].x, point.y - before.points[key].y) < 0.002) return work.move(before)
+      work.keep(moved(key, point), {
+        past: [...work.past, before],
+        guessed: guessed.filter((one) => one !== key),
+      })
+    }
+    handle.addEventListener('pointerup', end, { once: true })
+  }
+  return (
+    <div ref={frame} className="absolute inset-0">
+      <svg
+        aria-hidden
+        viewBox={`0 0 ${100 * aspect} 100`}
+        preserveAspectRatio="none"
+        className="pointer-events-none absolute inset-0 h-full w-full"
+      >
+        <path
+          d={dollOver(points, aspect)}
+          fill="none"
+          stroke="#FFFBF2"
+          strokeWidth="1.5"
+          strokeLinejoin="round"
+          opacity="0.85"
+        />
+        <path d={dollOver(points, aspect)} fill="none" stroke="#2A2730" strokeWidth="0.6" strokeLinejoin="round" />
+      </svg>
+      {LANDMARKS.map((key) => (
+        <button
+          key={key}
+          type="button"
+          aria-label={`${LABELS[key]}${guessed.includes(key) ? ', guessed' : ''}: arrows move it`}
+          title={`${LABELS[key]}${guessed.includes(key) ? ', guessed: drag it where it belongs' : ''}`}
+          onKeyDown={onKey(key)}
+          onPointerDown={onDrag(key)}
+          className="group absolute grid size-6 -translate-1/2 cursor-move touch-none place-items-center"
+          style={{ left: percent(points[key].x), top: percent(points[key].y) }}
+        >
+          <span
+            className={`block size-3 rounded-full border-2 border-ink group-hover:scale-125 ${guessed.includes(key) ? 'bg-notice' : 'bg-card'}`}
+          />
+        </button>
+      ))}
+    </div>
+  )
+}
+
+const styleOf = ({ x, y, width, height }: Box) => ({
+  left: percent(x),
+  top: percent(y),
+  width: percent(width),
+  height: percent(height),
+})
+
+/** The doll as lines through the points, in a picture 100 high: head, body, arms and legs. */
+function dollOver(points: Outline, aspect: number): string {
+  const to = ({ x, y }: Point): Point => ({ x: x * 100 * aspect, y: y * 100 })
+  const { crown, chin, shoulderRight, shoulderLeft, waist, hip, knees, soles } = Object.fromEntries(
+    LANDMARKS.map((key) => [key, to(points[key])]),
+  ) as Outline
+  const head = (chin.y - crown.y) * 0.4
+  const half = (shoulderLeft.x - shoulderRight.x) / 2
+  const body = half * 0.62
+  const line = (...through: readonly (readonly [number, number])[]) =>
+    `M${through.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}`
+  const headX = (crown.x + chin.x) / 2
+  const arm = (from: Point, side: number) =>
+    line(
+      [from.x, from.y],
+      [from.x + side * half * 0.18, hip.y - (hip.y - from.y) * 0.12],
+      [from.x - side * half * 0.24, hip.y - (hip.y - from.y) * 0.12],
+      [from.x - side * half * 0.36, from.y + (hip.y - from.y) * 0.2],
+    )
+  const leg = (side: number) =>
+    line(
+      [hip.x + side * body, hip.y],
+      [knees.x + side * body * 0.95, knees.y],
+      [soles.x + side * body * 1.15, soles.y],
+      [soles.x + side * body * 0.15, soles.y],
+      [knees.x + side * body * 0.12, knees.y],
+      [hip.x + side * body * 0.06, hip.y],
+    )
+  return [
+    `M${headX - head} ${(crown.y + chin.y) / 2}a${head} ${(chin.y - crown.y) / 2} 0 1 1 ${head * 2} 0a${head} ${(chin.y - crown.y) / 2} 0 1 1 ${-head * 2} 0Z`,
+    `${line([shoulderRight.x, shoulderRight.y], [shoulderLeft.x, shoulderLeft.y], [waist.x + body, waist.y], [hip.x + body, hip.y], [hip.x - body, hip.y], [waist.x - body, waist.y])}Z`,
+    arm(shoulderRight, -1),
+    arm(shoulderLeft, 1),
+    leg(-1),
+    leg(1),
+  ].join('')
+}
+
+/** A box smaller than this share of the picture is a slip of the hand. */
+const LEAST_BOX = 0.05
+
+function BoxDrawing({
+  onBox,
+  at,
+  frame,
+}: {
+  onBox: (box: Box) => void
+  at: (event: { clientX: number; clientY: number }) => Point
+  frame: RefObject<HTMLDivElement | null>
+}) {
+  const shown = useRef<HTMLSpanElement>(null)
+  const onDown = (event: PointerEvent<HTMLDivElement>) => {
+    const from = at(event)
+    const target = event.currentTarget
+    target.setPointerCapture(event.pointerId)
+    const boxTo = (to: Point): Box => ({
+      x: Math.min(from.x, to.x),
+      y: Math.min(from.y, to.y),
+      width: Math.abs(to.x - from.x),
+      height: Math.abs(to.y - from.y),
+    })
+    const follow = (move: globalThis.PointerEvent) => Object.assign(shown.current!.style, styleOf(boxTo(at(move))))
+    const end = (up: globalThis.PointerEvent) => {
+      target.removeEventListener('pointermove', follow)
+      const box = boxTo(at(up))
+      if (box.width >= LEAST_BOX && box.height >= LEAST_BOX) onBox(box)
+    }
+    target.addEventListener('pointermove', follow)
+    target.addEventListener('pointerup', end, { once: true })
+  }
+  return (
+    <div ref={frame} onPointerDown={onDown} className="absolute inset-0 cursor-crosshair touch-none">
+      <span ref={shown} className="absolute border-2 border-act bg-act/15" />
+    </div>
+  )
+}

@@ -1,0 +1,97 @@
+import { useState } from 'react'
+import type { Pixels } from '@outfit/core/colour'
+import {
+  usualOutline,
+  WHOLE,
+  type Box,
+  type FoundFigure,
+  type Landmark,
+  type PictureOutline,
+} from '@outfit/core/picture'
+import type { Reference } from '@outfit/core/roster'
+import { api } from '../data/api.ts'
+import { tellError } from '../ui/tell.ts'
+import { askPicture } from './askPicture.ts'
+
+/** What one does about an outline besides moving its points. */
+export type OutlineStep =
+  | { step: 'laid' }
+  /** Several figures were found; one of them is picked. */
+  | { step: 'picking'; figures: FoundFigure[] }
+  /** A box is drawn round the figure. */
+  | { step: 'boxing' }
+  | { step: 'looking' }
+
+interface State {
+  reference: string
+  outline: PictureOutline | null
+  past: (PictureOutline | null)[]
+  guessed: Landmark[]
+  /** Why the points are where they are, where that needs saying. */
+  note: string
+  now: OutlineStep
+}
+
+const NOT_PLAIN =
+  'The ground is not plain enough to find the figure in it. Drag the points where they belong, or draw a box round the figure.'
+
+/** Where in a picture the character is: found, moved by hand, kept with the picture. */
+export function useOutline(outfit: string, reference: Reference | undefined, pixels: Pixels | null) {
+  const [save] = api.endpoints.saveOutline.useMutation()
+  const start = (): State => ({
+    reference: reference?.id ?? '',
+    outline: reference?.outline ?? null,
+    past: [],
+    guessed: [],
+    note: '',
+    now: { step: 'laid' },
+  })
+  const [kept, setState] = useState(start)
+  const state = kept.reference === (reference?.id ?? '') ? kept : start()
+
+  /** Put points somewhere and keep them there; what was before can be had back. */
+  const keep = (outline: PictureOutline | null, more: Partial<State> = {}) => {
+    setState({ ...state, now: { step: 'laid' }, note: '', outline, past: [...state.past, state.outline], ...more })
+    void send(outline)
+  }
+  const send = async (outline: PictureOutline | null) => {
+    if (!reference) return
+    const answer = await save({ outfit, id: reference.id, outline })
+    if (answer.error) tellError(answer.error)
+  }
+  /** Lay it over the figure in a box; `height` is of the tallest there. */
+  const lay = async (box: Box, height: number | null, of: Pixels) => {
+    const reading = await askPicture('read', of, { box })
+    const aspect = of.width / of.height
+    if (reading) keep({ box, points: reading.outline, height }, { guessed: reading.guessed })
+    else keep({ box, points: usualOutline(box, aspect), height }, { note: NOT_PLAIN })
+  }
+  const find = async () => {
+    if (!pixels) return
+    setState({ ...state, now: { step: 'looking' } })
+    const figures = await askPicture('figures', pixels)
+    if (figures.length > 1) setState({ ...state, now: { step: 'picking', figures } })
+    else await lay(figures[0]?.box ?? WHOLE, null, pixels)
+  }
+  return {
+    ...state,
+    find,
+    /** One of several figures that were found. */
+    pick: ({ box, height }: FoundFigure) => pixels && lay(box, height, pixels),
+    /** A box that was drawn. */
+    within: (box: Box) => pixels && lay(box, null, pixels),
+    begin: (now: OutlineStep) => setState({ ...state, now }),
+    /** Points as they are while one is dragged. */
+    move: (outline: PictureOutline, past = state.past) => setState({ ...state, outline, past }),
+    keep,
+    takeOff: () => keep(null),
+    undo: () => {
+      const before = state.past.at(-1)
+      if (before === undefined) return
+      setState({ ...state, outline: before, past: state.past.slice(0, -1), guessed: [], note: '' })
+      void send(before)
+    },
+  }
+}
+
+export type OutlineWork = ReturnType<typeof useOutline>
