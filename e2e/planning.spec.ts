@@ -122,8 +122,8 @@ test('many outfits are changed at once: stature by years, house rules, a uniform
   await app.getByRole('button', { name: 'Undo' }).click()
   await expect.poll(async () => (await otherwise()).length).toBe(0)
   await bulk.getByRole('button', { name: 'Take off' }).click()
-  await expect.poll(async () => (await outfits('School regatta')).length).toBe(0)
   await expect(app.getByText('6 outfits taken off.')).toBeVisible()
+  await expect.poll(async () => (await outfits('School regatta')).length).toBe(0)
   await app.getByRole('button', { name: 'Undo' }).click()
   await expect(table.getByRole('textbox', { name: 'Name of Rie Baas' })).toBeVisible()
 

@@ -17,6 +17,13 @@ export interface BriefWish {
   weight: Weight
 }
 
+/** Wishes of a role kept under a name, to begin other briefs with. */
+export interface WishTemplate {
+  id: string
+  name: string
+  wishes: BriefWish[]
+}
+
 /** What no candidate may be: worn by named figures or releases (by code), made by others, dearer than a limit. */
 export interface Avoid {
   figures: string[]

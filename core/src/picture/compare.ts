@@ -22,9 +22,9 @@ export interface ZoneDifference {
   label: string
   /** CIEDE2000, by the share of each colour of the picture; null where the figure shows nothing there. */
   deltaE: number | null
-  /** Main colours, as #RRGGBB. */
-  picture: string
-  figure: string | null
+  /** Main colours, as #RRGGBB, the largest first; of a figure that shows nothing there, none. */
+  picture: string[]
+  figure: string[]
 }
 
 export interface PictureLikeness {
@@ -51,7 +51,7 @@ export function againstPicture(picture: PictureReading['zones'], figure: Picture
   const zones: ZoneDifference[] = []
   for (const { label, zones: keys, weight } of COMPARED) {
     const wanted = keys.flatMap((zone) => (picture[zone] ? [[zone, picture[zone]] as const] : []))
-    const first = wanted[0]?.[1][0]
+    const first = wanted[0]?.[1]
     if (!first) continue
     const differences = wanted.flatMap(([zone, colours]) => {
       // What is held is looked for in either hand.
@@ -67,19 +67,19 @@ export function againstPicture(picture: PictureReading['zones'], figure: Picture
     zones.push({
       label,
       deltaE,
-      picture: first.hex,
-      figure: keys.flatMap((zone) => figure[zone]?.[0]?.hex ?? [])[0] ?? null,
+      picture: mainOf(first).map(({ hex }) => hex),
+      figure: mainOf(keys.flatMap((zone) => (figure[zone] ? [figure[zone]] : []))[0] ?? []).map(({ hex }) => hex),
     })
   }
   return { points: weights === 0 ? 0 : Math.round((100 * sum) / weights), zones }
 }
 
+/** The colours of a zone that count. */
+const mainOf = (colours: readonly ZoneColour[]) => colours.filter(({ share }, i) => i === 0 || share >= LEAST)
+
 /** The colours of one zone against those of another: for each the nearest, by its share. */
 function differenceOf(wanted: readonly ZoneColour[], shown: readonly ZoneColour[]): number {
-  const [of, among] = [wanted, shown].map((list) => list.filter(({ share }, i) => i === 0 || share >= LEAST)) as [
-    ZoneColour[],
-    ZoneColour[],
-  ]
+  const [of, among] = [mainOf(wanted), mainOf(shown)]
   const total = of.reduce((sum, { share }) => sum + share, 0)
   return of.reduce(
     (sum, { hex, share }) => sum + (share / total) * Math.min(...among.map((one) => colourDifference(hex, one.hex))),

@@ -142,7 +142,7 @@ describe('what is worn against a picture', () => {
     const held = againstPicture({ heldRight: [colour('#ff00ff')] }, { torso: keeper.torso! })
     expect(held).toEqual({
       points: 0,
-      zones: [{ label: 'held', deltaE: null, picture: '#ff00ff', figure: null }],
+      zones: [{ label: 'held', deltaE: null, picture: ['#ff00ff'], figure: [] }],
     })
     expect(againstPicture({}, keeper)).toEqual({ points: 0, zones: [] })
   })

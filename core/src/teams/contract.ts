@@ -7,6 +7,8 @@ export interface TeamMember {
   brief: Brief
   /** 0 where none was written. */
   briefVersion: number
+  /** Its first reference picture, by content hash; null where it has none. */
+  photo: string | null
   /** Parts it may not wear. */
   avoided: string[]
 }

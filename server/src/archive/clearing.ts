@@ -14,6 +14,7 @@ const TABLES_OF: Readonly<Record<Clearable, readonly string[]>> = {
     'placement',
     'brief',
     'reference',
+    'wish_template',
     'vote',
     'accepted_pin',
     'uniform',

@@ -1,6 +1,6 @@
-import { Body, Controller, Delete, HttpCode, Param, Post, Put } from '@nestjs/common'
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { NewReference, SaveBrief, SaveBriefs, SaveOutline } from './dto.ts'
+import { NewReference, SaveBrief, SaveBriefs, SaveOutline, SaveTemplate } from './dto.ts'
 import { BriefService } from './briefService.ts'
 
 @ApiTags('briefs')
@@ -17,6 +17,23 @@ export class BriefController {
   @Put('outfits/:outfit/brief')
   save(@Param('outfit') outfit: string, @Body() { version, brief }: SaveBrief) {
     return this.briefs.save(outfit, version, brief)
+  }
+
+  /** Wishes kept under names, by name. */
+  @Get('wish-templates')
+  templates() {
+    return this.briefs.templates()
+  }
+
+  @Post('wish-templates')
+  saveTemplate(@Body() { name, wishes }: SaveTemplate) {
+    return this.briefs.saveTemplate(name, wishes)
+  }
+
+  @Delete('wish-templates/:id')
+  @HttpCode(204)
+  removeTemplate(@Param('id') id: string) {
+    return this.briefs.removeTemplate(id)
   }
 
   @Post('outfits/:outfit/references')

@@ -1,7 +1,15 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { emptyBrief, traitNamed, traitsAt, type Brief, type BriefWish, type Stature } from '@outfit/core/brief'
+import {
+  emptyBrief,
+  traitNamed,
+  traitsAt,
+  type Brief,
+  type BriefWish,
+  type Stature,
+  type WishTemplate,
+} from '@outfit/core/brief'
 import type { PictureOutline } from '@outfit/core/picture'
 import type { HouseRules, Reference } from '@outfit/core/roster'
 import { notFound, Problem } from '../base/problem.ts'
@@ -16,7 +24,7 @@ import {
   ReleaseEntity,
 } from '../schema/catalogue.ts'
 import { CharacterEntity, OutfitEntity } from '../schema/roster.ts'
-import { BriefEntity, ReferenceEntity } from '../schema/brief.ts'
+import { BriefEntity, ReferenceEntity, WishTemplateEntity } from '../schema/brief.ts'
 
 const ulid = monotonicFactory()
 
@@ -155,6 +163,43 @@ export class BriefService {
     if (things.length === 0) return []
     const yields = await this.catalogue.yields(things)
     return [...new Set([...yields.values()].flatMap(({ yields: list }) => list.map(({ part }) => part)))].sort()
+  }
+
+  /** Wishes kept under names, by name. */
+  async templates(): Promise<WishTemplate[]> {
+    const kept = await this.database.getRepository(WishTemplateEntity).find()
+    return kept.map(({ id, name, wishes }) => ({ id, name, wishes })).sort((a, b) => a.name.localeCompare(b.name))
+  }
+
+  /** Keep wishes under a name, in place of those kept under it before. Refused with 400 when a wish makes no sense. */
+  async saveTemplate(name: string, wishes: BriefWish[]): Promise<WishTemplate> {
+    await this.refuseFaulty({ ...emptyBrief(), wishes }, '')
+    return this.writer.transaction(async (db) => {
+      const kept = await db.findOneBy(WishTemplateEntity, { name: name.trim() })
+      const template = { id: kept?.id ?? ulid(), name: name.trim(), wishes }
+      await db.save(WishTemplateEntity, template)
+      return template
+    })
+  }
+
+  async removeTemplate(id: string): Promise<void> {
+    const { affected } = await this.writer.transaction((db) => db.delete(WishTemplateEntity, { id }))
+    if (!affected) throw notFound('template', id)
+  }
+
+  /** The first picture of each of some outfits, its own before one of its character. */
+  async firstPhotos(outfits: readonly Pick<OutfitEntity, 'id' | 'character'>[]): Promise<Map<string, string>> {
+    const characters = [...new Set(outfits.map(({ character }) => character))]
+    const rows = await this.database
+      .getRepository(ReferenceEntity)
+      .find({ where: { character: In(characters) }, order: { id: 'ASC' } })
+    return new Map(
+      outfits.flatMap(({ id, character }) => {
+        const own = rows.find((row) => row.outfit === id)
+        const first = own ?? rows.find((row) => row.outfit === null && row.character === character)
+        return first ? [[id, first.photo]] : []
+      }),
+    )
   }
 
   /** Pictures of an outfit: its own, then those of its character. */

@@ -60,6 +60,12 @@ export class SaveBrief {
   @One(() => BriefDto) brief: BriefDto
 }
 
+/** Wishes under a name; a template of that name is replaced. */
+export class SaveTemplate {
+  @FilledText(80) name: string
+  @ListOf(() => WishDto, { least: 1, most: 120 }) wishes: WishDto[]
+}
+
 /** A point of a picture, in shares of its width and height. */
 class PointDto {
   @Share() x: number

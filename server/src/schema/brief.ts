@@ -28,3 +28,11 @@ export class ReferenceEntity {
   /** Where in it the character is. */
   @Column('simple-json', { nullable: true }) outline: PictureOutline | null
 }
+
+/** Wishes of a role kept under a name, to begin other briefs with. */
+@Entity('wish_template')
+export class WishTemplateEntity {
+  @PrimaryColumn('text') id: string
+  @Column('text', { unique: true }) name: string
+  @Column('simple-json') wishes: BriefWish[]
+}

@@ -52,11 +52,12 @@ export class TeamService {
       ({ outfit }) => (cast.includes(outfit.id) ? CAST : []),
       own[0]!.rules.takingApart,
     )
+    const photos = await this.briefs.firstPhotos(own.map(({ outfit }) => outfit))
     const members = await Promise.all(
       own.map(async ({ outfit, brief: row, rules }): Promise<TeamMember> => {
         const { brief, briefVersion } = this.briefs.from(row, outfit)
         const avoided = [...(await this.briefs.avoided(brief)), ...(await this.briefs.onlyFrom(rules.excluded))]
-        return { outfit: outfit.id, brief, briefVersion, avoided }
+        return { outfit: outfit.id, brief, briefVersion, avoided, photo: photos.get(outfit.id) ?? null }
       }),
     )
     const prices = await this.market.lowest()

@@ -130,8 +130,6 @@ export function Shell() {
       </main>
       {/* In the head's line, so that nothing one works with is covered; on a phone the head is all there is to press. */}
       <Toaster
-        // Long enough to read what was done and to reach for Undo.
-        duration={8000}
         position={window.innerWidth < 640 ? 'bottom-center' : 'top-center'}
         offset={5}
         mobileOffset={5}

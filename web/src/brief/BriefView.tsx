@@ -127,6 +127,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
             reading={reading}
             height={work.outline?.height ?? null}
             note={work.note}
+            isPicking={work.now.step === 'picking'}
             brief={brief}
             catalogue={catalogue}
             onChange={change}

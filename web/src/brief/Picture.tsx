@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { sampleAt, type PictureColour, type Pixels } from '@outfit/core/colour'
+import { WHOLE } from '@outfit/core/picture'
 import { askPicture } from '../picture/askPicture.ts'
 import { Overlay } from '../picture/Overlay.tsx'
 import { OutlineTools } from '../picture/OutlineTools.tsx'
@@ -37,26 +38,7 @@ export function Picture({ photo, caption, pixels, failed, sample, onSample, work
   }, [pixels])
   const under =
     pixels && at ? sampleAt(pixels, Math.round(at.x * pixels.width), Math.round(at.y * pixels.height)) : null
-  const photograph = (
-    <img
-      ref={image}
-      src={`/api/photos/${photo}`}
-      alt={work ? caption || 'Picture' : ''}
-      className="max-h-[480px] rounded-[10px] border border-rule"
-    />
-  )
-  if (work && pixels)
-    return (
-      <>
-        <div className="flex min-h-0 shrink items-start justify-center">
-          <span className="relative block max-h-full">
-            {photograph}
-            <Overlay work={work} aspect={pixels.width / pixels.height} />
-          </span>
-        </div>
-        <OutlineTools work={work} />
-      </>
-    )
+  if (work && pixels) return <Outlined photo={photo} caption={caption} pixels={pixels} work={work} />
   return (
     <>
       <button
@@ -83,7 +65,12 @@ export function Picture({ photo, caption, pixels, failed, sample, onSample, work
         onClick={() => under && onSample(under)}
       >
         <span className="relative block max-h-full">
-          {photograph}
+          <img
+            ref={image}
+            src={`/api/photos/${photo}`}
+            alt=""
+            className="max-h-[480px] rounded-[10px] border border-rule"
+          />
           {at && under && (
             <span
               aria-hidden
@@ -104,6 +91,49 @@ export function Picture({ photo, caption, pixels, failed, sample, onSample, work
       ) : (
         <Palette palette={palette} sample={sample} onSample={onSample} />
       )}
+    </>
+  )
+}
+
+/** Most of the window's height a picture takes, in pixels. */
+const HIGHEST = 430
+
+/** The part of a picture the character is in, with the doll laid over it; all of it while that is being found. */
+function Outlined({
+  photo,
+  caption,
+  pixels,
+  work,
+}: {
+  photo: string
+  caption: string
+  pixels: Pixels
+  work: OutlineWork
+}) {
+  const aspect = pixels.width / pixels.height
+  const view = work.now.step === 'laid' && work.outline ? work.outline.box : WHOLE
+  return (
+    <>
+      <div
+        className="relative mx-auto max-w-full shrink-0 overflow-hidden rounded-[10px] border border-rule"
+        style={{
+          aspectRatio: (aspect * view.width) / view.height,
+          width: `min(100%, ${HIGHEST * aspect * (view.width / view.height)}px)`,
+        }}
+      >
+        <img
+          src={`/api/photos/${photo}`}
+          alt={caption || 'Picture'}
+          className="absolute max-w-none"
+          style={{
+            width: `${100 / view.width}%`,
+            left: `${(-100 * view.x) / view.width}%`,
+            top: `${(-100 * view.y) / view.height}%`,
+          }}
+        />
+        <Overlay work={work} aspect={aspect} view={view} />
+      </div>
+      <OutlineTools work={work} />
     </>
   )
 }

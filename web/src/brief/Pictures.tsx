@@ -141,7 +141,7 @@ export function Pictures({
         />
       </div>
       {references.length > 1 && (
-        <ul aria-label="All pictures" className="flex gap-1.5 overflow-x-auto">
+        <ul aria-label="All pictures" className="flex shrink-0 gap-1.5 overflow-x-auto">
           {references.map(({ id, photo, caption }) => (
             <li key={id}>
               <button

@@ -166,7 +166,7 @@ export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans'],
+  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans', 'Templates'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }, void>({
       query: () => 'catalogue/basics',

@@ -1,4 +1,4 @@
-import type { Brief, Stature } from '@outfit/core/brief'
+import type { Brief, Stature, WishTemplate } from '@outfit/core/brief'
 import type { Drawables, Placement } from '@outfit/core/catalogue'
 import {
   arrange,
@@ -133,6 +133,15 @@ export const rosterApi = api.injectEndpoints({
     >({
       query: ({ roster, briefs }) => ({ url: `rosters/${roster}/briefs`, method: 'PUT', body: { briefs } }),
       invalidatesTags: PLANNED,
+    }),
+    templates: build.query<WishTemplate[], void>({ query: () => 'wish-templates', providesTags: ['Templates'] }),
+    saveTemplate: build.mutation<WishTemplate, Pick<WishTemplate, 'name' | 'wishes'>>({
+      query: (body) => ({ url: 'wish-templates', method: 'POST', body }),
+      invalidatesTags: ['Templates'],
+    }),
+    removeTemplate: build.mutation<void, string>({
+      query: (id) => ({ url: `wish-templates/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Templates'],
     }),
     bases: build.query<Bases, string>({
       query: (roster) => `rosters/${roster}/bases`,

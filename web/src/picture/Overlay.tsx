@@ -13,7 +13,7 @@ const LABELS: Record<Landmark, string> = {
   soles: 'Soles',
 }
 
-/** How far an arrow key moves a point, in shares of the picture's height; ten times as far with Shift. */
+/** How far an arrow key moves a point, in shares of the height that is seen; ten times as far with Shift. */
 const NUDGE = 0.003
 const KEYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
   ArrowLeft: [-1, 0],
@@ -24,13 +24,24 @@ const KEYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
 const inside = (value: number) => Math.min(1, Math.max(0, value))
 const percent = (share: number) => `${share * 100}%`
 
+interface OverlayProps {
+  work: OutlineWork
+  /** How wide the whole picture is for its height. */
+  aspect: number
+  /** What of it is seen. */
+  view: Box
+}
+
 /** The doll's outline over a picture, with its points to drag or nudge; boxes to pick from, or to draw one. */
-export function Overlay({ work, aspect }: { work: OutlineWork; aspect: number }) {
+export function Overlay({ work, aspect, view }: OverlayProps) {
   const frame = useRef<HTMLDivElement>(null)
   const { outline, now, guessed } = work
   const at = ({ clientX, clientY }: { clientX: number; clientY: number }): Point => {
     const box = frame.current!.getBoundingClientRect()
-    return { x: inside((clientX - box.left) / box.width), y: inside((clientY - box.top) / box.height) }
+    return {
+      x: inside(view.x + ((clientX - box.left) / box.width) * view.width),
+      y: inside(view.y + ((clientY - box.top) / box.height) * view.height),
+    }
   }
   if (now.step === 'picking')
     return (
@@ -60,7 +71,7 @@ export function Overlay({ work, aspect }: { work: OutlineWork; aspect: number })
     if (!by) return
     event.preventDefault()
     event.stopPropagation()
-    const step = NUDGE * (event.shiftKey ? 10 : 1)
+    const step = NUDGE * view.height * (event.shiftKey ? 10 : 1)
     const { x, y } = points[key]
     work.keep(moved(key, { x: inside(x + (by[0] * step) / aspect), y: inside(y + by[1] * step) }), {
       guessed: guessed.filter((one) => one !== key),
@@ -75,7 +86,8 @@ export function Overlay({ work, aspect }: { work: OutlineWork; aspect: number })
     const end = (up: globalThis.PointerEvent) => {
       handle.removeEventListener('pointermove', follow)
       const point = at(up)
-      if (Math.hypot(point.x - before.points[key].x, point.y - before.points[key].y) < 0.002) return work.move(before)
+      if (Math.hypot(point.x - before.points[key].x, point.y - before.points[key].y) < 0.002 * view.height)
+        return work.move(before)
       work.keep(moved(key, point), {
         past: [...work.past, before],
         guessed: guessed.filter((one) => one !== key),
@@ -87,7 +99,7 @@ export function Overlay({ work, aspect }: { work: OutlineWork; aspect: number })
     <div ref={frame} className="absolute inset-0">
       <svg
         aria-hidden
-        viewBox={`0 0 ${100 * aspect} 100`}
+        viewBox={[view.x * 100 * aspect, view.y * 100, view.width * 100 * aspect, view.height * 100].join(' ')}
         preserveAspectRatio="none"
         className="pointer-events-none absolute inset-0 h-full w-full"
       >
@@ -95,11 +107,17 @@ export function Overlay({ work, aspect }: { work: OutlineWork; aspect: number })
           d={dollOver(points, aspect)}
           fill="none"
           stroke="#FFFBF2"
-          strokeWidth="1.5"
+          strokeWidth={1.5 * view.height}
           strokeLinejoin="round"
           opacity="0.85"
         />
-        <path d={dollOver(points, aspect)} fill="none" stroke="#2A2730" strokeWidth="0.6" strokeLinejoin="round" />
+        <path
+          d={dollOver(points, aspect)}
+          fill="none"
+          stroke="#2A2730"
+          strokeWidth={0.6 * view.height}
+          strokeLinejoin="round"
+        />
       </svg>
       {LANDMARKS.map((key) => (
         <button
@@ -110,7 +128,10 @@ export function Overlay({ work, aspect }: { work: OutlineWork; aspect: number })
           onKeyDown={onKey(key)}
           onPointerDown={onDrag(key)}
           className="group absolute grid size-6 -translate-1/2 cursor-move touch-none place-items-center"
-          style={{ left: percent(points[key].x), top: percent(points[key].y) }}
+          style={{
+            left: percent((points[key].x - view.x) / view.width),
+            top: percent((points[key].y - view.y) / view.height),
+          }}
         >
           <span
             className={`block size-3 rounded-full border-2 border-ink group-hover:scale-125 ${guessed.includes(key) ? 'bg-notice' : 'bg-card'}`}

@@ -20,8 +20,10 @@ interface ShownProps {
   reading: PictureReading | null
   /** How high the figure is for the tallest in the picture, where there are others. */
   height: number | null
-  /** Why there is nothing to tell yet. */
+  /** What needs saying of where the points are. */
   note: string
+  /** Whether one of several figures is to be picked first. */
+  isPicking: boolean
   brief: Brief
   catalogue: Catalogue
   onChange: (brief: Brief) => void
@@ -34,7 +36,7 @@ const SAME = 2
 const OFFERED = 2
 
 /** What the picture shows, as wishes to take one by one or all at once. */
-export function Shown({ reading, height, note, brief, catalogue, onChange, onDone }: ShownProps) {
+export function Shown({ reading, height, note, isPicking, brief, catalogue, onChange, onDone }: ShownProps) {
   const palette = useMemo(() => [...catalogue.colours.values()], [catalogue])
   const proposals = useMemo(() => (reading ? proposalsOf(reading, palette) : []), [reading, palette])
   const stature = reading && statureOf(reading, height)
@@ -51,12 +53,12 @@ export function Shown({ reading, height, note, brief, catalogue, onChange, onDon
     <section aria-label="What the picture shows" className="rounded-[12px] border border-act bg-card px-3 py-2">
       <div className="flex items-center gap-2 pb-1">
         <h2 className="text-[17px]">What the picture shows</h2>
-        {open.length > 0 && (
+        {open.length > 0 && !isPicking && (
           <Button className="ml-auto px-3 py-1" onClick={() => take(open)}>
             Take all {open.length}
           </Button>
         )}
-        <Button look="plain" className={`px-2 py-1 ${open.length > 0 ? '' : 'ml-auto'}`} onClick={onDone}>
+        <Button look="plain" className={`px-2 py-1 ${open.length > 0 && !isPicking ? '' : 'ml-auto'}`} onClick={onDone}>
           Done
         </Button>
       </div>
@@ -65,7 +67,8 @@ export function Shown({ reading, height, note, brief, catalogue, onChange, onDon
           {note}
         </p>
       )}
-      {reading && (
+      {isPicking && <p className="pb-1 text-[13.5px]">Press the figure in the picture that this outfit is of.</p>}
+      {reading && !isPicking && (
         <ul className="max-h-[300px] overflow-y-auto text-[13.5px]">
           {proposals.map((proposal) => (
             <Row

@@ -19,12 +19,17 @@ export function ZoneList({ likeness }: { likeness: PictureLikeness }) {
   )
 }
 
-/** The colour of the picture over that of the figure. */
-function Colours({ picture, figure }: { picture: string; figure: string | null }) {
+/** The colours of the picture beside those of the figure. */
+function Colours({ picture, figure }: { picture: readonly string[]; figure: readonly string[] }) {
   return (
     <span aria-hidden className="flex shrink-0 overflow-hidden rounded-[4px] border border-ink/50">
-      <span className="block size-3.5" style={{ background: picture }} />
-      <span className="block size-3.5" style={figure === null ? {} : { background: figure }} />
+      {[picture, figure].map((colours, i) => (
+        <span key={i} className="flex size-4 flex-col">
+          {colours.map((hex) => (
+            <span key={hex} className="block flex-1" style={{ background: hex }} />
+          ))}
+        </span>
+      ))}
     </span>
   )
 }

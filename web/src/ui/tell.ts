@@ -4,21 +4,23 @@ import { errorText } from '../data/api.ts'
 /** Long enough to be read, thought over and pressed, also on a slow machine. */
 const STAYS = 60_000
 const WARNS = 20_000
-/** Words of what was done with a way back; there is one at a time, the newest. */
-const UNDO = 'undo'
 
 type Answer = { error?: unknown }
 /** Takes something back; `error` in what it answers is told. */
 type Back = () => Promise<Answer | void>
 
-let newest: { words: string; back: Back } | null = null
+/** What was done last with a way back; there is one at a time. */
+let newest: { id: string; words: string; back: Back } | null = null
+let told = 0
 
 /** Say what was done. With a way back it stays for a minute, or until the next thing is done; Ctrl or Cmd+Z goes it too. */
 export function tell(words: string, back?: Back): void {
   if (!back) return void toast(words)
-  newest = { words, back }
+  if (newest) toast.dismiss(newest.id)
+  // Each is a message of its own: one that is still going away would take its successor with it.
+  newest = { id: `way back ${++told}`, words, back }
   toast(words, {
-    id: UNDO,
+    id: newest.id,
     duration: STAYS,
     closeButton: true,
     action: { label: 'Undo', onClick: () => void takeBack() },
@@ -34,9 +36,9 @@ export const tellError = (error: unknown): void => void toast.error(errorText(er
 /** Go the newest way back, if there is one; whether there was. */
 export async function takeBack(): Promise<boolean> {
   if (!newest) return false
-  const { words, back } = newest
+  const { id, words, back } = newest
   newest = null
-  toast.dismiss(UNDO)
+  toast.dismiss(id)
   const answer = await back()
   if (answer?.error) tellError(answer.error)
   else toast(`Taken back: ${words}`)

@@ -16,6 +16,7 @@ import { IntakeUndo1765300000000 } from './intakeUndo.ts'
 import { IntakeRows1765400000000 } from './intakeRows.ts'
 import { SkinFamily1765500000000 } from './skinFamily.ts'
 import { PictureOutline1765600000000 } from './pictureOutline.ts'
+import { WishTemplates1765700000000 } from './wishTemplates.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -37,4 +38,5 @@ export const MIGRATIONS = [
   IntakeRows1765400000000,
   SkinFamily1765500000000,
   PictureOutline1765600000000,
+  WishTemplates1765700000000,
 ]
