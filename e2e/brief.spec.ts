@@ -131,7 +131,7 @@ test('a picture is pasted', async ({ app }) => {
 test('a brief begins with a released figure, and with what a take shows', async ({ app }) => {
   await toBrief(app, 'Wen Sorrel')
   await app.getByRole('button', { name: 'Like this, but …' }).click()
-  const dialog = app.getByRole('dialog', { name: 'Like this figure, but …' })
+  const dialog = app.getByRole('dialog', { name: 'Like this, but …' })
   await dialog.getByRole('searchbox').fill('ferry skipper')
   await expect(dialog.getByRole('img', { name: 'Ferry skipper' })).toBeVisible()
   await dialog.getByRole('button', { name: 'Begin with Ferry skipper' }).click()

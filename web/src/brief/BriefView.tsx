@@ -11,7 +11,7 @@ import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Around } from './Around.tsx'
-import { FigureStart } from './FigureStart.tsx'
+import { LikeThis } from './LikeThis.tsx'
 import { InWords } from '../description/InWords.tsx'
 import { Pictures } from './Pictures.tsx'
 import { SamplePanel, type ColourTarget } from './SamplePanel.tsx'
@@ -189,11 +189,12 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
           <Terms likeness={likeness} />
         </div>
         <div className="flex gap-1.5 pt-2">
-          <FigureStart
+          <LikeThis
+            outfit={outfit.id}
             catalogue={catalogue}
             onStart={(wishes, stature, name) => {
-              change({ ...brief, wishes, stature, years: null })
-              toast(`The brief begins with what ${name} shows.`)
+              change(stature === null ? { ...brief, wishes } : { ...brief, wishes, stature, years: null })
+              toast(`The brief begins with ${name}.`)
             }}
           />
           <Button

@@ -1,20 +1,34 @@
-import { useMemo } from 'react'
+import { Images } from 'lucide-react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
-import { emptyBrief, inPoints, likenessOf, type Brief } from '@outfit/core/brief'
+import {
+  emptyBrief,
+  inPoints,
+  likenessOf,
+  picturedBy,
+  type Brief,
+  type BriefWish,
+  type WishTemplate,
+} from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import type { TeamMember } from '@outfit/core/teams'
-import { errorText } from '../data/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
 import { rosterApi } from '../data/rosterApi.ts'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
+import { Button } from '../ui/Button.tsx'
 import { counted } from '../ui/counted.ts'
+import { droppedFiles } from '../ui/droppedFiles.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
-import { tell, tellError } from '../ui/tell.ts'
+import { tell, tellError, warn } from '../ui/tell.ts'
 import { InWords } from '../description/InWords.tsx'
 import { wishInWords } from '../description/wishInWords.ts'
+import { RowPicture } from './RowPicture.tsx'
+import { SpreadWishes, withWishes } from './SpreadWishes.tsx'
+import { PICTURE_TYPES, PICTURE_WORDS, useHangPictures } from './useHangPictures.ts'
 
 /** Everybody's brief on one page, written in words. */
 export function BriefsView() {
@@ -23,10 +37,16 @@ export function BriefsView() {
 
 type Merge = (brief: Brief) => Brief
 
+/** Whom words are for that are said of many: all of them, or those of a faction. */
+const EVERYBODY = ''
+
 function Briefs({ roster }: { roster: RosterShelf }) {
   const catalogue = useAppSelector(selectCatalogue)
   const { data, error, refetch } = rosterApi.endpoints.members.useQuery({ roster: roster.id, cast: [] })
+  const { data: templates = [] } = rosterApi.endpoints.templates.useQuery()
   const [save] = rosterApi.endpoints.saveBriefs.useMutation()
+  const [faction, setFaction] = useState(EVERYBODY)
+  const pictures = useRosterPictures(roster.outfits)
   if (roster.outfits.length === 0)
     return (
       <EmptyNote title="Nobody stands here yet">Add characters; what is told of them becomes their briefs.</EmptyNote>
@@ -34,6 +54,8 @@ function Briefs({ roster }: { roster: RosterShelf }) {
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!data || !catalogue) return <Waiting>Laying out the briefs…</Waiting>
   const memberOf = new Map(data.members.map((member) => [member.outfit, member]))
+  const factions = [...new Set(roster.outfits.flatMap((one) => (one.faction === '' ? [] : [one.faction])))]
+  const many = faction === EVERYBODY ? roster.outfits : roster.outfits.filter((one) => one.faction === faction)
 
   /** Change some briefs at once; one step back takes all of it back. */
   const write = async (outfits: readonly ShelfOutfit[], merge: Merge) => {
@@ -60,24 +82,77 @@ function Briefs({ roster }: { roster: RosterShelf }) {
     )
   }
   return (
-    <section aria-label="Briefs" className="mt-4">
-      <div className="grid lg:grid-cols-[330px_minmax(0,1fr)] items-start gap-x-5 gap-y-2 pb-1">
-        <p>
-          <strong>For everybody</strong>
+    <section
+      aria-label="Briefs"
+      className="mt-4"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault()
+        void droppedFiles(event.dataTransfer).then(pictures.byName)
+      }}
+    >
+      <div className="grid lg:grid-cols-[360px_minmax(0,1fr)] items-start gap-x-5 gap-y-2 pb-2">
+        <div>
+          {factions.length > 1 ? (
+            <label className="font-semibold">
+              For{' '}
+              <select
+                value={faction}
+                onChange={({ target }) => setFaction(target.value)}
+                className="rounded-[8px] border border-rule bg-card px-1.5 py-0.5 font-semibold"
+              >
+                <option value={EVERYBODY}>everybody</option>
+                {factions.map((one) => (
+                  <option key={one}>{one}</option>
+                ))}
+              </select>
+            </label>
+          ) : (
+            <strong>For everybody</strong>
+          )}
           <span className="block text-[13.5px] text-soft">
-            What all {roster.outfits.length} must show, or each by itself below. Enter takes it, Tab goes on.
+            What all {many.length} must show, or each by itself below. Enter takes it, Tab goes on.
           </span>
-        </p>
-        <InWords of="Everybody" notes="" onTake={(merge) => void write(roster.outfits, merge)} catalogue={catalogue} />
+          <Button className="mt-1.5 px-2.5 py-1 text-[13.5px]" title={PICTURE_WORDS} onClick={pictures.choose}>
+            <Images aria-hidden className="size-4" /> Pictures by name …
+          </Button>
+          <span className="ml-2 text-[13.5px] text-soft">
+            {pictures.left > 0 ? (
+              <span role="status">{counted(pictures.left, 'picture')} to go</span>
+            ) : (
+              `or drop or paste them: “${roster.outfits[0]!.name}.png” finds its place`
+            )}
+          </span>
+          {pictures.input}
+        </div>
+        <div className="flex items-start gap-2">
+          <div className="min-w-0 flex-1">
+            <InWords
+              of={faction === EVERYBODY ? 'Everybody' : faction}
+              notes=""
+              onTake={(merge) => void write(many, merge)}
+              catalogue={catalogue}
+            />
+          </div>
+          <Templates
+            of={faction === EVERYBODY ? 'everybody' : faction}
+            templates={templates}
+            onTake={({ wishes }) => void write(many, (brief) => withWishes(brief, wishes))}
+          />
+        </div>
       </div>
       <ul className="divide-y divide-rule border-t border-rule">
         {roster.outfits.map((outfit) => (
           <Row
             key={outfit.id}
             outfit={outfit}
+            others={roster.outfits.filter(({ id }) => id !== outfit.id)}
             member={memberOf.get(outfit.id)}
             catalogue={catalogue}
+            templates={templates}
             onTake={(merge) => void write([outfit], merge)}
+            onCopy={(outfits, wishes) => write(outfits, (brief) => withWishes(brief, wishes))}
+            onPicture={(file) => void pictures.hang([{ file, outfit: outfit.id }])}
           />
         ))}
       </ul>
@@ -85,25 +160,117 @@ function Briefs({ roster }: { roster: RosterShelf }) {
   )
 }
 
-function Row({
-  outfit,
-  member,
-  catalogue,
+/** Pictures for a whole roster: many files are hung by their names, pasted, dropped or chosen. */
+function useRosterPictures(outfits: readonly ShelfOutfit[]) {
+  const { hang, left } = useHangPictures()
+  const [removeReference] = api.endpoints.removeReference.useMutation()
+  const field = useRef<HTMLInputElement>(null)
+  const hangAll = async (files: readonly { file: File; outfit: string }[]) => {
+    if (files.length === 0) return
+    const hung = await hang(files)
+    if (hung.length > 0)
+      tell(`${counted(hung.length, 'picture')} hung.`, async () => {
+        for (const one of hung) await removeReference(one)
+      })
+  }
+  const byName = async (files: readonly File[]) => {
+    const people = outfits.map(({ id, name, character }) => ({ outfit: id, name, character }))
+    const found = files.map((file) => ({ file, outfit: picturedBy(file.name, people)?.outfit }))
+    const nobody = found.filter(({ outfit }) => outfit === undefined)
+    if (nobody.length > 0)
+      warn(
+        `Nobody here is called like ${nobody.map(({ file }) => `“${file.name}”`).join(', ')}. Press the picture place beside whom it is of.`,
+      )
+    await hangAll(found.flatMap(({ file, outfit }) => (outfit === undefined ? [] : [{ file, outfit }])))
+  }
+  // Whoever pastes has seldom pressed anything here before; what is pasted into a field stays there.
+  const byNameRef = useRef(byName)
+  useEffect(() => void (byNameRef.current = byName))
+  useEffect(() => {
+    const onPaste = ({ clipboardData, target }: ClipboardEvent) => {
+      const files = [...(clipboardData?.files ?? [])]
+      const typing = target instanceof Element && target.closest('input, textarea')
+      if (files.length > 0 && !typing) void byNameRef.current(files)
+    }
+    window.addEventListener('paste', onPaste)
+    return () => window.removeEventListener('paste', onPaste)
+  }, [])
+  return {
+    left,
+    hang: hangAll,
+    byName,
+    choose: () => field.current?.click(),
+    input: (
+      <input
+        ref={field}
+        type="file"
+        multiple
+        accept={PICTURE_TYPES}
+        aria-label="Pictures by name"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={({ target }) => {
+          void byName([...(target.files ?? [])])
+          target.value = ''
+        }}
+      />
+    ),
+  }
+}
+
+/** Templates to begin with; nothing where none was kept. */
+function Templates({
+  of,
+  templates,
   onTake,
 }: {
+  of: string
+  templates: readonly WishTemplate[]
+  onTake: (template: WishTemplate) => void
+}) {
+  if (templates.length === 0) return null
+  return (
+    <select
+      aria-label={`Begin ${of} with a template`}
+      value=""
+      onChange={({ target }) => {
+        const picked = templates.find(({ id }) => id === target.value)
+        if (picked) onTake(picked)
+      }}
+      className="mt-2 w-[124px] shrink-0 rounded-[8px] border border-rule bg-card px-1.5 py-1 text-[13.5px] font-semibold text-act"
+    >
+      <option value="">Begin with …</option>
+      {templates.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  )
+}
+
+interface RowProps {
   outfit: ShelfOutfit
+  others: readonly ShelfOutfit[]
   member: TeamMember | undefined
   catalogue: Catalogue
+  templates: readonly WishTemplate[]
   onTake: (merge: Merge) => void
-}) {
+  onCopy: (outfits: readonly ShelfOutfit[], wishes: readonly BriefWish[]) => Promise<void>
+  onPicture: (file: File) => void
+}
+
+function Row({ outfit, others, member, catalogue, templates, onTake, onCopy, onPicture }: RowProps) {
   const brief = member?.brief ?? NO_BRIEF
+  const [spreads, setSpreads] = useState(false)
   const likeness = useMemo(
     () => (brief.wishes.length > 0 ? inPoints(likenessOf(outfit.placements, brief, catalogue).milli) : null),
     [outfit.placements, brief, catalogue],
   )
   return (
-    <li className="grid lg:grid-cols-[330px_minmax(0,1fr)] gap-x-5 gap-y-2 py-2">
+    <li className="grid lg:grid-cols-[360px_minmax(0,1fr)] gap-x-5 gap-y-2 py-2">
       <div className="flex items-center gap-3">
+        <RowPicture of={outfit.name} photo={member?.photo ?? null} onPicture={onPicture} />
         <Figure placements={outfit.placements} label="" plinth={false} className="h-[84px] w-[62px] shrink-0" />
         <span className="min-w-0">
           <Link to={`/outfits/${outfit.id}/brief`} className="block truncate font-semibold hover:underline">
@@ -117,6 +284,16 @@ function Row({
           <span className="block text-[13.5px]">
             {likeness === null ? <span className="text-soft">no wishes yet</span> : <>likeness {likeness}</>}
           </span>
+          {brief.wishes.length > 0 && (
+            <button
+              type="button"
+              aria-label={`Wishes of ${outfit.name} for others`}
+              onClick={() => setSpreads(true)}
+              className="text-[13.5px] font-semibold text-act hover:underline"
+            >
+              For others …
+            </button>
+          )}
         </span>
       </div>
       <div className="min-w-0">
@@ -132,13 +309,32 @@ function Row({
             ))}
           </ul>
         )}
-        <InWords
-          of={outfit.name}
-          notes={brief.wishes.length === 0 ? brief.notes : ''}
-          onTake={onTake}
-          catalogue={catalogue}
-        />
+        <div className="flex items-start gap-2">
+          <div className="min-w-0 flex-1">
+            <InWords
+              of={outfit.name}
+              notes={brief.wishes.length === 0 ? brief.notes : ''}
+              onTake={onTake}
+              catalogue={catalogue}
+            />
+          </div>
+          <Templates
+            of={outfit.name}
+            templates={templates}
+            onTake={({ wishes }) => onTake((own) => withWishes(own, wishes))}
+          />
+        </div>
       </div>
+      {spreads && (
+        <SpreadWishes
+          of={outfit}
+          wishes={brief.wishes}
+          others={others}
+          catalogue={catalogue}
+          onCopy={onCopy}
+          onLeave={() => setSpreads(false)}
+        />
+      )}
     </li>
   )
 }

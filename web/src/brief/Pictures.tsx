@@ -2,12 +2,12 @@ import { ImagePlus, ScanLine, Trash2 } from 'lucide-react'
 import { useEffect, useRef, useState, type DragEvent } from 'react'
 import { toast } from 'sonner'
 import type { Pixels } from '@outfit/core/colour'
-import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
 import type { OutfitDetail, Reference } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import type { OutlineWork } from '../picture/useOutline.ts'
 import { Picture } from './Picture.tsx'
+import { PICTURE_TYPES, PICTURE_WORDS, useHangPictures } from './useHangPictures.ts'
 
 interface PicturesProps {
   outfit: OutfitDetail
@@ -36,33 +36,15 @@ export function Pictures({
 }: PicturesProps) {
   const { references } = outfit
   const [over, setOver] = useState(false)
-  const [addPhoto, sending] = api.endpoints.addPhoto.useMutation()
+  const { hang, left } = useHangPictures()
   const [addReference] = api.endpoints.addReference.useMutation()
   const [removeReference] = api.endpoints.removeReference.useMutation()
   const input = useRef<HTMLInputElement>(null)
 
   const take = async (files: readonly File[]) => {
-    for (const file of files) {
-      if (file.size > PHOTO_LIMIT) {
-        toast.error(`${file.name}: ${PHOTO_TOO_LARGE}`)
-        continue
-      }
-      const photo = await addPhoto(file)
-      if (photo.error) {
-        toast.error(`${file.name}: ${errorText(photo.error)}`)
-        continue
-      }
-      const caption = file.name.replace(/\.\w+$/, '').slice(0, 200)
-      const added = await addReference({
-        outfit: outfit.id,
-        photo: photo.data.hash,
-        caption,
-        ownOutfit: true,
-        outline: null,
-      })
-      if (added.error) toast.error(errorText(added.error))
-      else setShown(added.data.id)
-    }
+    const hung = await hang(files.map((file) => ({ file, outfit: outfit.id })))
+    const last = hung.at(-1)
+    if (last) setShown(last.id)
   }
   /** Hang the picture beside every outfit of the character, or beside this one alone. */
   const share = async () => {
@@ -130,7 +112,7 @@ export function Pictures({
           ref={input}
           type="file"
           multiple
-          accept="image/png,image/jpeg,image/webp"
+          accept={PICTURE_TYPES}
           aria-label="Choose pictures"
           className="sr-only"
           tabIndex={-1}
@@ -179,7 +161,7 @@ export function Pictures({
           Drop a picture here, paste one,
           <br />
           or press to choose a file.
-          <span className="mt-1 text-[13px]">PNG, JPEG or WebP, up to {megabytes(PHOTO_LIMIT)}</span>
+          <span className="mt-1 text-[13px]">{PICTURE_WORDS}</span>
         </button>
       )}
       {shown && pixels && !work && (
@@ -198,7 +180,7 @@ export function Pictures({
           for every outfit of {outfit.character}
         </button>
       )}
-      {sending.isLoading && (
+      {left > 0 && (
         <p role="status" className="text-[13px] text-soft">
           Keeping the picture…
         </p>
