@@ -187,3 +187,40 @@ test('a list of characters in old letters becomes a roster with wishes', EMPTY, 
   await expect(app.getByRole('link', { name: /J\u00fcrgen/ }).first()).toBeVisible()
   await expect(dialog).toBeHidden()
 })
+
+/** Ten characters as somebody copies them out of a spreadsheet. */
+const TEN = `Name\tGroup\tAge\tDescription
+Ada\tHarbour\t34\tred hair, blue jacket, lantern
+Bo\tHarbour\t61\told man, grey beard, yellow oilskin
+Cid\tHarbour\t9\tboy, striped jersey, black boots
+Dot\tMarket\t28\tblack hair, green apron, basket
+Eno\tMarket\t45\tmoustache, white shirt, brown trousers
+Fay\tMarket\t8\tgirl, blond plaits, red scarf
+Gus\tBand\t50\tblue cap, white gloves, cornet
+Hal\tBand\t19\tglasses, red jacket, drum
+Ivy\tBand\t22\tred jacket, long brown hair, fiddle
+Jo\tBand\t70\told, grey hair, black coat, umbrella
+`
+
+test('ten characters with descriptions are ten briefs in five actions', EMPTY, async ({ app, server }) => {
+  await app.goto('/')
+  let actions = 0
+  const press = async (what: Locator) => {
+    actions += 1
+    await what.click()
+  }
+  await press(app.getByRole('link', { name: 'Bring a list in' }))
+  actions += 1
+  await app.getByLabel('Or paste rows from a spreadsheet').fill(TEN)
+  await press(app.getByRole('button', { name: 'Read what I pasted' }))
+  await press(app.getByRole('button', { name: 'Go on with 10 characters' }))
+  await press(app.getByRole('button', { name: 'Add 10 characters' }))
+  await expect(app.getByRole('link', { name: /Jo/ }).first()).toBeVisible()
+  const { rosters } = await server.get<{ rosters: { id: string }[] }>('rosters')
+  const { members } = await server.get<{ members: { brief: { wishes: unknown[] } }[] }>(
+    `rosters/${rosters[0]!.id}/members?cast=`,
+  )
+  expect(members.map(({ brief }) => brief.wishes.length >= 2)).toEqual(Array<boolean>(10).fill(true))
+  console.log(`Ten briefs in ${actions} actions.`)
+  expect(actions).toBeLessThanOrEqual(5)
+})

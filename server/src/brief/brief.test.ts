@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import sharp from 'sharp'
-import { emptyBrief, likenessOf, type Brief } from '@outfit/core/brief'
+import { emptyBrief, likenessOf, type Brief, type WishTemplate } from '@outfit/core/brief'
 import { catalogueOf, type Colour, type Mould } from '@outfit/core/catalogue'
 import type { OutfitDetail, Reference } from '@outfit/core/roster'
+import type { TeamMember } from '@outfit/core/teams'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { ReferenceEntity } from '../schema/brief.ts'
@@ -106,6 +107,34 @@ describe('writing a brief', () => {
   })
 })
 
+describe('templates of wishes', () => {
+  const keep = (name: string, wishes: unknown) =>
+    server.send<ProblemBody & { id: string }>('POST', 'wish-templates', { name, wishes })
+  const kept = async () => (await server.get<WishTemplate[]>('wish-templates')).body
+  const oar = { place: 'held', trait: 'item', target: 'oar', weight: 'must' }
+
+  test('are kept by name, replaced under the same name, and forgotten', async () => {
+    const rower = await keep('Rower', [oar])
+    await keep('Ferry guard', [{ place: 'headgear', trait: 'hat', target: 'yes', weight: 'matters' }])
+    expect((await kept()).map(({ name }) => name)).toEqual(['Ferry guard', 'Rower'])
+    const again = await keep(' Rower ', [oar, { ...oar, trait: 'colour', target: '#AA5522' }])
+    expect(again.body.id).toBe(rower.body.id)
+    expect((await kept()).find(({ name }) => name === 'Rower')!.wishes).toHaveLength(2)
+    expect((await server.send('DELETE', `wish-templates/${rower.body.id}`)).status).toBe(204)
+    expect((await server.send('DELETE', `wish-templates/${rower.body.id}`)).status).toBe(404)
+    expect(await kept()).toHaveLength(1)
+  })
+
+  test('of nothing, or of what makes no sense, are refused', async () => {
+    const before = await kept()
+    expect((await keep('Nobody', [])).status).toBe(400)
+    expect((await keep('', [oar])).status).toBe(400)
+    const senseless = await keep('Odd', [{ ...oar, trait: 'skin', target: '#FFFFFF' }])
+    expect([senseless.status, senseless.body.errors[0]!.field]).toEqual([400, 'wishes[0].trait'])
+    expect(await kept()).toEqual(before)
+  })
+})
+
 describe('reference pictures', () => {
   const add = (outfit: string, body: object) =>
     server.send<ProblemBody & Reference>('POST', `outfits/${outfit}/references`, body)
@@ -121,6 +150,12 @@ describe('reference pictures', () => {
     const captions = async (id: string) => (await detail(id)).references.map(({ caption }) => caption)
     expect((await captions(skipper.id)).slice(1)).toEqual(['Grown up', 'Both of her'])
     expect((await captions(young.id)).slice(1)).toEqual(['Both of her'])
+    // On the page of all briefs an own picture stands before one of the character.
+    const members = async () =>
+      (await server.get<{ members: TeamMember[] }>(`rosters/${skipper.roster.id}/members?cast=`)).body.members
+    const photoOf = async (id: string) => (await members()).find(({ outfit }) => outfit === id)!.photo
+    expect(await photoOf(skipper.id)).toBe((await detail(skipper.id)).references[0]!.photo)
+    expect(await photoOf(young.id)).toBe((await detail(young.id)).references[0]!.photo)
     for (const { id } of [shared.body, own.body])
       expect((await server.send('DELETE', `outfits/${skipper.id}/references/${id}`)).status).toBe(204)
     expect(await captions(skipper.id)).toHaveLength(1)

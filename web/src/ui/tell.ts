@@ -12,17 +12,26 @@ type Back = () => Promise<Answer | void>
 /** What was done last with a way back; there is one at a time. */
 let newest: { id: string; words: string; back: Back } | null = null
 let told = 0
+/** Whether its message is seen, and not just going away. */
+let shows = false
 
 /** Say what was done. With a way back it stays for a minute, or until the next thing is done; Ctrl or Cmd+Z goes it too. */
 export function tell(words: string, back?: Back): void {
   if (!back) return void toast(words)
-  if (newest) toast.dismiss(newest.id)
-  // Each is a message of its own: one that is still going away would take its successor with it.
-  newest = { id: `way back ${++told}`, words, back }
+  // One that is seen is written anew; one that is going away already would take its successor with it.
+  if (!shows) told++
+  shows = true
+  const mine = told
+  newest = { id: `way back ${mine}`, words, back }
+  const gone = () => {
+    if (mine === told) shows = false
+  }
   toast(words, {
     id: newest.id,
     duration: STAYS,
     closeButton: true,
+    onDismiss: gone,
+    onAutoClose: gone,
     action: { label: 'Undo', onClick: () => void takeBack() },
   })
 }
@@ -38,6 +47,7 @@ export async function takeBack(): Promise<boolean> {
   if (!newest) return false
   const { id, words, back } = newest
   newest = null
+  shows = false
   toast.dismiss(id)
   const answer = await back()
   if (answer?.error) tellError(answer.error)
