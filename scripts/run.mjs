@@ -32,7 +32,7 @@ await build()
 const { child } = await serve(
   [
     ...['--data', data, '--port', values.port ?? '4310'],
-    ...(demo ? ['--world', join(ROOT, 'demo/world')] : []),
+    ...(demo ? ['--world', join(ROOT, 'demo/world')] : ['--samples', join(ROOT, 'demo/world')]),
     ...(values.market ? ['--market', values.market] : []),
     ...(values.fresh ? ['--fresh'] : []),
   ],

@@ -34,7 +34,15 @@ async function start(settings: Settings): Promise<void> {
   app.get(ArchiveService).keepDaily()
   door.open(app.getHttpAdapter().getInstance() as Parameters<typeof door.open>[0])
   process.once('exit', () => folder.release())
-  console.log(`Outfit is ready at http://127.0.0.1:${door.port}`)
+  const address = `http://127.0.0.1:${door.port}`
+  if (settings.back) answerTo(address)
+  console.log(`Outfit is ready at ${address}`)
+}
+
+/** A sample world is of the program that began it: it says where it is, and ends with it. */
+function answerTo(address: string): void {
+  process.once('disconnect', () => process.exit(0))
+  process.send?.({ address })
 }
 
 try {

@@ -20,6 +20,7 @@ import { ParcelsModule } from '../parcels/parcelsModule.ts'
 import { PartsModule } from '../parts/partsModule.ts'
 import { PricesModule } from '../prices/pricesModule.ts'
 import { RosterModule } from '../roster/rosterModule.ts'
+import { SampleModule } from '../sample/sampleModule.ts'
 import { SettingsModule } from '../settings/settingsModule.ts'
 import { ShelfModule } from '../shelf/shelfModule.ts'
 import { ShowModule } from '../show/showModule.ts'
@@ -88,6 +89,7 @@ const ROOMS = [
   ParcelsModule,
   WorkbenchModule,
   ShowModule,
+  SampleModule,
 ]
 
 @Module({})

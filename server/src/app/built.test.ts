@@ -3,13 +3,16 @@ import { spawnSync } from 'node:child_process'
 import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import Database from 'better-sqlite3'
 import type { OutfitDetail } from '@outfit/core/roster'
+import type { SampleWorld } from '@outfit/core/sample'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { SourcingPlan } from '@outfit/core/sourcing'
 import { askJson, DIST, startBuilt } from '../test/builtServer.ts'
 import { loadedWorld } from '../test/testServer.ts'
 
+const WORLD = fileURLToPath(new URL('../../../demo/world/', import.meta.url))
 const data = mkdtempSync(join(tmpdir(), 'outfit-built-'))
 afterAll(() => rmSync(data, { recursive: true, force: true }))
 const json = async <T>(url: string, init?: RequestInit): Promise<T> => (await fetch(url, init)).json() as Promise<T>
@@ -44,6 +47,61 @@ describe('a killed server', () => {
     expect(db.pragma('integrity_check', { simple: true })).toBe('ok')
     expect(db.pragma('foreign_key_check')).toEqual([])
     db.close()
+  })
+})
+
+describe('the sample world beside a workspace', () => {
+  const empty = mkdtempSync(join(tmpdir(), 'outfit-beside-'))
+  afterAll(() => rmSync(empty, { recursive: true, force: true }))
+  const until = async <T>(ask: () => Promise<T>, holds: (now: T) => boolean): Promise<T> => {
+    for (;;) {
+      const now = await ask()
+      if (holds(now)) return now
+      await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+  }
+
+  const gone = (address: string) =>
+    fetch(`${address}/api/health`).then(
+      () => false,
+      () => true,
+    )
+
+  test('opens at an address of its own, touches nothing, ends with it, and goes with all that was done in it', async () => {
+    let { url, end } = await startBuilt(empty, '--samples', WORLD)
+    const now = async (at = url) => (await askJson<SampleWorld>(`${at}/api/sample-world`)).body
+    expect(await now()).toEqual({ offered: true, state: 'none', address: null, problem: '', kept: false, back: null })
+    expect((await askJson<SampleWorld>(`${url}/api/sample-world`, 'POST')).body.state).toBe('starting')
+    // Asked for twice there is still one.
+    expect((await askJson(`${url}/api/sample-world`, 'POST')).status).toBe(202)
+    const first = (await until(now, ({ state }) => state !== 'starting')).address!
+    expect(await now(first)).toMatchObject({ offered: false, state: 'none', back: url })
+    const rosters = async (at: string) => (await json<{ rosters: unknown[] }>(`${at}/api/rosters`)).rosters.length
+    expect(await rosters(first)).toBeGreaterThan(3)
+    expect(await rosters(url)).toBe(0)
+    await end()
+    await until(() => gone(first), Boolean)
+    ;({ url, end } = await startBuilt(empty, '--samples', WORLD))
+    expect(await now()).toMatchObject({ state: 'none', kept: true })
+    await askJson(`${url}/api/sample-world`, 'POST')
+    const second = (await until(now, ({ state }) => state !== 'starting')).address!
+    expect((await askJson(`${second}/api/sample-world`, 'DELETE')).status).toBe(204)
+    expect(await until(now, ({ kept }) => !kept)).toMatchObject({ state: 'none', address: null })
+    expect(await gone(second)).toBe(true)
+    expect(await rosters(url)).toBe(0)
+    await end()
+  })
+
+  test('that cannot be read says why, and nothing is left of it once removed', async () => {
+    const { url, end } = await startBuilt(empty, '--samples', join(empty, 'nowhere'))
+    await askJson(`${url}/api/sample-world`, 'POST')
+    const now = async () => (await askJson<SampleWorld>(`${url}/api/sample-world`)).body
+    const { state, problem } = await until(now, (one) => one.state !== 'starting')
+    expect(state).toBe('none')
+    expect(problem).toMatch(/nowhere/)
+    expect((await askJson(`${url}/api/sample-world`, 'DELETE')).status).toBe(204)
+    expect((await now()).kept).toBe(false)
+    await end()
   })
 })
 

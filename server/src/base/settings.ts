@@ -14,19 +14,23 @@ export interface Settings {
   world: string | null
   /** Where quote sheets are asked for: the address of a service, or the folder of a made-up market; null for nowhere. */
   market: string | null
+  /** Folder of the sample world that can be looked at beside this workspace; null for none. */
+  samples?: string | null
+  /** Address of the workspace this is the sample world of; null where it is a workspace itself. */
+  back?: string | null
   /** Put what is in the data folder aside and begin anew. */
   fresh?: boolean
   /** Every commit is on the disk before it is acknowledged; true unless said otherwise. */
   durable?: boolean
 }
 
-/** Read the command line: --port N, --data DIR, --web DIR, --world DIR, --market URL or DIR, --fresh. Throws `StartRefused` with a sentence for the person. */
+/** Read the command line: --port N, --data DIR, --web DIR, --world DIR, --market URL or DIR, --samples DIR, --back URL, --fresh. Throws `StartRefused` with a sentence for the person. */
 export function readSettings(args: readonly string[]): Settings {
   const values = valuesOf(args)
   const port = values.port === '' ? NaN : Number(values.port ?? 4310)
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new StartRefused(`--port must be a number from 0 to 65535; it is ${values.port}.`)
-  for (const name of ['data', 'web', 'world'] as const)
+  for (const name of ['data', 'web', 'world', 'samples'] as const)
     if (values[name] === '') throw new StartRefused(`--${name} must name a folder; it is empty.`)
   // A sample world brings its market along.
   const world = values.world ? resolve(values.world) : null
@@ -35,6 +39,8 @@ export function readSettings(args: readonly string[]): Settings {
     data: resolve(values.data ?? 'data'),
     web: values.web ? resolve(values.web) : null,
     world,
+    samples: values.samples ? resolve(values.samples) : null,
+    back: values.back ?? null,
     fresh: values.fresh ?? false,
     market:
       values.market === undefined ? world : /^https?:/.test(values.market) ? values.market : resolve(values.market),
@@ -51,6 +57,8 @@ function valuesOf(args: readonly string[]) {
         web: { type: 'string' },
         world: { type: 'string' },
         market: { type: 'string' },
+        samples: { type: 'string' },
+        back: { type: 'string' },
         fresh: { type: 'boolean' },
       },
     }).values

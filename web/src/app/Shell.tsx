@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { Search, Settings } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Toaster } from 'sonner'
+import { SampleBar } from '../sample/SampleBar.tsx'
 import { api } from '../data/api.ts'
 import { useSingleKeys } from '../data/singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
@@ -118,6 +119,7 @@ export function Shell() {
             </button>
           </div>
         </div>
+        <SampleBar />
         {here && (
           <Suspense fallback={<div className="h-9 shrink-0 border-b border-rule bg-band" />}>
             <OutfitSteps id={here} />

@@ -2,7 +2,7 @@
 import { afterEach, expect, test } from '@jest/globals'
 import { cleanup, render, screen, within } from '@testing-library/react'
 import { userEvent } from '@testing-library/user-event'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { emptyBrief, type Brief } from '@outfit/core/brief'
 import { catalogueOf } from '@outfit/core/catalogue'
 import { usualOutline, WHOLE, type PictureReading } from '@outfit/core/picture'
@@ -27,9 +27,10 @@ const reading: PictureReading = {
 }
 
 let brief: Brief
+const tell = (own: Brief) => void (brief = own)
 function Desk({ start, height = null }: { start: Brief; height?: number | null }) {
   const [own, setOwn] = useState(start)
-  brief = own
+  useEffect(() => tell(own), [own])
   return (
     <Shown
       reading={reading}

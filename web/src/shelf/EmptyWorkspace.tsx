@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router'
 import { catalogueOf, plainPart, type Part, type Placement, type Print } from '@outfit/core/catalogue'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
 import { rosterApi } from '../data/rosterApi.ts'
+import { LookRound } from '../sample/LookRound.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
 import { tellError } from '../ui/tell.ts'
@@ -49,6 +50,8 @@ const placements = DOLLS.map((doll) =>
   doll.map(([slot, mould, colour]): Placement => ({ slot, part: `${mould} ${colour}`, order: 0, turned: false })),
 )
 
+const leaveTo = (address: string) => window.location.assign(address)
+
 /** The first screen: three ways in, and nothing else. */
 export function EmptyWorkspace({ onBegin, children }: { onBegin: () => void; children: ReactNode }) {
   const [begin, { isLoading: beginning }] = rosterApi.endpoints.beginRoster.useMutation()
@@ -90,10 +93,8 @@ export function EmptyWorkspace({ onBegin, children }: { onBegin: () => void; chi
     ],
     [
       'Look round the sample world',
-      'Lantern Quay, with rosters, prices and parcels under way. It has a folder of its own; yours stays as it is.',
-      <code key="way" className="rounded-[8px] bg-band px-2 py-1.5 font-semibold">
-        npm run demo
-      </code>,
+      'Lantern Quay, with rosters, prices and parcels under way. It stands beside yours, which stays as it is, and goes in one press.',
+      <LookRound key="way" onLeave={leaveTo} />,
     ],
   ]
   return (
