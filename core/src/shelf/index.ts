@@ -1,5 +1,6 @@
 export * from './audit.ts'
 export * from './cuts.ts'
+export * from './firstSteps.ts'
 export * from './ranking.ts'
 export * from './rosterFacts.ts'
 export * from './states.ts'

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import Database from 'better-sqlite3'
 import { join } from 'node:path'
 import type { OutfitDetail } from '@outfit/core/roster'
-import type { RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
+import { FIRST_STEPS, type FirstSteps, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer
@@ -19,6 +19,40 @@ const shelves = async () => (await server.get<Shelves>('rosters')).body
 const named = async (name: string) => (await shelves()).rosters.find((roster) => roster.name === name)!
 const order = ({ outfits }: RosterShelf) => outfits.map(({ name }) => name)
 const outfitOf = ({ outfits }: RosterShelf, name: string): ShelfOutfit => outfits.find((one) => one.name === name)!
+
+describe('the first steps', () => {
+  test('are all done in the sample world, and tick themselves off in a new one', async () => {
+    const steps = async (at: TestServer) => (await at.get<FirstSteps>('first-steps')).body
+    expect(Object.values((await steps(server)).done)).toEqual(FIRST_STEPS.map(() => true))
+    const fresh = await startServer({ world: false })
+    expect(await steps(fresh)).toEqual({
+      outfit: null,
+      done: Object.fromEntries(FIRST_STEPS.map((step) => [step, false])),
+    })
+    const roster = (
+      await fresh.send<{ id: string }>('POST', 'rosters', {
+        name: 'First',
+        note: '',
+        school: 'exchange-only',
+        budget: null,
+        dueOn: null,
+      })
+    ).body
+    await fresh.send('POST', `rosters/${roster.id}/characters`, {
+      version: 1,
+      characters: [{ name: 'Ada', faction: '', years: null, notes: '' }],
+    })
+    const { outfit } = await steps(fresh)
+    const { body } = await fresh.get<OutfitDetail>(`outfits/${outfit}`)
+    const wish = { place: 'headgear', trait: 'hat', target: 'yes', weight: 'must' }
+    await fresh.send('PUT', `outfits/${outfit}/brief`, {
+      version: body.briefVersion,
+      brief: { ...body.brief, wishes: [wish] },
+    })
+    expect((await steps(fresh)).done).toMatchObject({ briefed: true, dressed: false, owned: false })
+    await fresh.stop()
+  })
+})
 
 describe('an outfit on its shelf', () => {
   test('is told alone as it is among all, whichever is asked first', async () => {

@@ -1,6 +1,7 @@
 import { Controller, Get, Param } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { notFound } from '../base/problem.ts'
+import { FirstStepsService } from './firstStepsService.ts'
 import { ReplicableService } from './replicableService.ts'
 import { ShelvesService } from './shelvesService.ts'
 
@@ -11,11 +12,18 @@ export class ShelfController {
   constructor(
     private readonly shelves: ShelvesService,
     private readonly replicable: ReplicableService,
+    private readonly firstSteps: FirstStepsService,
   ) {}
 
   @Get('rosters')
   all() {
     return this.shelves.all()
+  }
+
+  /** What was done of the first things anybody does in a new workspace. */
+  @Get('first-steps')
+  steps() {
+    return this.firstSteps.now()
   }
 
   /** How far one outfit is, without all the others: what its steps ask after every change. */

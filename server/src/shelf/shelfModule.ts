@@ -4,6 +4,7 @@ import { MarketModule } from '../market/marketModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
 import { RosterModule } from '../roster/rosterModule.ts'
+import { FirstStepsService } from './firstStepsService.ts'
 import { PinsService } from './pinsService.ts'
 import { ReplicableService } from './replicableService.ts'
 import { ShelfController } from './shelfController.ts'
@@ -13,7 +14,7 @@ import { ShelvesService } from './shelvesService.ts'
 @Module({
   imports: [CatalogueModule, MarketModule, BriefModule, AllotmentModule, RosterModule],
   controllers: [ShelfController],
-  providers: [PinsService, ReplicableService, ShelvesService],
+  providers: [FirstStepsService, PinsService, ReplicableService, ShelvesService],
   exports: [PinsService, ReplicableService, ShelvesService],
 })
 export class ShelfModule {}

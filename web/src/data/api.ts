@@ -17,7 +17,7 @@ import type { PartFacets, PartQuestion } from '@outfit/core/parts'
 import type { Corrections, ImportReport, TableName } from '@outfit/core/tables'
 import type { Brief } from '@outfit/core/brief'
 import type { AcceptedPin, Later, OutfitDetail, Reference, School, Switches } from '@outfit/core/roster'
-import type { AwaitedParcel, RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
+import type { AwaitedParcel, FirstSteps, RosterShelf, ShelfOutfit } from '@outfit/core/shelf'
 import type { Replicability } from '@outfit/core/market'
 import type { BuyingOptions, ReportWithParts, VariantReport } from '@outfit/core/sourcing'
 import type { WayToGet } from '@outfit/core/prices'
@@ -176,6 +176,10 @@ export const api = createApi({
     shelves: build.query<{ rosters: RosterShelf[]; parcels: AwaitedParcel[] } & Drawables, void>({
       query: () => 'rosters',
       providesTags: ['Shelves'],
+    }),
+    firstSteps: build.query<FirstSteps, void>({
+      query: () => 'first-steps',
+      providesTags: ['Shelves', 'Outfit', 'Catalogue', 'Plans'],
     }),
     /** How far one outfit is: what its shelf knows of it, without all the others. */
     onShelf: build.query<ShelfOutfit, string>({

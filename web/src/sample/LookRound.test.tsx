@@ -38,7 +38,7 @@ test('it can be looked at; what is kept of it can be removed', async () => {
 
 test('while it starts it says so, and why it could not be opened', async () => {
   shown({ state: 'starting', kept: true })
-  expect((await screen.findByRole('status')).textContent).toMatch(/ten seconds/)
+  expect((await screen.findByRole('status')).textContent).toMatch(/ten to thirty seconds/)
   cleanup()
   shown({ problem: 'The disk is full.' })
   expect((await screen.findByRole('alert')).textContent).toMatch(/The disk is full/)

@@ -30,7 +30,7 @@ export function LookRound({ onLeave }: { onLeave: (address: string) => void }) {
     <span className="flex flex-col items-center gap-1.5">
       <span className="flex flex-wrap justify-center gap-2">
         <Button disabled={!data || isStarting} onClick={() => void begin()}>
-          {data?.kept ? 'Look round again' : 'Look round'}
+          {isStarting ? 'Opening …' : data?.kept ? 'Look round again' : 'Look round'}
         </Button>
         {data?.kept && !isStarting && (
           <Button
@@ -46,7 +46,7 @@ export function LookRound({ onLeave }: { onLeave: (address: string) => void }) {
       </span>
       {isStarting && (
         <span role="status" className="text-[13.5px] text-soft">
-          Lantern Quay is being put together, some ten seconds…
+          Lantern Quay is being put together: ten to thirty seconds…
         </span>
       )}
       {data?.problem && (

@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { NextSteps } from './NextSteps.tsx'
 import { Shelf } from './Shelf.tsx'
 import { shelfFacts, shelfHeight } from '../roster/shelfData.ts'
 
@@ -46,6 +47,7 @@ export function RostersView() {
       {begun}
       <h1 className="text-3xl">Rosters</h1>
       <p className="text-soft">Pick a figure to put it on the bench.</p>
+      <NextSteps />
       {data.rosters.map((roster) => (
         <article key={roster.id} className="mt-6">
           <h2 className="text-xl">
