@@ -65,8 +65,9 @@ try {
       'brief',
       bench('Odile, skipper').replace('bench', 'brief'),
       async (page) => {
-        await page.getByRole('list', { name: 'Colours of the picture' }).getByRole('button').nth(5).click()
-        await page.getByRole('region', { name: 'Sampled colour' }).getByText('comes in these').waitFor()
+        await page.getByRole('button', { name: 'Read the picture' }).click()
+        await page.getByRole('button', { name: /^Take all/ }).waitFor()
+        await page.getByRole('list', { name: 'Against the picture' }).waitFor()
       },
     ],
     [
