@@ -214,13 +214,13 @@ function Card({
     >
       <span className="flex w-full items-baseline">
         <strong className="font-head text-[19px] text-act">{inPoints(likeness.milli)}</strong>
-        {against && (
-          <span className="ml-1.5 text-[12.5px] text-soft" title="Likeness to the picture, of 100">
-            picture {against.points}
-          </span>
-        )}
         <span className="ml-auto text-[13px]">{money(price)}</span>
       </span>
+      {against && (
+        <span className="-mt-0.5 text-[12.5px] text-soft" title="Likeness to the picture, of 100">
+          picture {against.points}
+        </span>
+      )}
       <Figure placements={cast.placements} label="" className="h-[196px] w-full" />
       <span className="line-clamp-3 text-[12.5px] leading-tight text-soft">
         {apart.length === 0 ? 'the best' : apart.join(', ')}
