@@ -19,6 +19,17 @@ const legs = (length: 'F' | 'M' | 'S') =>
     return placed(side === 'R' ? 'legRight' : 'legLeft', part.code)
   })
 
+test('the bare doll stands as tall as is asked for, until it wears legs', () => {
+  const height = (placements: Placement[], stature?: string) => drawFigure(placements, catalogue, { stature }).height
+  const [short, middle, full, raised, unsaid] = ['short', 'middle', 'full', 'raised', undefined].map((stature) =>
+    height([], stature),
+  )
+  expect(short!).toBeLessThan(middle!)
+  expect(middle!).toBeLessThan(full!)
+  expect([raised, unsaid]).toEqual([full, full])
+  for (const length of ['F', 'M', 'S'] as const) expect(height(legs(length), 'short')).toBe(height(legs(length)))
+})
+
 test('every drawing of any legal outfit is finite, inside its window and always the same', () => {
   fc.assert(
     fc.property(anyOutfit(), fc.constantFrom(...views), (outfit, view) => {

@@ -1,7 +1,7 @@
 import { own } from '../base/index.ts'
 import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
 import { armPen, drawArm, drawHand, drawHead, drawHips, drawLeg, drawNeck, drawTorso, mitt } from './body.ts'
-import { FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts'
+import { bareLegs, FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts'
 import { drawEmblem, emblemPoint } from './emblems.ts'
 import { headdressHeight, headPieces, underBrim, type HeadPiece } from './headdress.ts'
 import { ITEM_POINTS, ITEMS } from './items.ts'
@@ -63,6 +63,8 @@ export interface DrawOptions {
   view?: View
   plinth?: boolean
   flat?: boolean
+  /** How tall the bare doll stands as long as it wears no legs. */
+  stature?: string | undefined
 }
 
 /**
@@ -73,7 +75,7 @@ export interface DrawOptions {
 export function drawDressed(
   placements: readonly Placement[],
   catalogue: Catalogue,
-  { view = 'front', plinth = true, flat = false }: DrawOptions = {},
+  { view = 'front', plinth = true, flat = false, stature }: DrawOptions = {},
 ): Drawing {
   const worn = wornBySlot(placements, catalogue)
   const one = (slot: Slot) => worn.get(slot)?.[0]
@@ -91,7 +93,8 @@ export function drawDressed(
   const mirror: Matrix = back ? scaling(-1, 1) : scaling(1, 1)
 
   const lowerPiece = one('lower')
-  const leg = legLengthOf((one('legRight') ?? one('legLeft') ?? lowerPiece)?.mould)
+  const legPiece = one('legRight') ?? one('legLeft') ?? lowerPiece
+  const leg = legPiece ? legLengthOf(legPiece.mould) : bareLegs(stature)
   const riser = one('feet') ? one('feet')!.mould.height / MM_PER_UNIT : 0
   const sole = -riser
   const hipTop = sole - MEASURES.leg[leg] - MEASURES.hips.height

@@ -26,5 +26,9 @@ export function legLengthOf(mould: Mould | undefined): LegLength {
   return length === 'middle' || length === 'short' ? length : 'full'
 }
 
+/** How long the bare doll's own legs are, by how tall it is to stand; a plate is put under nobody who wears none. */
+export const bareLegs = (stature: string | undefined): LegLength =>
+  stature === 'short' || stature === 'middle' ? stature : 'full'
+
 /** The window every front or back drawing stays inside, in figure units: x, y, width, height. */
 export const FIGURE_WINDOW = { x: -132, y: -346, width: 264, height: 364 } as const

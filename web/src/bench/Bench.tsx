@@ -190,6 +190,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           placements={stood}
           catalogue={catalogue}
           view={view}
+          stature={outfit.brief.stature}
           name={outfit.name}
           pins={before ? [] : pins}
           activePin={activePin}

@@ -9,6 +9,8 @@ interface StageProps {
   placements: readonly Placement[]
   catalogue: Catalogue
   view: View
+  /** How tall the bare doll stands as long as it wears no legs. */
+  stature: string
   name: string
   pins: readonly Pin[]
   activePin: string | null
@@ -29,6 +31,7 @@ export function Stage({
   placements,
   catalogue,
   view,
+  stature,
   name,
   pins,
   activePin,
@@ -48,7 +51,10 @@ export function Stage({
     observer.observe(frame.current!)
     return () => observer.disconnect()
   }, [])
-  const drawing = useMemo(() => drawFigure(placements, catalogue, { view }), [placements, catalogue, view])
+  const drawing = useMemo(
+    () => drawFigure(placements, catalogue, { view, stature }),
+    [placements, catalogue, view, stature],
+  )
   const html = useMemo(() => svgBody(drawing.shapes), [drawing])
   // Two sheets, so that a change fades from the one to the other; only the one that comes is drawn anew.
   const [sheets, setSheets] = useState({ shown: 0, html: [html, ''] })

@@ -162,7 +162,12 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
           </h2>
         </div>
         <div className="flex h-[250px] shrink-0 items-center">
-          <Figure placements={take.placements} label={`${outfit.name}, take ${take.label}`} className="h-full flex-1" />
+          <Figure
+            placements={take.placements}
+            stature={brief.stature}
+            label={`${outfit.name}, take ${take.label}`}
+            className="h-full flex-1"
+          />
           <p className="w-[96px] text-center">
             <strong
               className="block font-head text-[46px] leading-none"

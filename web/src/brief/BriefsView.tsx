@@ -271,7 +271,13 @@ function Row({ outfit, others, member, catalogue, templates, onTake, onCopy, onP
     <li className="grid lg:grid-cols-[360px_minmax(0,1fr)] gap-x-5 gap-y-2 py-2">
       <div className="flex items-center gap-3">
         <RowPicture of={outfit.name} photo={member?.photo ?? null} onPicture={onPicture} />
-        <Figure placements={outfit.placements} label="" plinth={false} className="h-[84px] w-[62px] shrink-0" />
+        <Figure
+          placements={outfit.placements}
+          stature={brief.stature}
+          label=""
+          plinth={false}
+          className="h-[84px] w-[62px] shrink-0"
+        />
         <span className="min-w-0">
           <Link to={`/outfits/${outfit.id}/brief`} className="block truncate font-semibold hover:underline">
             {outfit.name}

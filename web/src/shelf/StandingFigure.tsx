@@ -14,6 +14,7 @@ export function StandingFigure({ outfit, height }: { outfit: ShelfOutfit; height
         label={outfit.name}
         window={WINDOW}
         plinth={false}
+        stature={outfit.stature}
         className="absolute bottom-0 left-0 h-full w-full overflow-visible transition-transform group-hover:-translate-y-1 motion-reduce:transition-none"
       />
     </span>

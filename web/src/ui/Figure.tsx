@@ -15,6 +15,8 @@ interface FigureProps {
   /** Show this window of the drawing, in figure units. */
   window?: { x: number; y: number; width: number; height: number }
   plinth?: boolean
+  /** How tall the bare doll stands as long as it wears no legs. */
+  stature?: string
   /** Draw from this catalogue instead of the one that is loaded. */
   from?: Catalogue
   /** Show what is worn in full and the bare doll under it faintly. */
@@ -36,6 +38,7 @@ export const Figure = memo(function Figure({
   crop,
   window,
   plinth = true,
+  stature,
   from,
   ghost = false,
   className,
@@ -46,7 +49,7 @@ export const Figure = memo(function Figure({
   const drawn = useMemo(() => {
     if (!catalogue) return null
     if (!isNear && window) return { box: viewBox(window), html: '', undrawable: undefined }
-    const drawing = drawFigure(placements, catalogue, { view, plinth })
+    const drawing = drawFigure(placements, catalogue, { view, plinth, stature })
     const box = viewBox(crop ? cropTo(drawing, crop) : (window ?? drawing.window))
     if (!isNear) return { box, html: '', undrawable: drawing.undrawable }
     const worn = new Set<string>(Object.keys(drawing.anchors))
@@ -60,7 +63,7 @@ export const Figure = memo(function Figure({
         ]
       : drawing.shapes
     return { box, html: svgBody(shapes), undrawable: drawing.undrawable }
-  }, [placements, catalogue, view, crop, window, plinth, ghost, isNear])
+  }, [placements, catalogue, view, crop, window, plinth, stature, ghost, isNear])
   if (!drawn) return <div className={className} />
   return (
     <svg
