@@ -1,8 +1,8 @@
 import { addEventHandler } from 'jest-circus'
 import { setHomeCurrency } from '@outfit/core/market'
 
-/** Milliseconds after which a test that waits has failed; far beyond what any takes on a slow machine. */
-const LIMIT = 300_000
+/** Milliseconds after which a test that waits has failed; far beyond what any takes on a slow machine, in its short or long form. */
+const LIMIT = process.env.OUTFIT_LONG === '1' ? 1_800_000 : 300_000
 
 /** The file whose tests are being made. */
 let file = null
@@ -22,10 +22,11 @@ addEventHandler((event, state) => {
   const test = state.currentDescribeBlock.children.at(-1)
   const { fn } = test
   if (!fn) return
+  const limit = Math.max(LIMIT, event.timeout ?? 0)
   test.fn = async () => {
     let timer
     const late = new Promise((_, reject) => {
-      timer = setTimeout(() => reject(new Error(`was not done after ${LIMIT / 1000} s`)), LIMIT)
+      timer = setTimeout(() => reject(new Error(`was not done after ${limit / 1000} s`)), limit)
     })
     try {
       return await Promise.race([fn(), late])

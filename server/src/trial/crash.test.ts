@@ -11,7 +11,7 @@ import { LONG } from '../test/runs.ts'
 import { startServer } from '../test/testServer.ts'
 
 /** How often the program is killed in all, and on one data folder before a fresh one is taken. */
-const KILLS = LONG ? 1000 : 16
+const KILLS = LONG ? 200 : 16
 const ON_ONE_FOLDER = LONG ? 25 : 8
 /** Programs killed side by side. */
 const LANES = 2

@@ -9,6 +9,7 @@ import { useSingleKeys } from '../data/singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
 import { lastOutfit } from '../head/lately.ts'
 import { ROOMS, SETTINGS, stepsOf } from '../head/rooms.ts'
+import { useLeftMessages } from './useLeftMessages.ts'
 import { useTitle } from './useTitle.ts'
 import { LaterNews, WishNews } from './WishNews.tsx'
 
@@ -31,6 +32,7 @@ export function Shell() {
   const shell = useRef<HTMLDivElement>(null)
   useTitle(shell)
   const { pathname, search } = useLocation()
+  useLeftMessages(pathname)
   const here = useMatch('/outfits/:outfit/*')?.params.outfit
   // Letters of steps lead back to the outfit that was open last; where there is none they lead nowhere.
   const outfit = here ?? lastOutfit()

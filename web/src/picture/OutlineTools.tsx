@@ -1,5 +1,6 @@
 import { BoxSelect, ScanLine, Trash2, Undo2 } from 'lucide-react'
 import { Button } from '../ui/Button.tsx'
+import { counted } from '../ui/counted.ts'
 import type { OutlineWork } from './useOutline.ts'
 
 /** What one does about the doll over a picture, and what to do next. */
@@ -14,7 +15,9 @@ export function OutlineTools({ work }: { work: OutlineWork }) {
           : now.step === 'picking'
             ? `${now.figures.length} figures: press the one this outfit is of.`
             : now.step === 'boxing'
-              ? 'Drag a box round the figure.'
+              ? now.boxes.length === 0
+                ? 'Drag a box round the figure; where there are several, one round each.'
+                : `${counted(now.boxes.length, 'box', 'boxes')}: draw one round each who is compared in height, or go on.`
               : guessed.length > 0
                 ? 'Filled points were guessed: drag them where they belong, or move them by arrow keys.'
                 : 'Drag a point where it belongs, or move it by arrow keys.'}
@@ -24,12 +27,19 @@ export function OutlineTools({ work }: { work: OutlineWork }) {
           <ScanLine aria-hidden className="size-4" /> Find again
         </Button>
         {now.step === 'boxing' ? (
-          <Button look="plain" className={tool} onClick={() => work.begin({ step: 'laid' })}>
-            No box
-          </Button>
+          <>
+            {now.boxes.length > 0 && (
+              <Button className={tool} onClick={() => void work.within(now.boxes)}>
+                Go on with {counted(now.boxes.length, 'box', 'boxes')}
+              </Button>
+            )}
+            <Button look="plain" className={tool} onClick={() => work.begin({ step: 'laid' })}>
+              No box
+            </Button>
+          </>
         ) : (
-          <Button look="plain" className={tool} onClick={() => work.begin({ step: 'boxing' })}>
-            <BoxSelect aria-hidden className="size-4" /> Draw a box
+          <Button look="plain" className={tool} onClick={() => work.begin({ step: 'boxing', boxes: [] })}>
+            <BoxSelect aria-hidden className="size-4" /> Draw boxes
           </Button>
         )}
         <Button look="plain" className={tool} disabled={work.past.length === 0} onClick={work.undo}>

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { afterEach, expect, jest, test } from '@jest/globals'
-import { cleanup, render, screen } from '@testing-library/react'
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { userEvent } from '@testing-library/user-event'
 import { usualOutline, WHOLE, type PictureOutline } from '@outfit/core/picture'
 import '../test/standIns.ts'
@@ -20,7 +20,7 @@ const workWith = (more: Partial<OutlineWork>): OutlineWork => ({
   now: { step: 'laid' },
   find: jest.fn(async () => {}),
   pick: jest.fn(() => null),
-  within: jest.fn(() => null),
+  within: jest.fn(async () => {}),
   begin: jest.fn(),
   move: jest.fn(),
   keep: jest.fn(),
@@ -68,4 +68,37 @@ test('of several figures one is picked; the tools say what to do next', async ()
   expect(screen.getByRole('status').textContent).toBe('2 figures: press the one this outfit is of.')
   await user.click(screen.getByRole('button', { name: 'Figure 2 of 2, from the left' }))
   expect(pick).toHaveBeenCalledWith(figures[1])
+})
+
+test('boxes are drawn, as many as there are figures, and gone on with; a slip of the hand is none', () => {
+  const begin = jest.fn<OutlineWork['begin']>()
+  const within = jest.fn<OutlineWork['within']>(async () => {})
+  const one = { x: 0, y: 0, width: 0.4, height: 1 }
+  const work = workWith({ begin, within, now: { step: 'boxing', boxes: [one] } })
+  const { container } = render(
+    <>
+      <Overlay work={work} aspect={2} view={WHOLE} />
+      <OutlineTools work={work} />
+    </>,
+  )
+  const field = container.querySelector('.cursor-crosshair')!
+  Object.assign(field, {
+    setPointerCapture: () => {},
+    getBoundingClientRect: () => ({ left: 0, top: 0, width: 200, height: 100 }),
+  })
+  const drag = (from: [number, number], to: [number, number]) => {
+    const at = ([clientX, clientY]: [number, number]) => ({ clientX, clientY, bubbles: true })
+    fireEvent(field, new MouseEvent('pointerdown', at(from)))
+    fireEvent(field, new MouseEvent('pointerup', at(to)))
+  }
+  drag([190, 10], [110, 90])
+  expect(begin).toHaveBeenCalledTimes(1)
+  const drawn = (begin.mock.calls[0]![0] as { boxes: (typeof one)[] }).boxes
+  expect(drawn[0]).toEqual(one)
+  for (const [key, value] of Object.entries({ x: 0.55, y: 0.1, width: 0.4, height: 0.8 }))
+    expect(drawn[1]![key as keyof typeof one]).toBeCloseTo(value, 6)
+  drag([10, 10], [14, 12])
+  expect(begin).toHaveBeenCalledTimes(1)
+  fireEvent.click(screen.getByRole('button', { name: 'Go on with 1 box' }))
+  expect(within).toHaveBeenCalledWith([one])
 })

@@ -62,7 +62,15 @@ export function Overlay({ work, aspect, view }: OverlayProps) {
         ))}
       </div>
     )
-  if (now.step === 'boxing') return <BoxDrawing onBox={(box) => void work.within(box)} at={at} frame={frame} />
+  if (now.step === 'boxing')
+    return (
+      <BoxDrawing
+        boxes={now.boxes}
+        onBox={(box) => work.begin({ step: 'boxing', boxes: [...now.boxes, box] })}
+        at={at}
+        frame={frame}
+      />
+    )
   if (!outline) return null
   const { points } = outline
   const moved = (key: Landmark, point: Point) => ({ ...outline, points: { ...points, [key]: point } })
@@ -191,10 +199,12 @@ function dollOver(points: Outline, aspect: number): string {
 const LEAST_BOX = 0.05
 
 function BoxDrawing({
+  boxes,
   onBox,
   at,
   frame,
 }: {
+  boxes: readonly Box[]
   onBox: (box: Box) => void
   at: (event: { clientX: number; clientY: number }) => Point
   frame: RefObject<HTMLDivElement | null>
@@ -214,6 +224,7 @@ function BoxDrawing({
     const end = (up: globalThis.PointerEvent) => {
       target.removeEventListener('pointermove', follow)
       const box = boxTo(at(up))
+      shown.current!.removeAttribute('style')
       if (box.width >= LEAST_BOX && box.height >= LEAST_BOX) onBox(box)
     }
     target.addEventListener('pointermove', follow)
@@ -221,6 +232,9 @@ function BoxDrawing({
   }
   return (
     <div ref={frame} onPointerDown={onDown} className="absolute inset-0 cursor-crosshair touch-none">
+      {boxes.map((box, i) => (
+        <span key={i} className="absolute border-2 border-act bg-act/15" style={styleOf(box)} />
+      ))}
       <span ref={shown} className="absolute border-2 border-act bg-act/15" />
     </div>
   )

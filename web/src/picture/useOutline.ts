@@ -18,8 +18,8 @@ export type OutlineStep =
   | { step: 'laid' }
   /** Several figures were found; one of them is picked. */
   | { step: 'picking'; figures: FoundFigure[] }
-  /** A box is drawn round the figure. */
-  | { step: 'boxing' }
+  /** Boxes are drawn, one round each figure. */
+  | { step: 'boxing'; boxes: Box[] }
   | { step: 'looking' }
 
 interface State {
@@ -78,8 +78,14 @@ export function useOutline(outfit: string, reference: Reference | undefined, pix
     find,
     /** One of several figures that were found. */
     pick: ({ box, height }: FoundFigure) => pixels && lay(box, height, pixels),
-    /** A box that was drawn. */
-    within: (box: Box) => pixels && lay(box, null, pixels),
+    /** Boxes that were drawn: one is gone on with, of several one is picked by how high each figure is. */
+    within: async (boxes: readonly Box[]) => {
+      if (!pixels) return
+      const [only] = boxes
+      if (boxes.length === 1) return lay(only!, null, pixels)
+      setState({ ...state, now: { step: 'looking' } })
+      setState({ ...state, now: { step: 'picking', figures: await heightsIn(boxes, pixels) } })
+    },
     begin: (now: OutlineStep) => setState({ ...state, now }),
     /** Points as they are while one is dragged. */
     move: (outline: PictureOutline, past = state.past) => setState({ ...state, outline, past }),
@@ -92,6 +98,18 @@ export function useOutline(outfit: string, reference: Reference | undefined, pix
       void send(before)
     },
   }
+}
+
+/** Figures in boxes, each with how high it is for the tallest; where a figure is not found, by its box. */
+async function heightsIn(boxes: readonly Box[], of: Pixels): Promise<FoundFigure[]> {
+  const found = await Promise.all(
+    boxes.map(async (box) => {
+      const reading = await askPicture('read', of, { box })
+      return { box, high: reading ? reading.outline.soles.y - reading.outline.crown.y : box.height }
+    }),
+  )
+  const tallest = Math.max(...found.map(({ high }) => high))
+  return found.map(({ box, high }) => ({ box, height: high / tallest })).sort((a, b) => a.box.x - b.box.x)
 }
 
 export type OutlineWork = ReturnType<typeof useOutline>
