@@ -23,7 +23,8 @@ export function useAgainst(
   catalogue: Catalogue,
 ): PictureLikeness | null {
   const [seen, setSeen] = useState<{ of: readonly Placement[]; zones: PictureReading['zones'] } | null>(null)
-  const isAsked = picture !== null
+  // The bare doll is like nobody.
+  const isAsked = picture !== null && placements.length > 0
   useEffect(() => {
     if (!isAsked) return
     let left = false
@@ -37,5 +38,8 @@ export function useAgainst(
     }
   }, [isAsked, placements, catalogue])
   // What was seen of the one before stands until the next is there.
-  return useMemo(() => (picture && seen ? againstPicture(picture, seen.zones) : null), [picture, seen])
+  return useMemo(
+    () => (picture && isAsked && seen ? againstPicture(picture, seen.zones) : null),
+    [picture, isAsked, seen],
+  )
 }
