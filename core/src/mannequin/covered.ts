@@ -36,6 +36,18 @@ function flattened(d: string): Point[][] {
   return polygons
 }
 
+/** Where a level line goes into and out of polygons (even-odd rule), in order: in at the first, out at the second, and so on. */
+export function crossingsAt(polygons: readonly Point[][], y: number): number[] {
+  const crossings: number[] = []
+  for (const polygon of polygons)
+    for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+      const [xi, yi] = polygon[i]!
+      const [xj, yj] = polygon[j]!
+      if (yi > y !== yj > y) crossings.push(((xj - xi) * (y - yi)) / (yj - yi) + xi)
+    }
+  return crossings.sort((a, b) => a - b)
+}
+
 /** A point of a Bézier curve (de Casteljau). */
 function onCurve(points: readonly Point[], t: number): Point {
   if (points.length === 1) return points[0]!

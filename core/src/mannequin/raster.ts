@@ -1,6 +1,6 @@
 import type { Pixels } from '../colour/index.ts'
 import { memoized } from '../base/index.ts'
-import { polygonsOf } from './covered.ts'
+import { crossingsAt, polygonsOf } from './covered.ts'
 import type { Drawing } from './drawFigure.ts'
 
 /** Figure units a pixel is wide and high; fine enough for a mitt, coarse enough for hundreds of figures. */
@@ -14,15 +14,7 @@ function spansIn(d: string, { x: left, y: top, width, height }: Drawing['window'
   const polygons = polygonsOf(d)
   const spans: number[] = []
   for (let row = 0; row < rows; row++) {
-    const y = top + (row + 0.5) * CELL
-    const crossings: number[] = []
-    for (const polygon of polygons)
-      for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-        const [xi, yi] = polygon[i]!
-        const [xj, yj] = polygon[j]!
-        if (yi > y !== yj > y) crossings.push(((xj - xi) * (y - yi)) / (yj - yi) + xi)
-      }
-    crossings.sort((a, b) => a - b)
+    const crossings = crossingsAt(polygons, top + (row + 0.5) * CELL)
     for (let i = 0; i + 1 < crossings.length; i += 2) {
       const first = Math.max(0, Math.ceil((crossings[i]! - left) / CELL - 0.5))
       const last = Math.min(columns - 1, Math.floor((crossings[i + 1]! - left) / CELL - 0.5))

@@ -1,6 +1,6 @@
 import { memoized } from '../base/index.ts'
 import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
-import { polygonsOf } from './covered.ts'
+import { crossingsAt, polygonsOf } from './covered.ts'
 import { drawFigure } from './drawFigure.ts'
 
 /** Side of a cell in figure units, and the field of cells round the figure. */
@@ -17,15 +17,7 @@ function cellsIn(d: string): ReadonlySet<number> {
   const cells = new Set<number>()
   const polygons = polygonsOf(d)
   for (let row = 0; row < ROWS; row++) {
-    const y = TOP + (row + 0.5) * CELL
-    const crossings: number[] = []
-    for (const polygon of polygons)
-      for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-        const [xi, yi] = polygon[i]!
-        const [xj, yj] = polygon[j]!
-        if (yi > y !== yj > y) crossings.push(((xj - xi) * (y - yi)) / (yj - yi) + xi)
-      }
-    crossings.sort((a, b) => a - b)
+    const crossings = crossingsAt(polygons, TOP + (row + 0.5) * CELL)
     for (let i = 0; i + 1 < crossings.length; i += 2) {
       const first = Math.max(0, Math.ceil((crossings[i]! - LEFT) / CELL - 0.5))
       const last = Math.min(COLUMNS - 1, Math.floor((crossings[i + 1]! - LEFT) / CELL - 0.5))

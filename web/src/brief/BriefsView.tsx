@@ -1,5 +1,5 @@
 import { Images } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import {
   emptyBrief,
@@ -24,6 +24,7 @@ import { droppedFiles } from '../ui/droppedFiles.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tell, tellError, warn } from '../ui/tell.ts'
+import { usePastedFiles } from '../ui/usePastedFiles.ts'
 import { InWords } from '../description/InWords.tsx'
 import { wishInWords } from '../description/wishInWords.ts'
 import { RowPicture } from './RowPicture.tsx'
@@ -183,18 +184,7 @@ function useRosterPictures(outfits: readonly ShelfOutfit[]) {
       )
     await hangAll(found.flatMap(({ file, outfit }) => (outfit === undefined ? [] : [{ file, outfit }])))
   }
-  // Whoever pastes has seldom pressed anything here before; what is pasted into a field stays there.
-  const byNameRef = useRef(byName)
-  useEffect(() => void (byNameRef.current = byName))
-  useEffect(() => {
-    const onPaste = ({ clipboardData, target }: ClipboardEvent) => {
-      const files = [...(clipboardData?.files ?? [])]
-      const typing = target instanceof Element && target.closest('input, textarea')
-      if (files.length > 0 && !typing) void byNameRef.current(files)
-    }
-    window.addEventListener('paste', onPaste)
-    return () => window.removeEventListener('paste', onPaste)
-  }, [])
+  usePastedFiles((files) => void byName(files))
   return {
     left,
     hang: hangAll,

@@ -1,10 +1,11 @@
 import { ImagePlus, ScanLine, Trash2 } from 'lucide-react'
-import { useEffect, useRef, useState, type DragEvent } from 'react'
+import { useRef, useState, type DragEvent } from 'react'
 import { toast } from 'sonner'
 import type { Pixels } from '@outfit/core/colour'
 import type { OutfitDetail, Reference } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
+import { usePastedFiles } from '../ui/usePastedFiles.ts'
 import type { OutlineWork } from '../picture/useOutline.ts'
 import { Picture } from './Picture.tsx'
 import { PICTURE_TYPES, PICTURE_WORDS, useHangPictures } from './useHangPictures.ts'
@@ -65,18 +66,7 @@ export function Pictures({
       action: { label: 'Undo', onClick: () => void addReference({ outfit: outfit.id, ...kept }) },
     })
   }
-  // Whoever pastes has seldom pressed anything here before; what is pasted into a field stays there.
-  const takeRef = useRef(take)
-  useEffect(() => void (takeRef.current = take))
-  useEffect(() => {
-    const onPaste = ({ clipboardData, target }: ClipboardEvent) => {
-      const files = [...(clipboardData?.files ?? [])]
-      const typing = target instanceof Element && target.closest('input, textarea')
-      if (files.length > 0 && !typing) void takeRef.current(files)
-    }
-    window.addEventListener('paste', onPaste)
-    return () => window.removeEventListener('paste', onPaste)
-  }, [])
+  usePastedFiles((files) => void take(files))
   const onDrop = (event: DragEvent) => {
     event.preventDefault()
     setOver(false)
