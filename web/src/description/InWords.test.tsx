@@ -54,6 +54,25 @@ describe('a brief in words', () => {
     expect(onChange).toHaveBeenCalledTimes(1)
   })
 
+  test('a word weighs more or less by arrow keys, no further than must and would be nice', async () => {
+    const { onChange, user, words } = shown()
+    await user.type(words, 'grey beard, lantern')
+    const list = within(screen.getByRole('list', { name: 'As understood' }))
+    list.getByRole('button', { name: /^grey beard/ }).focus()
+    await user.keyboard('{ArrowUp}{ArrowUp}')
+    list.getByRole('button', { name: /^lantern/ }).focus()
+    await user.keyboard('{ArrowDown}')
+    expect(list.getByRole('button', { name: /^grey beard: Beard: full, must, Brows: Pewter, must$/ })).toBeTruthy()
+    await user.click(words)
+    await user.keyboard('{Enter}')
+    const [[brief]] = onChange.mock.calls as [[Brief]]
+    expect(brief.wishes.map(({ trait, weight }) => `${trait} ${weight}`)).toEqual([
+      'beard must',
+      'brows must',
+      'item nice',
+    ])
+  })
+
   test('reads the notes there are', async () => {
     const { onChange, user } = shown({ notes: 'red cap' })
     await user.click(screen.getByRole('button', { name: 'Read the notes' }))

@@ -1,5 +1,5 @@
 import { useId, useMemo, useState } from 'react'
-import type { Brief } from '@outfit/core/brief'
+import type { Brief, Weight } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { briefWith, readDescription, type Description } from '@outfit/core/description'
 import { Button } from '../ui/Button.tsx'
@@ -22,16 +22,19 @@ export function InWords({ of, notes, onTake, catalogue }: InWordsProps) {
   const id = useId()
   const [text, setText] = useState('')
   const [dropped, setDropped] = useState<ReadonlySet<number>>(new Set())
-  const said = useMemo(
+  const [weights, setWeights] = useState<ReadonlyMap<number, Weight>>(new Map())
+  const read = useMemo(
     () =>
       text.trim() === ''
         ? null
         : readDescription(text, { palette: [...catalogue.colours.values()], moulds: [...catalogue.moulds.values()] }),
     [text, catalogue],
   )
+  const said = useMemo(() => (read ? weighed(read, weights) : null), [read, weights])
   const write = (words: string) => {
     setText(words)
     setDropped(new Set())
+    setWeights(new Map())
   }
   const taken = new Set(said?.taken.flatMap(({ wishes }, i) => (dropped.has(i) ? [] : wishes)))
   const says = said && (taken.size > 0 || said.years !== null || said.stature !== null || said.abilities.length > 0)
@@ -86,6 +89,14 @@ export function InWords({ of, notes, onTake, catalogue }: InWordsProps) {
             if (!next.delete(i)) next.add(i)
             setDropped(next)
           }}
+          onWeigh={(i, by) => {
+            const next = new Map(weights)
+            for (const wish of said.taken[i]!.wishes) {
+              const at = STEPS.indexOf(said.wishes[wish]!.weight)
+              next.set(wish, STEPS[Math.max(0, Math.min(STEPS.length - 1, at + by))]!)
+            }
+            setWeights(next)
+          }}
           catalogue={catalogue}
         />
       )}
@@ -93,18 +104,32 @@ export function InWords({ of, notes, onTake, catalogue }: InWordsProps) {
   )
 }
 
-/** What was typed with what each stretch was taken as beneath it; pressing a stretch drops it or takes it again. */
+/** What wishes may weigh, the most first; what does not matter is dropped instead. */
+const STEPS: readonly Weight[] = ['must', 'matters', 'nice']
+
+/** A description whose wishes weigh something else, by their place in it. */
+const weighed = (said: Description, weights: ReadonlyMap<number, Weight>): Description => ({
+  ...said,
+  wishes: said.wishes.map((wish, i) => ({ ...wish, weight: weights.get(i) ?? wish.weight })),
+})
+
+/**
+ * What was typed with what each stretch was taken as beneath it; pressing a stretch drops it or takes it again, arrow keys up and down
+ * make it weigh more or less.
+ */
 function Understood({
   text,
   said,
   dropped,
   onDrop,
+  onWeigh,
   catalogue,
 }: {
   text: string
   said: Description
   dropped: ReadonlySet<number>
   onDrop: (i: number) => void
+  onWeigh: (i: number, by: 1 | -1) => void
   catalogue: Catalogue
 }) {
   const besides = [
@@ -140,8 +165,14 @@ function Understood({
                 type="button"
                 aria-pressed={!gone}
                 aria-label={`${words}: ${meant}`}
-                title={gone ? 'Take it again' : 'Drop it'}
+                title={gone ? 'Take it again' : 'Drop it; arrow up and down: how much it matters'}
                 onClick={() => onDrop(i)}
+                onKeyDown={(event) => {
+                  const by = { ArrowUp: -1, ArrowDown: 1 }[event.key] as 1 | -1 | undefined
+                  if (!by || gone) return
+                  event.preventDefault()
+                  onWeigh(i, by)
+                }}
                 className={`rounded-[6px] px-1 text-left hover:bg-band ${gone ? 'text-soft line-through' : ''}`}
               >
                 <span className={gone ? '' : 'border-b-2 border-act'}>{words}</span>
@@ -154,6 +185,11 @@ function Understood({
           )
         })}
       </ul>
+      {said.wishes.length > 0 && (
+        <p className="mt-1 text-[13px] text-soft">
+          Press a word to drop it; arrow up and down on it: how much it matters.
+        </p>
+      )}
       {(besides.length > 0 || said.rest.length > 0) && (
         <p className="mt-1 text-[13px] text-soft">
           {besides.length > 0 && `Besides: ${besides.join(', ')}. `}
