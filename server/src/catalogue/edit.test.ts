@@ -249,10 +249,20 @@ describe('removing', () => {
   test('what is in use stays', async () => {
     const colour = await server.send<ProblemBody>('DELETE', 'catalogue/colours/tar')
     expect([colour.status, colour.body.detail.startsWith('tar is in use')]).toEqual([409, true])
+    // A colour that only a layer of a print has is in use as well.
+    const thread = await make('colours', { ...COLOUR, name: 'Own Thread' })
+    const print = await make('prints', {
+      ...PRINT,
+      name: 'Sewn jacket',
+      front: [{ kind: 'jacket', colour: thread.code }],
+    })
+    expect((await server.send('DELETE', `catalogue/colours/${thread.code}`)).status).toBe(409)
+    expect((await server.send('DELETE', `catalogue/prints/${print.code}`)).status).toBe(204)
+    expect((await server.send('DELETE', `catalogue/colours/${thread.code}`)).status).toBe(204)
     const mould = await server.send<ProblemBody>('DELETE', 'catalogue/moulds/M-DECK')
     expect([mould.status, mould.body.detail]).toEqual([
       409,
-      'M-DECK is in use: parts, figures, outfits or the drawer know it. Nothing was changed.',
+      'M-DECK is in use: parts, prints, figures, outfits or the drawer know it. Nothing was changed.',
     ])
     expect((await server.get<{ total: number }>('parts/find?text=deck+cap')).body.total).toBeGreaterThan(0)
   })

@@ -11,6 +11,7 @@ import { RowChecker } from '../tables/rowChecker.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { TABLE_TARGETS } from '../tables/tableTargets.ts'
 import { writeRows } from '../tables/tableWriter.ts'
+import { isColourInUse } from './colourInUse.ts'
 import { CatalogueService } from './catalogueService.ts'
 import type { ColourBody, FigureBody, MouldBody, PartBody, PrintBody, ReleaseBody } from './editDto.ts'
 import {
@@ -145,8 +146,7 @@ export class EditService {
   /** Remove an entry nothing else uses. */
   async remove(table: Editable, code: string): Promise<void> {
     await this.inTransaction(async (db) => {
-      // Parts name colours in a list, which no foreign key watches.
-      if (table === 'colours' && (await this.usersOf(db, table, code)).length > 0) throw inUse(code)
+      if (table === 'colours' && (await isColourInUse(db, code))) throw inUse(code)
       for (const { entity, owner } of OWN_ROWS[table] ?? []) await db.delete(entity, { [owner]: code })
       const { affected } = await db.delete(TABLE_TARGETS[table].entity, { code }).catch((error: unknown) => {
         if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message)) throw inUse(code)
@@ -246,4 +246,4 @@ function sortedRows(table: Editable, read: Read | undefined): Read | undefined {
 }
 
 const inUse = (code: string) =>
-  new Problem(409, `${code} is in use: parts, figures, outfits or the drawer know it. Nothing was changed.`)
+  new Problem(409, `${code} is in use: parts, prints, figures, outfits or the drawer know it. Nothing was changed.`)

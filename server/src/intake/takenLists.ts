@@ -5,6 +5,7 @@ import { Changes } from '../base/changes.ts'
 import { notFound, Problem } from '../base/problem.ts'
 import { today } from '../base/today.ts'
 import { Writer } from '../base/writer.ts'
+import { isColourInUse } from '../catalogue/colourInUse.ts'
 import { ActService } from '../drawer/actService.ts'
 import {
   ColourEntity,
@@ -102,13 +103,7 @@ async function undone(
     await db.delete(FigurePartEntity, { figure: In(figures) })
     await db.delete(FigureEntity, { code: In(figures) })
     await restored(db, SellerEntity, sellers, inUse, (code) => db.existsBy(SheetEntity, { seller: code }))
-    await restored(db, ColourEntity, colours, inUse, async (code) => {
-      // Parts name colours in a list, which no foreign key watches.
-      const [used] = (await db.query('SELECT 1 FROM part, json_each(part.colours) c WHERE c.value = ? LIMIT 1', [
-        code,
-      ])) as object[]
-      return used !== undefined
-    })
+    await restored(db, ColourEntity, colours, inUse, (code) => isColourInUse(db, code))
   } catch (error) {
     if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message)) throw inUse('something of it')
     throw error

@@ -35,8 +35,8 @@ export function AskMarket() {
   if (data.market === null)
     return (
       <p className="mt-2 text-soft">
-        No market is connected, so prices come from the lists you bring in, or by hand. A service that gives them is
-        named when Outfit is started, with --market.
+        No market is connected, so prices come from the lists you bring in, or by hand. A service that gives them can be
+        named when Outfit is started; its README says how.
       </p>
     )
   const start = async (sellers?: string[]) => {
