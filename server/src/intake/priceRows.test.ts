@@ -88,7 +88,7 @@ test('a list whose seller was read anew since is not taken back, and nothing is 
   const refused = await back(first)
   expect([refused.status, refused.body.detail]).toEqual([
     409,
-    'first.csv cannot be taken back: prices of Kramkiste were read or ordered by since. Nothing was changed.',
+    'first.csv cannot be taken back: prices of Kramkiste were read, ordered by or cleared since. Nothing was changed.',
   ])
   expect(rows()).toEqual(stood)
   expect((await back(second)).status).toBe(204)

@@ -74,7 +74,7 @@ export class TakenLists {
           if (anew !== null)
             throw new Problem(
               409,
-              `${name} cannot be taken back: prices of ${anew} were read or ordered by since. Nothing was changed.`,
+              `${name} cannot be taken back: prices of ${anew} were read, ordered by or cleared since. Nothing was changed.`,
             )
           await undone(db, name, undo)
         } else
