@@ -2,7 +2,9 @@ import { useId, useState, type ReactNode } from 'react'
 import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
 import { LOOKS, USUAL_SETTINGS, type Look, type WorkspaceSettings } from '@outfit/core/settings'
 import { errorText } from '../data/api.ts'
+import { sampleApi } from '../data/sampleApi.ts'
 import { settingsApi } from '../data/settingsApi.ts'
+import { LookRound } from '../sample/LookRound.tsx'
 import { FIELD } from '../ui/FormDialog.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Switched } from '../ui/Switched.tsx'
@@ -14,10 +16,13 @@ const LOOK_WORDS: Record<Look, string> = { system: 'As the system', light: 'Ligh
 
 type Changeable = Omit<WorkspaceSettings, 'home'>
 
+const leaveTo = (address: string) => window.location.assign(address)
+
 /** What is set for the whole workspace; each of it is kept at once. */
 export function SettingsView() {
   const { data: settings, error, refetch } = settingsApi.endpoints.settings.useQuery()
   const [change] = settingsApi.endpoints.changeSettings.useMutation()
+  const { data: sample } = sampleApi.endpoints.sampleWorld.useQuery()
   if (error) return <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
   if (!settings) return <Waiting>Looking up what is set…</Waiting>
   const set = async <K extends keyof Changeable>(name: K, value: Changeable[K], words: string) => {
@@ -123,6 +128,17 @@ export function SettingsView() {
           A copy each day
         </Switched>
       </Section>
+      {sample?.offered && (
+        <Section title="The sample world">
+          <p className="text-soft">
+            Lantern Quay, to look round in. It stands beside this workspace, which stays as it is, and goes in one
+            press.
+          </p>
+          <div className="flex">
+            <LookRound onLeave={leaveTo} />
+          </div>
+        </Section>
+      )}
     </SettingsFrame>
   )
 }
