@@ -1,5 +1,6 @@
 import type { Catalogue } from '../catalogue/index.ts'
 import { COLOUR_LIMITS, colourDifference, differenceInWords, nearestColours } from '../colour/index.ts'
+import { paletteOf } from '../starter/index.ts'
 import { WEIGHTS, type Brief, type BriefWish } from './brief.ts'
 import type { Look } from './look.ts'
 import { colourScore, scaleScore, valueScore } from './similar.ts'
@@ -61,7 +62,7 @@ function scoreOf(trait: BriefTrait, wanted: string, shown: string | null): numbe
 
 /** "Copper" for a colour of the palette, "near Copper" for one between; the code where there is no palette. */
 export function colourInWords(hex: string, catalogue: Catalogue): string {
-  const [nearest] = nearestColours(hex, [...catalogue.colours.values()])
+  const [nearest] = nearestColours(hex, paletteOf(catalogue))
   if (!nearest) return hex
   return nearest.deltaE <= COLOUR_LIMITS.same ? nearest.colour.name : `near ${nearest.colour.name}`
 }

@@ -1,7 +1,7 @@
 import type { Alteration, Catalogue, Colour, Mould, Part, PartKind, Print } from '../catalogue/index.ts'
 import { colourDifference, nearestColours } from '../colour/index.ts'
 import { layerFaults } from '../mannequin/index.ts'
-import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
+import { paletteOf, STARTER_MOULDS } from '../starter/index.ts'
 import type { RecipeAlteration, RecipeColour, RecipeMould, RecipePart, RecipePrint } from './recipe.ts'
 import { isSameMould, isSamePrint, SAME_COLOUR } from './recipeLooks.ts'
 
@@ -24,10 +24,8 @@ function freeCode(code: string, taken: ReadonlyMap<string, unknown>): string {
 }
 
 /** The family of the nearest colour there is, here or on the starter shelf; skin is what heads and mitts show alone. */
-function familyOf(hex: string, kind: PartKind, { colours }: Catalogue): string {
-  const known = [...colours.values(), ...STARTER_COLOURS].filter(
-    ({ family }) => family !== 'skin' || kind === 'head' || kind === 'hand',
-  )
+function familyOf(hex: string, kind: PartKind, catalogue: Catalogue): string {
+  const known = paletteOf(catalogue).filter(({ family }) => family !== 'skin' || kind === 'head' || kind === 'hand')
   return nearestColours(hex, known)[0]?.colour.family ?? 'grey'
 }
 

@@ -1,4 +1,5 @@
 export { STARTER_COLOURS } from './colours.ts'
+export { paletteOf } from './palette.ts'
 export { STARTER_MOULDS } from './moulds.ts'
 export * from './pieces.ts'
 export * from './shelf.ts'

@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
 import { type Brief, BRIEF_TRAITS, type Place, PLACE_FACTS } from '@outfit/core/brief'
 import { mainColour, type Catalogue, type Colour, type Placement } from '@outfit/core/catalogue'
+import { paletteOf } from '@outfit/core/starter'
 import { nearestColours, type NearColour } from '@outfit/core/colour'
 import { api } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
@@ -32,10 +33,7 @@ interface SamplePanelProps {
 
 /** A colour in the hand: what of the palette is near, what of it was ever made for the mould in question, and who gets it. */
 export function SamplePanel({ sample, target, onTarget, onHand, onDone, worn, brief, catalogue }: SamplePanelProps) {
-  const nearest = useMemo(
-    () => nearestColours(sample, [...catalogue.colours.values()]).slice(0, 4),
-    [sample, catalogue],
-  )
+  const nearest = useMemo(() => nearestColours(sample, paletteOf(catalogue)).slice(0, 4), [sample, catalogue])
   const { moulds, colours, isFetching } = useMadeIn(target.place, worn, brief, catalogue)
   const made = useMemo(() => nearestColours(sample, colours).slice(0, 4), [sample, colours])
   const key = `${target.place} ${target.trait}`

@@ -13,6 +13,7 @@ import {
   type Weight,
   WEIGHTS,
 } from '@outfit/core/brief'
+import { paletteOf } from '@outfit/core/starter'
 import type { Catalogue } from '@outfit/core/catalogue'
 
 interface WishesProps {
@@ -179,7 +180,7 @@ function ColourTargetField({
   catalogue: Catalogue
   onChange: (hex: string) => void
 }) {
-  const palette = [...catalogue.colours.values()].sort((a, b) => a.family.localeCompare(b.family))
+  const palette = [...paletteOf(catalogue)].sort((a, b) => a.family.localeCompare(b.family))
   const words = colourInWords(value, catalogue)
   return (
     <Popover.Root>

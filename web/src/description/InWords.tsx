@@ -2,6 +2,7 @@ import { useId, useMemo, useState } from 'react'
 import type { Brief, Weight } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { briefWith, readDescription, type Description } from '@outfit/core/description'
+import { paletteOf } from '@outfit/core/starter'
 import { Button } from '../ui/Button.tsx'
 import { counted } from '../ui/counted.ts'
 import { wishInWords } from './wishInWords.ts'
@@ -27,7 +28,7 @@ export function InWords({ of, notes, onTake, catalogue }: InWordsProps) {
     () =>
       text.trim() === ''
         ? null
-        : readDescription(text, { palette: [...catalogue.colours.values()], moulds: [...catalogue.moulds.values()] }),
+        : readDescription(text, { palette: paletteOf(catalogue), moulds: [...catalogue.moulds.values()] }),
     [text, catalogue],
   )
   const said = useMemo(() => (read ? weighed(read, weights) : null), [read, weights])

@@ -1,7 +1,7 @@
 import type { Brief } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { briefOfNotes, readDescription } from '@outfit/core/description'
-import { STARTER_COLOURS } from '@outfit/core/starter'
+import { paletteOf } from '@outfit/core/starter'
 import { wishInWords } from './wishInWords.ts'
 
 /** What is told of somebody, as it is understood. */
@@ -13,8 +13,6 @@ export interface Told {
   rest: string[]
 }
 
-const STARTER = new Map(STARTER_COLOURS.map((colour) => [colour.code, colour]))
-
 /** By catalogue, age and notes: a list is read again with every letter that is typed, and most of its lines are as before. */
 const known = new WeakMap<Catalogue, Map<string, Told>>()
 
@@ -25,11 +23,9 @@ export function toldOf(notes: string, years: number | null, catalogue: Catalogue
   const key = `${years} ${notes}`
   let told = own.get(key)
   if (!told) {
-    // Before there is any colour of one's own, those that ship with Outfit have names, too.
-    const colours = catalogue.colours.size > 0 ? catalogue.colours : STARTER
-    const said = readDescription(notes, { palette: [...colours.values()], moulds: [...catalogue.moulds.values()] })
+    const said = readDescription(notes, { palette: paletteOf(catalogue), moulds: [...catalogue.moulds.values()] })
     const brief = briefOfNotes(notes, years, said)
-    told = { brief, words: brief.wishes.map((wish) => wishInWords(wish, { ...catalogue, colours })), rest: said.rest }
+    told = { brief, words: brief.wishes.map((wish) => wishInWords(wish, catalogue)), rest: said.rest }
     own.set(key, told)
   }
   return told
