@@ -1,5 +1,4 @@
-import { emptyBrief, statureAt, type Brief, type BriefWish } from '../brief/index.ts'
-import { THINGS } from './language.ts'
+import { emptyBrief, statureAt, withWishes, type Brief } from '../brief/index.ts'
 import type { Description } from './readDescription.ts'
 
 /**
@@ -9,13 +8,10 @@ import type { Description } from './readDescription.ts'
 export function briefWith(brief: Brief, said: Description, dropped: ReadonlySet<number> = new Set()): Brief {
   const kept = said.taken.filter((_, i) => !dropped.has(i))
   const taken = new Set(kept.flatMap(({ wishes }) => wishes))
-  const wishes = [...brief.wishes]
-  said.wishes.forEach((wish, i) => {
-    if (!taken.has(i)) return
-    const at = wishes.findIndex((one) => sameWish(one, wish))
-    if (at < 0) wishes.push(wish)
-    else wishes[at] = wish
-  })
+  const wishes = withWishes(
+    brief.wishes,
+    said.wishes.filter((_, i) => taken.has(i)),
+  )
   const unknown = said.rest.join(', ')
   const notes =
     unknown === '' || brief.notes.includes(unknown) ? brief.notes : [brief.notes, unknown].filter(Boolean).join('\n')
@@ -39,6 +35,3 @@ export function briefOfNotes(notes: string, years: number | null, said: Descript
     stature: years === null ? brief.stature : (said.stature ?? statureAt(years)),
   }
 }
-
-const sameWish = (a: BriefWish, b: BriefWish) =>
-  a.place === b.place && a.trait === b.trait && (!THINGS.includes(a.trait) || a.target === b.target)

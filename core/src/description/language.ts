@@ -1,8 +1,5 @@
 import type { Place, Stature, Weight } from '../brief/index.ts'
 
-/** Traits of which a place may have several: things held, worn round the neck, standing beside. */
-export const THINGS: readonly string[] = ['item', 'companion', 'shape']
-
 /** What a wish says: a trait and its target. */
 type Says = readonly [trait: string, target: string]
 

@@ -6,16 +6,16 @@ import { readPicture, type PictureReading } from './readPicture.ts'
 import { SIDES, type Zone, type ZoneColour } from './zones.ts'
 
 /** Zones that are compared, both sides of a pair together, and how much each counts. */
-export const COMPARED = [
-  { key: 'hair', label: 'hair', zones: ['hair'], weight: 3 },
-  { key: 'face', label: 'face', zones: ['face'], weight: 2 },
-  { key: 'torso', label: 'torso', zones: ['torso'], weight: 4 },
-  { key: 'sleeves', label: 'sleeves', zones: ['sleeveRight', 'sleeveLeft'], weight: 2 },
-  { key: 'hands', label: 'hands', zones: ['handRight', 'handLeft'], weight: 1 },
-  { key: 'legs', label: 'legs', zones: ['legRight', 'legLeft'], weight: 3 },
-  { key: 'boots', label: 'boots', zones: ['bootRight', 'bootLeft'], weight: 1 },
-  { key: 'held', label: 'held', zones: ['heldRight', 'heldLeft'], weight: 1 },
-] as const satisfies readonly { key: string; label: string; zones: readonly Zone[]; weight: number }[]
+const COMPARED = [
+  { label: 'hair', zones: ['hair'], weight: 3 },
+  { label: 'face', zones: ['face'], weight: 2 },
+  { label: 'torso', zones: ['torso'], weight: 4 },
+  { label: 'sleeves', zones: ['sleeveRight', 'sleeveLeft'], weight: 2 },
+  { label: 'hands', zones: ['handRight', 'handLeft'], weight: 1 },
+  { label: 'legs', zones: ['legRight', 'legLeft'], weight: 3 },
+  { label: 'boots', zones: ['bootRight', 'bootLeft'], weight: 1 },
+  { label: 'held', zones: ['heldRight', 'heldLeft'], weight: 1 },
+] as const satisfies readonly { label: string; zones: readonly Zone[]; weight: number }[]
 
 /** How far a zone of a figure is from that of a picture. */
 export interface ZoneDifference {

@@ -5,8 +5,8 @@ import { drawn, portrait } from '../test/pictures.ts'
 import { figureNamed, worldCatalogue } from '../test/world.ts'
 import {
   againstPicture,
-  againstWish,
   asideOf,
+  isWished,
   proposalsOf,
   proposalWords,
   readPicture,
@@ -88,12 +88,14 @@ describe('wishes out of a picture', () => {
     const other: BriefWish = { place: 'head', trait: 'glasses', target: 'yes', weight: 'nice' }
     const found = proposalsOf(reading({ zones: { torso: [colour(hexOf('Wine'))] }, sleeves: 'short' }), palette)
     const [torso, sleeve] = found
-    expect(againstWish([must], torso!)).toBeGreaterThan(20)
-    expect(againstWish([other], torso!)).toBeNull()
+    expect([must, other].map((wish) => isWished([wish], torso!))).toEqual([false, false])
     const merged = withProposals([must, other], found)
     expect(merged).toEqual([{ ...must, target: hexOf('Wine') }, other, sleeve!.wish])
-    expect(found.map((one) => againstWish(merged, one))).toEqual([0, 0])
-    expect(againstWish([{ ...sleeve!.wish, target: 'long' }], sleeve!)).toBe(Infinity)
+    expect(found.map((one) => isWished(merged, one))).toEqual([true, true])
+    expect(isWished([{ ...sleeve!.wish, target: 'long' }], sleeve!)).toBe(false)
+    // A colour nobody tells from the one that was seen is wished for already.
+    const nearly = `#${(parseInt(hexOf('Wine').slice(1), 16) + 1).toString(16)}`
+    expect(isWished([{ ...must, target: nearly }], torso!)).toBe(true)
   })
 
   test('what no wish can say is told in words', () => {

@@ -1,5 +1,13 @@
-import { PLACE_FACTS, traitNamed, type BriefWish, type Place, type Stature } from '../brief/index.ts'
-import { colourDifference, nearestColours, type NearColour } from '../colour/index.ts'
+import {
+  PLACE_FACTS,
+  sameWish,
+  traitNamed,
+  withWishes,
+  type BriefWish,
+  type Place,
+  type Stature,
+} from '../brief/index.ts'
+import { COLOUR_LIMITS, colourDifference, nearestColours, type NearColour } from '../colour/index.ts'
 import type { Colour } from '../catalogue/index.ts'
 import { areApart } from './limbs.ts'
 import { mayBeSkin } from './skin.ts'
@@ -9,8 +17,6 @@ import type { Zone, ZoneColour } from './zones.ts'
 /** A wish the picture speaks for. */
 export interface Proposal {
   wish: BriefWish
-  /** Where it was seen. */
-  zones: Zone[]
   /** What was seen, as #RRGGBB; null for what is no colour. */
   seen: string | null
   /** The nearest of the palette; empty for what is no colour. */
@@ -41,39 +47,32 @@ export function proposalsOf({ zones, sleeves, gloved, boots }: PictureReading, p
     const target = best && best.deltaE <= BEYOND_PALETTE ? best.colour.hex : seen.hex
     found.push({
       wish: { place, trait, target: target.toUpperCase(), weight },
-      zones: from.filter((zone) => zones[zone]),
       seen: seen.hex,
       nearest,
     })
   }
-  const value = (place: Place, trait: string, target: string | null, weight: BriefWish['weight'], ...from: Zone[]) => {
-    if (target === null) return
-    found.push({
-      wish: { place, trait, target, weight },
-      zones: from.filter((zone) => zones[zone]),
-      seen: null,
-      nearest: [],
-    })
+  const value = (place: Place, trait: string, target: string | null, weight: BriefWish['weight']) => {
+    if (target !== null) found.push({ wish: { place, trait, target, weight }, seen: null, nearest: [] })
   }
   const hair = zones.hair?.[0]
   const face = zones.face?.[0]
   // A bald head shows its skin where hair would be.
   const isSkin = face !== undefined && mayBeSkin(face.lab)
-  if (hair && isSkin && !areApart(hair, face)) value('headgear', 'hairLength', 'none', 'nice', 'hair')
+  if (hair && isSkin && !areApart(hair, face)) value('headgear', 'hairLength', 'none', 'nice')
   else colour('headgear', 'colour', 'matters', 'hair')
   // A mask, a beard or a brim tells nothing of the skin.
   if (isSkin) colour('head', 'skin', 'matters', 'face')
   colour('torso', 'colour', 'matters', 'torso')
-  value('torso', 'sleeve', sleeves, 'matters', 'sleeveRight', 'sleeveLeft')
+  value('torso', 'sleeve', sleeves, 'matters')
   if (!isBare(zones.sleeveRight ?? zones.sleeveLeft, face))
     colour('arms', 'colour', 'matters', 'sleeveRight', 'sleeveLeft')
   if (gloved) {
-    value('hands', 'glove', 'yes', 'matters', 'handRight', 'handLeft')
+    value('hands', 'glove', 'yes', 'matters')
     colour('hands', 'colour', 'matters', 'handRight', 'handLeft')
   }
   colour('legs', 'colour', 'matters', 'legRight', 'legLeft')
   if (boots !== null && boots !== 'plain') {
-    value('legs', 'boot', boots, 'nice', 'bootRight', 'bootLeft')
+    value('legs', 'boot', boots, 'nice')
     colour('legs', 'bootColour', 'matters', 'bootRight', 'bootLeft')
   }
   const [right, left] = [zones.heldRight, zones.heldLeft]
@@ -140,22 +139,20 @@ export function proposalWords({ wish: { place, trait, target }, seen }: Proposal
   return `${PLACE_FACTS[place].label}: ${label}${seen === null && kind !== 'yes-no' ? ` ${target}` : ''}`
 }
 
-/** Wishes with some of a picture in place of what they said of the same. */
-export function withProposals(wishes: readonly BriefWish[], proposals: readonly Proposal[]): BriefWish[] {
-  const own = [...wishes]
-  for (const { wish } of proposals) {
-    const at = own.findIndex(({ place, trait }) => place === wish.place && trait === wish.trait)
-    // What was said of how much it matters stays.
-    if (at < 0) own.push(wish)
-    else own[at] = { ...wish, weight: own[at]!.weight }
-  }
-  return own
-}
+/** Wishes with some of a picture in place of what they said of the same; how much that matters stays. */
+export const withProposals = (wishes: readonly BriefWish[], proposals: readonly Proposal[]): BriefWish[] =>
+  withWishes(
+    wishes,
+    proposals.map(({ wish }) => ({
+      ...wish,
+      weight: wishes.find((own) => sameWish(own, wish))?.weight ?? wish.weight,
+    })),
+  )
 
-/** How far what is wished for already is from what the picture shows; null where nothing is. */
-export function againstWish(wishes: readonly BriefWish[], { wish, seen }: Proposal): number | null {
-  const own = wishes.find(({ place, trait }) => place === wish.place && trait === wish.trait)
-  if (!own) return null
-  if (own.target.toUpperCase() === wish.target.toUpperCase()) return 0
-  return seen === null ? Infinity : colourDifference(own.target, seen)
+/** Whether what a picture shows is wished for already: the very target, or a colour nobody tells from the one that was seen. */
+export function isWished(wishes: readonly BriefWish[], { wish, seen }: Proposal): boolean {
+  const own = wishes.find((one) => sameWish(one, wish))
+  if (!own) return false
+  if (own.target.toUpperCase() === wish.target.toUpperCase()) return true
+  return seen !== null && colourDifference(own.target, seen) <= COLOUR_LIMITS.same
 }

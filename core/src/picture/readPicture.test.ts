@@ -1,10 +1,21 @@
 import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
 import { colourDifference, type Pixels } from '../colour/index.ts'
 import { drawFigure, FIGURE_WINDOW, toSvg } from '../mannequin/index.ts'
 import { drawn, photographed, portrait, type Portrait } from '../test/pictures.ts'
 import { figureNamed, worldCatalogue, worldFigures } from '../test/world.ts'
 import { dollOutline } from './doll.ts'
-import { findFigures, readPicture, usualOutline, WHOLE, type PictureReading, type Zone } from './index.ts'
+import {
+  figuresInBoxes,
+  findFigures,
+  readPicture,
+  usualOutline,
+  WHOLE,
+  LANDMARKS,
+  type Landmark,
+  type PictureReading,
+  type Zone,
+} from './index.ts'
 
 const LONG = process.env['OUTFIT_LONG'] === '1'
 const catalogue = worldCatalogue()
@@ -127,6 +138,11 @@ describe('what is not so plain', () => {
     const figures = findFigures(pixels)
     expect(figures).toHaveLength(3)
     figures.forEach(({ height }, i) => expect(Math.abs(height - scales[i]!)).toBeLessThan(0.03))
+    // The same in boxes drawn by hand, in whatever order and however much room they leave.
+    const drawnBoxes = [2, 0, 1].map((i) => ({ x: i / 3 + 0.005, y: 0, width: 0.32, height: 1 }))
+    const byHand = figuresInBoxes(pixels, drawnBoxes)
+    expect(byHand.map(({ box }) => box.x)).toEqual(drawnBoxes.map(({ x }) => x).sort())
+    byHand.forEach(({ height }, i) => expect(Math.abs(height - scales[i]!)).toBeLessThan(0.03))
     const all = figures.map(({ box }) => readPicture(pixels, { box })!)
     for (const { zones } of all) expect(colourDifference(zones.torso![0]!.hex, portrait(7010).top)).toBeLessThan(10)
   })
@@ -159,6 +175,27 @@ describe('what is not so plain', () => {
     expect(soles.y).toBeLessThan(box.y + box.height)
     expect(crown.y < chin.y && chin.y < hip.y && hip.y < soles.y).toBe(true)
     expect(shoulderRight.x < crown.x && crown.x < shoulderLeft.x).toBe(true)
+  })
+
+  test('points may be put anywhere, across each other too: something is read, or nothing, and every number is one', () => {
+    const pixels = drawn(one.svg, 200)
+    const share = fc.double({ min: 0, max: 1, noNaN: true })
+    const point = fc.record({ x: share, y: share })
+    const anywhere = fc.record(
+      Object.fromEntries(LANDMARKS.map((key) => [key, point])) as Record<Landmark, typeof point>,
+    )
+    fc.assert(
+      fc.property(anywhere, (outline) => {
+        const { zones, heads } = readPicture(pixels, { outline })!
+        expect(Number.isFinite(heads)).toBe(true)
+        for (const colours of Object.values(zones))
+          for (const { hex, share: part } of colours) {
+            expect(hex).toMatch(/^#[0-9a-f]{6}$/)
+            expect(part).toBeGreaterThan(0)
+          }
+      }),
+      { numRuns: LONG ? 500 : 50 },
+    )
   })
 
   test.each([

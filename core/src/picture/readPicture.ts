@@ -49,6 +49,16 @@ export function findFigures(pixels: Pixels): FoundFigure[] {
   })
 }
 
+/** Figures in boxes, from left to right, each with how high it is for the tallest; one that is not found is as high as its box. */
+export function figuresInBoxes(pixels: Pixels, boxes: readonly Box[]): FoundFigure[] {
+  const found = boxes.map((box) => {
+    const outline = readPicture(pixels, { box })?.outline
+    return { box, high: outline ? outline.soles.y - outline.crown.y : box.height }
+  })
+  const tallest = Math.max(...found.map(({ high }) => high))
+  return found.map(({ box, high }) => ({ box, height: high / tallest })).sort((a, b) => a.box.x - b.box.x)
+}
+
 /** Where something is in shares of a picture, from where it is in cells of a field of one of its boxes. */
 const inShares = (outline: Outline, field: Field, box: Box): Outline =>
   mapped(outline, ({ x, y }) => ({

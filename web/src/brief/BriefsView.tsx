@@ -6,6 +6,7 @@ import {
   inPoints,
   likenessOf,
   picturedBy,
+  withWishes,
   type Brief,
   type BriefWish,
   type WishTemplate,
@@ -28,7 +29,7 @@ import { usePastedFiles } from '../ui/usePastedFiles.ts'
 import { InWords } from '../description/InWords.tsx'
 import { wishInWords } from '../description/wishInWords.ts'
 import { RowPicture } from './RowPicture.tsx'
-import { SpreadWishes, withWishes } from './SpreadWishes.tsx'
+import { SpreadWishes } from './SpreadWishes.tsx'
 import { PICTURE_TYPES, PICTURE_WORDS, useHangPictures } from './useHangPictures.ts'
 
 /** Everybody's brief on one page, written in words. */
@@ -37,6 +38,11 @@ export function BriefsView() {
 }
 
 type Merge = (brief: Brief) => Brief
+
+/** Some wishes in the place of those about the same. */
+const withAll =
+  (wishes: readonly BriefWish[]): Merge =>
+  (brief) => ({ ...brief, wishes: withWishes(brief.wishes, wishes) })
 
 /** Whom words are for that are said of many: all of them, or those of a faction. */
 const EVERYBODY = ''
@@ -138,7 +144,7 @@ function Briefs({ roster }: { roster: RosterShelf }) {
           <Templates
             of={faction === EVERYBODY ? 'everybody' : faction}
             templates={templates}
-            onTake={({ wishes }) => void write(many, (brief) => withWishes(brief, wishes))}
+            onTake={({ wishes }) => void write(many, withAll(wishes))}
           />
         </div>
       </div>
@@ -152,7 +158,7 @@ function Briefs({ roster }: { roster: RosterShelf }) {
             catalogue={catalogue}
             templates={templates}
             onTake={(merge) => void write([outfit], merge)}
-            onCopy={(outfits, wishes) => write(outfits, (brief) => withWishes(brief, wishes))}
+            onCopy={(outfits, wishes) => write(outfits, withAll(wishes))}
             onPicture={(file) => void pictures.hang([{ file, outfit: outfit.id }])}
           />
         ))}
@@ -314,11 +320,7 @@ function Row({ outfit, others, member, catalogue, templates, onTake, onCopy, onP
               catalogue={catalogue}
             />
           </div>
-          <Templates
-            of={outfit.name}
-            templates={templates}
-            onTake={({ wishes }) => onTake((own) => withWishes(own, wishes))}
-          />
+          <Templates of={outfit.name} templates={templates} onTake={({ wishes }) => onTake(withAll(wishes))} />
         </div>
       </div>
       {spreads && (

@@ -23,6 +23,7 @@ interface PictureProps {
 export function Picture({ photo, caption, pixels, failed, sample, onSample, work }: PictureProps) {
   const image = useRef<HTMLImageElement>(null)
   const [palette, setPalette] = useState<PictureColour[] | null>(null)
+  const [unread, setUnread] = useState(false)
   /** Where the pointer is, in shares of the picture. */
   const [at, setAt] = useState<{ x: number; y: number } | null>(null)
   useEffect(() => {
@@ -30,7 +31,7 @@ export function Picture({ photo, caption, pixels, failed, sample, onSample, work
     let left = false
     askPicture('palette', pixels).then(
       (found) => left || setPalette(found),
-      () => left || setPalette([]),
+      () => left || setUnread(true),
     )
     return () => {
       left = true
@@ -84,7 +85,7 @@ export function Picture({ photo, caption, pixels, failed, sample, onSample, work
         <span className="truncate">{caption}</span>
         {!sample && <span className="ml-auto shrink-0">point at a colour to pick it up</span>}
       </p>
-      {failed ? (
+      {failed || unread ? (
         <p role="alert" className="text-[13px] text-problem">
           The picture cannot be shown. Take it away and bring it in again.
         </p>

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Brief, BriefWish } from '@outfit/core/brief'
+import type { BriefWish } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import type { ShelfOutfit } from '@outfit/core/shelf'
 import { rosterApi } from '../data/rosterApi.ts'
@@ -7,15 +7,6 @@ import { wishInWords } from '../description/wishInWords.ts'
 import { counted } from '../ui/counted.ts'
 import { FIELD, FormDialog } from '../ui/FormDialog.tsx'
 import { tell, tellError } from '../ui/tell.ts'
-
-/** A brief with wishes in place of what it said of the same. */
-export const withWishes = (brief: Brief, wishes: readonly BriefWish[]): Brief => ({
-  ...brief,
-  wishes: [
-    ...brief.wishes.filter((own) => !wishes.some(({ place, trait }) => place === own.place && trait === own.trait)),
-    ...wishes,
-  ],
-})
 
 interface SpreadWishesProps {
   of: ShelfOutfit

@@ -19,7 +19,7 @@ const workWith = (more: Partial<OutlineWork>): OutlineWork => ({
   note: '',
   now: { step: 'laid' },
   find: jest.fn(async () => {}),
-  pick: jest.fn(() => null),
+  pick: jest.fn(async () => {}),
   within: jest.fn(async () => {}),
   begin: jest.fn(),
   move: jest.fn(),
@@ -56,7 +56,7 @@ test('no point leaves the picture', async () => {
 
 test('of several figures one is picked; the tools say what to do next', async () => {
   const user = userEvent.setup()
-  const pick = jest.fn<OutlineWork['pick']>()
+  const pick = jest.fn<OutlineWork['pick']>(async () => {})
   const figures = [0, 0.5].map((x) => ({ box: { x, y: 0, width: 0.4, height: 1 }, height: 1 - x }))
   const work = workWith({ pick, now: { step: 'picking', figures } })
   render(

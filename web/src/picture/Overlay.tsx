@@ -13,6 +13,12 @@ const LABELS: Record<Landmark, string> = {
   soles: 'Soles',
 }
 
+/** The doll's lines, light under dark, so that they show on any picture. */
+const LINES = [
+  { stroke: '#FFFBF2', width: 1.5 },
+  { stroke: '#2A2730', width: 0.6 },
+] as const
+
 /** How far an arrow key moves a point, in shares of the height that is seen; ten times as far with Shift. */
 const NUDGE = 0.003
 const KEYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
@@ -73,6 +79,7 @@ export function Overlay({ work, aspect, view }: OverlayProps) {
     )
   if (!outline) return null
   const { points } = outline
+  const doll = dollOver(points, aspect)
   const moved = (key: Landmark, point: Point) => ({ ...outline, points: { ...points, [key]: point } })
   const onKey = (key: Landmark) => (event: KeyboardEvent) => {
     const by = KEYS[event.key]
@@ -111,21 +118,16 @@ export function Overlay({ work, aspect, view }: OverlayProps) {
         preserveAspectRatio="none"
         className="pointer-events-none absolute inset-0 h-full w-full"
       >
-        <path
-          d={dollOver(points, aspect)}
-          fill="none"
-          stroke="#FFFBF2"
-          strokeWidth={1.5 * view.height}
-          strokeLinejoin="round"
-          opacity="0.85"
-        />
-        <path
-          d={dollOver(points, aspect)}
-          fill="none"
-          stroke="#2A2730"
-          strokeWidth={0.6 * view.height}
-          strokeLinejoin="round"
-        />
+        {LINES.map(({ stroke, width }) => (
+          <path
+            key={stroke}
+            d={doll}
+            fill="none"
+            stroke={stroke}
+            strokeWidth={width * view.height}
+            strokeLinejoin="round"
+          />
+        ))}
       </svg>
       {LANDMARKS.map((key) => (
         <button

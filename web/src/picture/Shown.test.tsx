@@ -12,7 +12,8 @@ import { Shown } from './Shown.tsx'
 
 afterEach(cleanup)
 
-const catalogue = catalogueOf({ colours: STARTER_COLOURS, moulds: STARTER_MOULDS, parts: [], prints: [] })
+// An empty workspace has no colours of its own; those of the starter shelf have names all the same.
+const catalogue = catalogueOf({ colours: [], moulds: STARTER_MOULDS, parts: [], prints: [] })
 const named = (name: string) => STARTER_COLOURS.find((colour) => colour.name === name)!.hex
 const zone = (name: string) => [{ hex: named(name).toLowerCase(), share: 1, lab: [0, 0, 0] as const }]
 const reading: PictureReading = {

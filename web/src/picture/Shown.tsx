@@ -1,11 +1,11 @@
 import { Check } from 'lucide-react'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { traitNamed, type Brief } from '@outfit/core/brief'
 import type { Catalogue } from '@outfit/core/catalogue'
 import { nearestColours } from '@outfit/core/colour'
 import {
-  againstWish,
   asideOf,
+  isWished,
   proposalsOf,
   proposalWords,
   statureOf,
@@ -13,6 +13,7 @@ import {
   type PictureReading,
   type Proposal,
 } from '@outfit/core/picture'
+import { paletteOf } from '@outfit/core/starter'
 import { Button } from '../ui/Button.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 
@@ -30,27 +31,30 @@ interface ShownProps {
   onDone: () => void
 }
 
-/** A wish counts as what the picture shows up to this difference. */
-const SAME = 2
 /** Colours of the palette that are offered for one of the picture. */
 const OFFERED = 2
 
 /** What the picture shows, as wishes to take one by one or all at once. */
 export function Shown({ reading, height, note, isPicking, brief, catalogue, onChange, onDone }: ShownProps) {
-  const palette = useMemo(() => [...catalogue.colours.values()], [catalogue])
+  const palette = paletteOf(catalogue)
   const proposals = useMemo(() => (reading ? proposalsOf(reading, palette) : []), [reading, palette])
   const stature = reading && statureOf(reading, height)
   const nameOf = (hex: string) => nearestColours(hex, palette)[0]?.colour.name ?? hex
   const aside = reading ? asideOf(reading, nameOf).filter((words) => !brief.notes.includes(words)) : []
-  const isNew = (proposal: Proposal) => {
-    const away = againstWish(brief.wishes, proposal)
-    return away === null || away > SAME
-  }
+  const isNew = (proposal: Proposal) => !isWished(brief.wishes, proposal)
   const open = proposals.filter(isNew)
   const take = (some: readonly Proposal[]) => onChange({ ...brief, wishes: withProposals(brief.wishes, some) })
+  // Who came by keys goes on from here; what was pressed is gone.
+  const panel = useRef<HTMLElement>(null)
+  useEffect(() => panel.current?.focus(), [])
   const isTaller = stature !== null && stature.stature !== brief.stature
   return (
-    <section aria-label="What the picture shows" className="rounded-[12px] border border-act bg-card px-3 py-2">
+    <section
+      ref={panel}
+      tabIndex={-1}
+      aria-label="What the picture shows"
+      className="rounded-[12px] border border-act bg-card px-3 py-2 outline-none"
+    >
       <div className="flex items-center gap-2 pb-1">
         <h2 className="text-[17px]">What the picture shows</h2>
         {open.length > 0 && !isPicking && (
@@ -67,7 +71,13 @@ export function Shown({ reading, height, note, isPicking, brief, catalogue, onCh
           {note}
         </p>
       )}
-      {isPicking && <p className="pb-1 text-[13.5px]">Press the figure in the picture that this outfit is of.</p>}
+      {(isPicking || !reading) && (
+        <p className="pb-1 text-[13.5px]">
+          {isPicking
+            ? 'Press the figure in the picture that this outfit is of.'
+            : 'Once the doll lies over the figure, its colours stand here as wishes to take.'}
+        </p>
+      )}
       {reading && !isPicking && (
         <ul className="max-h-[300px] overflow-y-auto text-[13.5px]">
           {proposals.map((proposal) => (

@@ -1,10 +1,11 @@
 import { imagePalette, type Pixels } from '@outfit/core/colour'
-import { findFigures, readPicture, zonesOfDrawing } from '@outfit/core/picture'
+import { figuresInBoxes, findFigures, readPicture, zonesOfDrawing } from '@outfit/core/picture'
 
 /** What can be asked of a picture, or of a drawn figure beside one. */
 export const ANSWERS = {
   palette: (pixels: Pixels) => imagePalette(pixels),
   figures: (pixels: Pixels) => findFigures(pixels),
+  boxes: figuresInBoxes,
   read: readPicture,
   zones: zonesOfDrawing,
 }

@@ -22,7 +22,7 @@ export function useAgainst(
   placements: readonly Placement[],
   catalogue: Catalogue,
 ): PictureLikeness | null {
-  const [seen, setSeen] = useState<{ of: readonly Placement[]; zones: PictureReading['zones'] } | null>(null)
+  const [seen, setSeen] = useState<PictureReading['zones'] | null>(null)
   // The bare doll is like nobody.
   const isAsked = picture !== null && placements.length > 0
   useEffect(() => {
@@ -30,7 +30,7 @@ export function useAgainst(
     let left = false
     const { shapes, levels, height } = drawFigure(placements, catalogue, { plinth: false, flat: true })
     askPicture('zones', { shapes, levels, height }).then(
-      (zones) => left || setSeen({ of: placements, zones }),
+      (zones) => left || setSeen(zones),
       () => left || setSeen(null),
     )
     return () => {
@@ -38,8 +38,5 @@ export function useAgainst(
     }
   }, [isAsked, placements, catalogue])
   // What was seen of the one before stands until the next is there.
-  return useMemo(
-    () => (picture && isAsked && seen ? againstPicture(picture, seen.zones) : null),
-    [picture, isAsked, seen],
-  )
+  return useMemo(() => (picture && isAsked && seen ? againstPicture(picture, seen) : null), [picture, isAsked, seen])
 }

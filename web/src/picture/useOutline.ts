@@ -35,6 +35,8 @@ interface State {
 const NOT_PLAIN =
   'The ground is not plain enough to find the figure in it. Drag the points where they belong, or draw a box round the figure.'
 
+const NOT_READ = 'The picture could not be read just now. Press “Find again”.'
+
 /** Where in a picture the character is: found, moved by hand, kept with the picture. */
 export function useOutline(outfit: string, reference: Reference | undefined, pixels: Pixels | null) {
   const [save] = api.endpoints.saveOutline.useMutation()
@@ -59,33 +61,35 @@ export function useOutline(outfit: string, reference: Reference | undefined, pix
     const answer = await save({ outfit, id: reference.id, outline })
     if (answer.error) tellError(answer.error)
   }
+  /** Ask the worker; where it cannot answer that is said, and what was there stays. */
+  const look = async (work: (of: Pixels) => Promise<void>) => {
+    if (!pixels) return
+    setState({ ...state, note: '', now: { step: 'looking' } })
+    await work(pixels).catch(() => setState({ ...state, note: NOT_READ, now: { step: 'laid' } }))
+  }
   /** Lay it over the figure in a box; `height` is of the tallest there. */
   const lay = async (box: Box, height: number | null, of: Pixels) => {
     const reading = await askPicture('read', of, { box })
-    const aspect = of.width / of.height
     if (reading) keep({ box, points: reading.outline, height }, { guessed: reading.guessed })
-    else keep({ box, points: usualOutline(box, aspect), height }, { note: NOT_PLAIN })
-  }
-  const find = async () => {
-    if (!pixels) return
-    setState({ ...state, now: { step: 'looking' } })
-    const figures = await askPicture('figures', pixels)
-    if (figures.length > 1) setState({ ...state, now: { step: 'picking', figures } })
-    else await lay(figures[0]?.box ?? WHOLE, null, pixels)
+    else keep({ box, points: usualOutline(box, of.width / of.height), height }, { note: NOT_PLAIN })
   }
   return {
     ...state,
-    find,
+    find: () =>
+      look(async (of) => {
+        const figures = await askPicture('figures', of)
+        if (figures.length > 1) setState({ ...state, now: { step: 'picking', figures } })
+        else await lay(figures[0]?.box ?? WHOLE, null, of)
+      }),
     /** One of several figures that were found. */
-    pick: ({ box, height }: FoundFigure) => pixels && lay(box, height, pixels),
+    pick: ({ box, height }: FoundFigure) => look((of) => lay(box, height, of)),
     /** Boxes that were drawn: one is gone on with, of several one is picked by how high each figure is. */
-    within: async (boxes: readonly Box[]) => {
-      if (!pixels) return
-      const [only] = boxes
-      if (boxes.length === 1) return lay(only!, null, pixels)
-      setState({ ...state, now: { step: 'looking' } })
-      setState({ ...state, now: { step: 'picking', figures: await heightsIn(boxes, pixels) } })
-    },
+    within: (boxes: readonly Box[]) =>
+      look(async (of) => {
+        const [only] = boxes
+        if (boxes.length === 1) return lay(only!, null, of)
+        setState({ ...state, now: { step: 'picking', figures: await askPicture('boxes', of, boxes) } })
+      }),
     begin: (now: OutlineStep) => setState({ ...state, now }),
     /** Points as they are while one is dragged. */
     move: (outline: PictureOutline, past = state.past) => setState({ ...state, outline, past }),
@@ -98,18 +102,6 @@ export function useOutline(outfit: string, reference: Reference | undefined, pix
       void send(before)
     },
   }
-}
-
-/** Figures in boxes, each with how high it is for the tallest; where a figure is not found, by its box. */
-async function heightsIn(boxes: readonly Box[], of: Pixels): Promise<FoundFigure[]> {
-  const found = await Promise.all(
-    boxes.map(async (box) => {
-      const reading = await askPicture('read', of, { box })
-      return { box, high: reading ? reading.outline.soles.y - reading.outline.crown.y : box.height }
-    }),
-  )
-  const tallest = Math.max(...found.map(({ high }) => high))
-  return found.map(({ box, high }) => ({ box, height: high / tallest })).sort((a, b) => a.box.x - b.box.x)
 }
 
 export type OutlineWork = ReturnType<typeof useOutline>
