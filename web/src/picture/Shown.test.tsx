@@ -29,7 +29,13 @@ const reading: PictureReading = {
 
 let brief: Brief
 const tell = (own: Brief) => void (brief = own)
-function Desk({ start, height = null }: { start: Brief; height?: number | null }) {
+interface DeskProps {
+  start: Brief
+  height?: number | null
+  picking?: boolean
+}
+
+function Desk({ start, height = null, picking = false }: DeskProps) {
   const [own, setOwn] = useState(start)
   useEffect(() => tell(own), [own])
   return (
@@ -37,7 +43,7 @@ function Desk({ start, height = null }: { start: Brief; height?: number | null }
       reading={reading}
       height={height}
       note=""
-      isPicking={false}
+      isPicking={picking}
       brief={own}
       catalogue={catalogue}
       onChange={setOwn}
@@ -45,6 +51,15 @@ function Desk({ start, height = null }: { start: Brief; height?: number | null }
     />
   )
 }
+
+test('it has the focus once there is something to take, so that keys go on from there', () => {
+  const { rerender } = render(<Desk start={emptyBrief()} picking />)
+  const panel = screen.getByRole('region', { name: 'What the picture shows' })
+  expect(document.activeElement).not.toBe(panel)
+  expect(screen.getByText(/Press the figure/)).toBeTruthy()
+  rerender(<Desk start={emptyBrief()} />)
+  expect(document.activeElement).toBe(panel)
+})
 
 test('what the picture shows is taken one by one or all at once; what is wished already is no more to be taken', async () => {
   const user = userEvent.setup()

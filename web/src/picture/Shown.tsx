@@ -46,7 +46,9 @@ export function Shown({ reading, height, note, isPicking, brief, catalogue, onCh
   const take = (some: readonly Proposal[]) => onChange({ ...brief, wishes: withProposals(brief.wishes, some) })
   // Who came by keys goes on from here; what was pressed is gone.
   const panel = useRef<HTMLElement>(null)
-  useEffect(() => panel.current?.focus(), [])
+  useEffect(() => {
+    if (!isPicking) panel.current?.focus()
+  }, [isPicking])
   const isTaller = stature !== null && stature.stature !== brief.stature
   return (
     <section

@@ -16,12 +16,12 @@ export function SampleBar() {
   return (
     <aside
       aria-label="Sample world"
-      className="flex h-9 shrink-0 items-center gap-3 border-b border-rule bg-band px-3 text-[13.5px] sm:px-5"
+      className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-3 border-b border-rule bg-band px-3 text-[13.5px] sm:px-5"
     >
-      <span className="truncate">
+      <span className="w-full pt-1 sm:w-auto sm:pt-0">
         <strong>The sample world.</strong> Try anything: nothing here touches your own workspace.
       </span>
-      <a href={back} className="ml-auto shrink-0 font-semibold text-act hover:underline">
+      <a href={back} className="shrink-0 font-semibold sm:ml-auto text-act hover:underline">
         Back to my workspace
       </a>
       <Button
