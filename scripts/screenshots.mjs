@@ -62,20 +62,21 @@ try {
       },
     ],
     [
+      'casting',
+      bench('Odile, skipper').replace('bench', 'casting'),
+      async (page) => {
+        await page.getByRole('button', { name: 'Cast ten outfits' }).click()
+        await page.getByRole('list', { name: 'Outfits', exact: true }).waitFor()
+      },
+    ],
+    // After it, since what a picture was read for stays with the outfit.
+    [
       'brief',
       bench('Odile, skipper').replace('bench', 'brief'),
       async (page) => {
         await page.getByRole('button', { name: 'Read the picture' }).click()
         await page.getByRole('button', { name: /^Take all/ }).waitFor()
         await page.getByRole('list', { name: 'Against the picture' }).waitFor()
-      },
-    ],
-    [
-      'casting',
-      bench('Odile, skipper').replace('bench', 'casting'),
-      async (page) => {
-        await page.getByRole('button', { name: 'Cast ten outfits' }).click()
-        await page.getByRole('list', { name: 'Outfits', exact: true }).waitFor()
       },
     ],
     ['takes', bench('Teo').replace('bench', 'takes'), (page) => page.getByText('of its parts are common').waitFor()],

@@ -216,9 +216,9 @@ function Card({
         <strong className="font-head text-[19px] text-act">{inPoints(likeness.milli)}</strong>
         <span className="ml-auto text-[13px]">{money(price)}</span>
       </span>
-      {against && (
+      {picture && (
         <span className="-mt-0.5 text-[12.5px] text-soft" title="Likeness to the picture, of 100">
-          picture {against.points}
+          picture {against?.points ?? '…'}
         </span>
       )}
       <Figure placements={cast.placements} label="" className="h-[196px] w-full" />
