@@ -179,15 +179,16 @@ export function colourGap(a: Part, b: Part, { catalogue }: FittingContext): numb
   return one && two ? colourDifference(one.hex, two.hex) : 100
 }
 
-/** The part of the other side that goes with one: that it is sold with, or the same part where it fits both. */
-export function twinOf(
-  { placement, part: { code } }: WornPart,
-  slot: Slot,
-  { catalogue }: FittingContext,
-): Part | null {
+/**
+ * The part of the other side that goes with one: that it is sold with, or the same part where it fits both. None where that may
+ * not be offered.
+ */
+export function twinOf({ placement, part: { code } }: WornPart, slot: Slot, context: FittingContext): Part | null {
+  const { catalogue } = context
+  const offered = (part: Part | null) => (part && allowed(part, context) ? part : null)
   for (const { components } of assembliesWith(code, placement.slot, catalogue)) {
     const other = catalogue.parts.get(components.find((component) => component.slot === slot)?.part ?? '')
-    if (other) return other
+    if (other) return offered(other)
   }
-  return otherSideOf(catalogue.parts.get(code)!, slot, catalogue)
+  return offered(otherSideOf(catalogue.parts.get(code)!, slot, catalogue))
 }

@@ -145,6 +145,24 @@ describe('with all there is to look at', () => {
     )
   })
 
+  test('the twin of a leg is not offered where the house rules exclude it', () => {
+    const [left, right] = [
+      partNamed('Patched trousers, left leg', 'Peat'),
+      partNamed('Work trousers, right leg', 'Slate'),
+    ]
+    const twin = partNamed('Patched trousers, right leg', 'Peat')
+    const outfit: Placement[] = [
+      { slot: 'legRight', part: right.code, order: 0, turned: false },
+      { slot: 'legLeft', part: left.code, order: 0, turned: false },
+    ]
+    const offered = (excluded: string[]) =>
+      pinsOf(outfit, { catalogue, drawer: { loose: {}, donors: [] }, free: {}, excluded: new Set(excluded) })
+        .filter(({ rule }) => rule === 'symmetry-legs')
+        .flatMap(({ remedies }) => remedies.flatMap(({ placements }) => placements.map(({ part }) => part)))
+    expect(offered([])).toContain(twin.code)
+    expect(offered([twin.code])).not.toContain(twin.code)
+  })
+
   test('mending leaves no more amiss than before', () => {
     const weight = { problem: 100, notice: 10, hint: 1 }
     fc.assert(
