@@ -22,9 +22,13 @@ export interface PictureReading {
   heads: number
 }
 
-/** A figure found in a picture: its box in shares of it, and how high it is for the tallest of them. */
+/**
+ * A figure found in a picture: the box it is read in, which has some ground round it, and its own, both in shares of the picture; and
+ * how high it is for the tallest of them.
+ */
 export interface FoundFigure {
   box: Box
+  own: Box
   height: number
 }
 
@@ -37,13 +41,15 @@ export function findFigures(pixels: Pixels): FoundFigure[] {
     const edge = Math.round(Math.max(field.width, field.height) * 0.03)
     const from = { x: Math.max(0, left - edge), y: Math.max(0, top - edge) }
     const to = { x: Math.min(field.width, right + 1 + edge), y: Math.min(field.height, bottom + 1 + edge) }
+    const between = (a: { x: number; y: number }, b: { x: number; y: number }): Box => ({
+      x: a.x / field.width,
+      y: a.y / field.height,
+      width: (b.x - a.x) / field.width,
+      height: (b.y - a.y) / field.height,
+    })
     return {
-      box: {
-        x: from.x / field.width,
-        y: from.y / field.height,
-        width: (to.x - from.x) / field.width,
-        height: (to.y - from.y) / field.height,
-      },
+      box: between(from, to),
+      own: between({ x: left, y: top }, { x: right + 1, y: bottom + 1 }),
       height: (bottom - top + 1) / tallest,
     }
   })
@@ -56,7 +62,7 @@ export function figuresInBoxes(pixels: Pixels, boxes: readonly Box[]): FoundFigu
     return { box, high: outline ? outline.soles.y - outline.crown.y : box.height }
   })
   const tallest = Math.max(...found.map(({ high }) => high))
-  return found.map(({ box, high }) => ({ box, height: high / tallest })).sort((a, b) => a.box.x - b.box.x)
+  return found.map(({ box, high }) => ({ box, own: box, height: high / tallest })).sort((a, b) => a.box.x - b.box.x)
 }
 
 /** Where something is in shares of a picture, from where it is in cells of a field of one of its boxes. */

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals'
 import { drawFigure } from '../mannequin/index.ts'
 import { seeded } from '../base/index.ts'
 import { partNamed, rosterFile, takeOf, worldCatalogue } from '../test/world.ts'
-import { CARD_CHOICES, CARD_SIZE_NAMES, CARD_SIZES, cardPage, layOutCard, type CardContent } from './card.ts'
+import { CARD_CHOICES, CARD_SIZE_NAMES, CARD_SIZES, cardPage, faceBox, layOutCard, type CardContent } from './card.ts'
+import { cutPhoto, firstPhoto, type CardPhoto } from './cardPhoto.ts'
 import { cardEntries } from './cardEntries.ts'
 import { extentOf } from './extentOf.ts'
 import { cross, runsOver } from './leads.ts'
@@ -83,6 +84,18 @@ function expectInOrder(content: CardContent, choices = CARD_CHOICES) {
   return { led: led.length, all: labels.length }
 }
 
+/** A photo of any shape, turned and cut somehow, with some points moved by hand. */
+const anyPhoto = (random: () => number): CardPhoto => ({
+  ...firstPhoto(
+    { hash: '', width: 300 + random() * 900, height: 300 + random() * 900 },
+    random() < 0.5 ? { x: random() * 0.4, y: random() * 0.3, width: 0.5, height: 0.6 } : null,
+  ),
+  turn: (random() - 0.5) * 30,
+  points: (['head', 'torso', 'heldLeft'] as const)
+    .filter(() => random() < 0.3)
+    .map((slot) => ({ slot, x: random(), y: random() })),
+})
+
 describe('layout', () => {
   test.each(everyTake)('$name: labels keep to the card and apart, and no line crosses anything', ({ placements }) => {
     for (const size of CARD_SIZE_NAMES) expectInOrder(contentOf(placements), { ...CARD_CHOICES, size })
@@ -100,9 +113,13 @@ describe('layout', () => {
         .map((p, order) => ({ ...p, order }))
       const view = pick(['front', 'back'] as const)
       const drawing = drawFigure(placements, catalogue, { view })
-      const content = { ...contentOf(placements), drawing }
-      content.entries = cardEntries(placements, catalogue, drawing, (part) => ({ source: `from ${part}`, price: part }))
-      const box = extentOf(drawing)
+      const photo = random() < 0.4 ? cutPhoto(anyPhoto(random), drawing, faceBox(drawing), 'data:,') : null
+      const content: CardContent = { ...contentOf(placements), drawing, ...(photo ? { photo } : {}) }
+      content.entries = cardEntries(placements, catalogue, photo ?? drawing, (part) => ({
+        source: `from ${part}`,
+        price: part,
+      }))
+      const box = photo ? { x: 0, y: 0, width: photo.width, height: photo.height } : extentOf(drawing)
       // Fewer than twenty are worn by some: others stand anywhere on the figure.
       while (content.entries.length < 20 && random() < 0.9)
         content.entries.push({

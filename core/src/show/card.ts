@@ -1,8 +1,9 @@
-import { MEASURES, type Drawing } from '../mannequin/index.ts'
+import { INK, MEASURES, type Drawing } from '../mannequin/index.ts'
+import type { CardPhoto, CutPhoto } from './cardPhoto.ts'
 import { extentOf } from './extentOf.ts'
 import { isWithin, placeLeads, type Box, type PlacedLead, type Point } from './leads.ts'
 import { PAPER, type Mark, type Page } from './page.ts'
-import { wrapText } from './textWidth.ts'
+import { textWidth, wrapText } from './textWidth.ts'
 
 /** One line of the breakdown: what, in which colour, from where, and the points on the figure it leads to. */
 export interface CardEntry {
@@ -23,6 +24,8 @@ export interface CardContent {
   note: string
   credits: string
   drawing: Drawing
+  /** A photo in place of the drawing; anchors of entries are in its units then. */
+  photo?: CutPhoto
   entries: CardEntry[]
 }
 
@@ -49,6 +52,9 @@ export interface CardChoices {
   altered: boolean
   note: string
   credits: string
+  /** Whether the photo stands in for the drawing, where there is one. */
+  picture: 'drawing' | 'photo'
+  photo: CardPhoto | null
 }
 
 export const CARD_CHOICES: CardChoices = {
@@ -61,6 +67,8 @@ export const CARD_CHOICES: CardChoices = {
   altered: true,
   note: '',
   credits: '',
+  picture: 'drawing',
+  photo: null,
 }
 
 /** Most letters of a note and of credits; what is longer is refused where it is written. */
@@ -126,7 +134,7 @@ export function layOutCard(
   let k = Math.min(1, width / 140)
   let texts = textsAt(content, choices, { width, height, k })
   while (!texts.fits && NAME * k * 0.95 >= LEAST) texts = textsAt(content, choices, { width, height, k: (k *= 0.95) })
-  return laidOut(texts, content.drawing, choices)
+  return laidOut(texts, content, choices)
 }
 
 /** The texts of a card broken into lines at a size, and whether its labels have room at that. */
@@ -182,11 +190,11 @@ function textsAt(
 
 function laidOut(
   { labelled, k, top, bottom, fits: _fits, ...texts }: ReturnType<typeof textsAt>,
-  drawing: Drawing,
+  { drawing, photo }: Pick<CardContent, 'drawing' | 'photo'>,
   { lines }: CardChoices,
 ): CardLayout {
   const { width, margin, column, text } = texts
-  const extent = extentOf(drawing)
+  const extent = photo ? { x: 0, y: 0, width: photo.width, height: photo.height } : extentOf(drawing)
   const room = { width: width - 2 * margin - 2 * column - 6, height: bottom - top }
   const scale = Math.min(room.width / extent.width, (room.height * 0.96) / extent.height)
   const figure = {
@@ -195,7 +203,7 @@ function laidOut(
     y: top + (room.height - extent.height * scale) / 2 - extent.y * scale,
   }
   const onCard = ({ x, y }: Point) => ({ x: figure.x + x * scale, y: figure.y + y * scale })
-  const face = faceBox(drawing)
+  const face = photo ? photo.face : faceBox(drawing)
   const targets = labelled.map(({ entry }) => entry.anchors.map(onCard))
   const clear = face ? [{ ...onCard(face), width: face.width * scale, height: face.height * scale }] : []
   /** What is in the face is led to at the cheek. */
@@ -259,8 +267,12 @@ export function cardPage(
       y: margin + layout.title + small * 1.3,
       value: said!,
     })
-  marks.push({ kind: 'figure', drawing: content.drawing, ...figure })
-  for (const label of labels) marks.push(...labelMarks(label, layout, choices))
+  const { photo } = content
+  if (photo) {
+    const box = { x: figure.x, y: figure.y, width: photo.width * figure.scale, height: photo.height * figure.scale }
+    marks.push({ kind: 'image', ...box, href: photo.href }, { kind: 'rect', ...box, stroke: PAPER.line, line: 0.3 })
+  } else marks.push({ kind: 'figure', drawing: content.drawing, ...figure })
+  for (const label of labels) marks.push(...labelMarks(label, layout, { ...choices, overPhoto: photo !== undefined }))
   let y = height - margin * 0.5
   for (const [value, fill] of [
     ...[...layout.foot].reverse().map((words) => [words, PAPER.soft] as const),
@@ -273,29 +285,37 @@ export function cardPage(
   return { title: `${content.title}: parts and where they come from`, width, height, marks }
 }
 
+/** A number beside a point of the figure; over a photo on a light ground, so that it can be read on any colour. */
+function numberMarks({ x, y }: Point, number: number, size: number, overPhoto: boolean): Mark[] {
+  const value = `${number}`
+  const words: Mark = { kind: 'text', x, y, size, value, strong: true }
+  if (!overPhoto) return [words]
+  const ground = { x: x - 0.4, y: y - size * 0.85, width: textWidth(value, size) + 0.8, height: size * 1.1 }
+  return [{ kind: 'rect', ...ground, radius: 0.5, fill: PAPER.ground }, words]
+}
+
 /** A label with its line, dots, swatch and words. */
 function labelMarks(
   label: PlacedEntry,
   { margin, column, width, text, small, line }: CardLayout,
-  { lines }: CardChoices,
+  { lines, overPhoto }: Pick<CardChoices, 'lines'> & { overPhoto: boolean },
 ): Mark[] {
   const { entry, side, y: at, name, more, targets, from, to, number } = label
   const isLeft = side === 'left'
   const x = isLeft ? margin + column : width - margin - column
   const anchor = isLeft ? ('end' as const) : ('start' as const)
   const drawn: Mark[] = []
-  if (lines && number === null)
-    drawn.push({
-      kind: 'path',
-      d: `M${two(from.x)} ${two(from.y)}L${two(to.x)} ${two(to.y)}`,
-      stroke: PAPER.lead,
-      width: 0.3,
-    })
+  if (lines && number === null) {
+    const line = { kind: 'path' as const, d: `M${two(from.x)} ${two(from.y)}L${two(to.x)} ${two(to.y)}` }
+    // A photo may have any colour: the line shows by a light edge.
+    if (overPhoto) drawn.push({ ...line, stroke: PAPER.ground, width: 0.8 }, { ...line, stroke: INK, width: 0.3 })
+    else drawn.push({ ...line, stroke: PAPER.lead, width: 0.3 })
+  }
   if (lines)
     for (const target of targets) drawn.push({ kind: 'dot', ...target, radius: 0.8, fill: '#FFFBF2', line: 0.35 })
   if (number !== null) {
     for (const target of targets)
-      drawn.push({ kind: 'text', x: target.x + 1.2, y: target.y + 0.8, size: small, value: `${number}`, strong: true })
+      drawn.push(...numberMarks({ x: target.x + 1.2, y: target.y + 0.8 }, number, small, overPhoto))
     drawn.push({
       kind: 'text',
       x: from.x,

@@ -11,6 +11,19 @@ export {
   type CardEntry,
   type CardSize,
 } from './card.ts'
+export {
+  cropRound,
+  cutPhoto,
+  firstPhoto,
+  photoPoints,
+  pointBefore,
+  turnedFrame,
+  turnedPoint,
+  withinFrame,
+  type CardPhoto,
+  type CardPoint,
+  type CutPhoto,
+} from './cardPhoto.ts'
 export { cardEntries, type ToldOfPart } from './cardEntries.ts'
 export {
   MOST_ON_SHEET,

@@ -55,8 +55,19 @@ interface FigureMark {
   scale: number
 }
 
+/** A picture of pixels, stretched over a box. */
+interface ImageMark {
+  kind: 'image'
+  x: number
+  y: number
+  width: number
+  height: number
+  /** JPEG or PNG as a data address. */
+  href: string
+}
+
 /** What stands on a page, in millimetres from its top left corner. */
-export type Mark = TextMark | PathMark | RectMark | DotMark | FigureMark
+export type Mark = TextMark | PathMark | RectMark | DotMark | FigureMark | ImageMark
 
 /** A page to be looked at, printed or saved: geometry alone, the same for SVG, PNG and PDF. Marks are drawn in their order. */
 export interface Page {
@@ -93,6 +104,8 @@ function markSvg(mark: Mark, families: typeof PAGE_FAMILIES): string {
     }
     case 'dot':
       return `<circle cx="${hundredth(mark.x)}" cy="${hundredth(mark.y)}" r="${hundredth(mark.radius)}" fill="${mark.fill}" stroke="${INK}" stroke-width="${hundredth(mark.line)}"/>`
+    case 'image':
+      return `<image x="${hundredth(mark.x)}" y="${hundredth(mark.y)}" width="${hundredth(mark.width)}" height="${hundredth(mark.height)}" preserveAspectRatio="none" href="${mark.href}"/>`
     case 'figure': {
       const { drawing, x, y, scale } = mark
       return `<g transform="translate(${hundredth(x)} ${hundredth(y)}) scale(${scale.toFixed(5)})">${svgBody(drawing.shapes)}</g>`

@@ -24,6 +24,9 @@ import { DATABASE_FILES } from '../base/databaseFiles.ts'
 import { setAside } from '../base/folder.ts'
 import { refusalOf } from '../base/refusal.ts'
 import type { Settings } from '../base/settings.ts'
+import { CARD_CHOICES, cropRound, firstPhoto, type CardChoices } from '@outfit/core/show'
+import type { Box } from '@outfit/core/picture'
+import { CardService } from '../show/cardService.ts'
 import { PhotoService } from '../catalogue/photoService.ts'
 import { Writer } from '../base/writer.ts'
 import { readStandIn, StandInMarket } from '../feed/standInMarket.ts'
@@ -129,8 +132,39 @@ export async function loadSampleWorld(app: INestApplicationContext, folder: stri
   const file = await readRosters(JSON.parse(text))
   await app.get(ImportRosters).import(file)
   const outfits = await app.get(DataSource).getRepository(OutfitEntity).find()
+  await loadCards(app, folder, outfits)
   for (const { outfit, ...entry } of file.later ?? [])
     await app.get(LaterService).make({ ...entry, outfit: outfits.find(({ name }) => name === outfit)?.id })
+}
+
+/** What the world says of a photo that stands on a card. */
+interface WorldCard {
+  outfit: string
+  file: string
+  turn: number
+  even: number
+  figure: Box
+  card: Partial<CardChoices>
+}
+
+/** The cards that show a photo of the built figure. */
+async function loadCards(app: INestApplicationContext, folder: string, outfits: readonly OutfitEntity[]) {
+  const file = join(folder, 'cards.json')
+  if (!existsSync(file)) return
+  for (const { outfit, file: name, turn, even, figure, card } of JSON.parse(
+    readFileSync(file, 'utf8'),
+  ) as WorldCard[]) {
+    const bytes = readFileSync(join(folder, name))
+    const kept = await app.get(PhotoService).take(Readable.from([bytes]), bytes.length)
+    const photo = { ...firstPhoto(kept, figure), turn, even }
+    const { id } = outfits.find((one) => one.name === outfit)!
+    await app.get(CardService).choose(id, {
+      ...CARD_CHOICES,
+      ...card,
+      picture: 'photo',
+      photo: { ...photo, crop: cropRound(photo, figure) },
+    })
+  }
 }
 
 /** The weeks before the day of the offers, as the world's made-up market had them. */

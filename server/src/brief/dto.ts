@@ -1,5 +1,6 @@
 import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsOptional, Matches } from 'class-validator'
 import { FilledText, ListOf, One, Share, Text, Texts, Whole } from '../base/fields.ts'
+import { BoxDto, PointDto } from '../base/places.ts'
 import type { Landmark } from '@outfit/core/picture'
 import {
   ABILITIES,
@@ -64,17 +65,6 @@ export class SaveBrief {
 export class SaveTemplate {
   @FilledText(80) name: string
   @ListOf(() => WishDto, { least: 1, most: 120 }) wishes: WishDto[]
-}
-
-/** A point of a picture, in shares of its width and height. */
-class PointDto {
-  @Share() x: number
-  @Share() y: number
-}
-
-class BoxDto extends PointDto {
-  @Share(0.01) width: number
-  @Share(0.01) height: number
 }
 
 class PointsDto implements Record<Landmark, PointDto> {

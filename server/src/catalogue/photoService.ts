@@ -75,11 +75,16 @@ export class PhotoService implements OnModuleInit {
     return { hash, width, height }
   }
 
-  /** The bytes of a kept photo. */
+  /** The bytes of a kept photo, as a stream. */
   async open(hash: string): Promise<Readable> {
+    return createReadStream(await this.fileOf(hash))
+  }
+
+  /** Where the bytes of a kept photo are. */
+  async fileOf(hash: string): Promise<string> {
     const known = /^[0-9a-f]{64}$/.test(hash) && (await this.database.getRepository(PhotoEntity).existsBy({ hash }))
     if (!known || !existsSync(this.pathOf(hash))) throw notFound('photo', hash)
-    return createReadStream(this.pathOf(hash))
+    return this.pathOf(hash)
   }
 
   /** Run `work` when fewer than `AT_ONCE` others run. */

@@ -54,6 +54,11 @@ function draw(pdf: Pdf, mark: Mark): void {
     case 'dot':
       paint(pdf.circle(mark.x, mark.y, mark.radius), mark.fill, INK, mark.line)
       return
+    case 'image': {
+      const { href, x, y, width, height } = mark
+      pdf.image(Buffer.from(href.slice(href.indexOf(',') + 1), 'base64'), x, y, { width, height })
+      return
+    }
     case 'figure': {
       pdf.save().translate(mark.x, mark.y).scale(mark.scale).lineCap('round')
       for (const shape of mark.drawing.shapes) drawShape(pdf, shape)

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
-import { CARD_CHOICES } from '@outfit/core/show'
+import { CARD_CHOICES, firstPhoto, turnedFrame, type CardPhoto } from '@outfit/core/show'
+import sharp from 'sharp'
 import { pdfText } from '../test/pdfText.ts'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
@@ -73,6 +74,107 @@ describe('the card', () => {
     expect(once).toContain('width="190mm"')
     expect(once).toContain('Ferry Landing')
     await server.send('PUT', `outfits/${outfit.id}/card`, CARD_CHOICES)
+  })
+
+  describe('with a photo of the built figure', () => {
+    /** A picture half light, half dark, with a red block as the figure; turned by EXIF where asked for. */
+    const picture = (orientation?: number) => {
+      const pixels = Buffer.alloc(300 * 400 * 3)
+      for (let y = 0; y < 400; y++)
+        for (let x = 0; x < 300; x++) {
+          const inside = x > 110 && x < 190 && y > 80 && y < 330
+          pixels.set(inside ? [190, 40, 40] : [230 - x / 3, 225 - x / 3, 215 - x / 3], (y * 300 + x) * 3)
+        }
+      const taken = sharp(pixels, { raw: { width: 300, height: 400, channels: 3 } }).jpeg()
+      return (orientation ? taken.withMetadata({ orientation }) : taken).toBuffer()
+    }
+    const keep = async (bytes: Buffer) =>
+      (await server.sendFile<{ hash: string; width: number; height: number }>('photos', bytes as never)).body
+    const found = { x: 0.37, y: 0.2, width: 0.26, height: 0.63 }
+    /** The pictures of pixels in an SVG, decoded. */
+    const picturesIn = (svg: string) =>
+      Promise.all(
+        [...svg.matchAll(/href="data:image\/jpeg;base64,([^"]+)"/g)].map(([, data]) =>
+          sharp(Buffer.from(data!, 'base64')).raw().toBuffer({ resolveWithObject: true }),
+        ),
+      )
+
+    test('the photo stands in for the drawing in every file, with the same words and lines', async () => {
+      const photo = firstPhoto(await keep(await picture()), found)
+      const drawn = (await server.get<string>(`outfits/${outfit.id}/card.svg`)).body
+      const chosen = { ...CARD_CHOICES, picture: 'photo', photo }
+      expect((await server.send('PUT', `outfits/${outfit.id}/card`, chosen)).status).toBe(204)
+      expect((await server.get(`outfits/${outfit.id}/card`)).body).toEqual(chosen)
+      const { body: svg } = await server.get<string>(`outfits/${outfit.id}/card.svg`)
+      const [shown] = await picturesIn(svg)
+      const { width, height } = shown!.info
+      expect(width / height).toBeCloseTo((photo.crop.width / photo.crop.height) as number, 1)
+      // The figure is in the middle of what was cut out.
+      const at = (Math.round(height / 2) * width + Math.round(width / 2)) * 3
+      expect(shown!.data[at]!).toBeGreaterThan(shown!.data[at + 1]! + 80)
+      const texts = (of: string) => [...of.matchAll(/<text [^>]*>([^<]*)<\/text>/g)].map(([, words]) => words).sort()
+      expect(texts(svg)).toEqual(texts(drawn))
+      expect(await picturesIn(drawn)).toEqual([])
+      const pdf = await fetch(`${server.url}/api/outfits/${outfit.id}/card.pdf`)
+      const [page] = await pdfText(new Uint8Array(await pdf.arrayBuffer()))
+      expect(page!.text.replace(/\s/g, '')).toContain('Corkvest')
+      const png = await sharp(
+        Buffer.from(await (await fetch(`${server.url}/api/outfits/${outfit.id}/card.png`)).arrayBuffer()),
+      )
+        .raw()
+        .toBuffer({ resolveWithObject: true })
+      const middle =
+        (Math.round(png.info.height / 2) * png.info.width + Math.round(png.info.width / 2)) * png.info.channels
+      expect(png.data[middle]!).toBeGreaterThan(png.data[middle + 1]! + 80)
+      // The drawing is one choice away, the photo stays.
+      const back = (await server.get<string>(`outfits/${outfit.id}/card.svg?picture=drawing`)).body
+      expect(await picturesIn(back)).toEqual([])
+      await server.send('PUT', `outfits/${outfit.id}/card`, CARD_CHOICES)
+    })
+
+    test('turned by its EXIF it is upright; turned, cut and evened out it is what was asked for this once', async () => {
+      const kept = await keep(await picture(6))
+      expect([kept.width, kept.height]).toEqual([400, 300])
+      const photo = { ...firstPhoto(kept, null), turn: -90 }
+      const asked = (more: object) =>
+        `outfits/${outfit.id}/card.svg?picture=photo&photo=${encodeURIComponent(JSON.stringify({ ...photo, ...more }))}`
+      const upright = { crop: turnedFrame(photo) }
+      const [taken] = await picturesIn((await server.get<string>(asked(upright))).body)
+      const { width, height } = taken!.info
+      expect([width, height]).toEqual([300, 400])
+      const light = ({ data }: { data: Buffer }, x: number) => data[(20 * width + x) * 3]!
+      expect(light(taken!, 10) - light(taken!, 290)).toBeGreaterThan(60)
+      const [even] = await picturesIn((await server.get<string>(asked({ ...upright, even: 1 }))).body)
+      expect(Math.abs(light(even!, 10) - light(even!, 290))).toBeLessThan(14)
+    })
+
+    test.each<[string, (photo: CardPhoto) => object, string]>([
+      ['of a photo that is not kept', (photo) => ({ ...photo, hash: 'f'.repeat(64) }), 'photo.hash'],
+      ['of another size', (photo) => ({ ...photo, width: 7 }), 'photo.hash'],
+      [
+        'with a cut of nothing',
+        (photo) => ({ ...photo, crop: { x: 0, y: 0, width: 0, height: 1 } }),
+        'photo.crop.width',
+      ],
+      [
+        'with a point of no slot',
+        (photo) => ({ ...photo, points: [{ slot: 'wing', x: 0, y: 0 }] }),
+        'photo.points[0].slot',
+      ],
+      ['that is no photo', () => ({ hash: 'x' }), 'photo.hash'],
+    ])('%s is refused by its field', async (_, change, field) => {
+      const photo = firstPhoto(await keep(await picture()), found)
+      const { status, body } = await server.send<ProblemBody>('PUT', `outfits/${outfit.id}/card`, {
+        ...CARD_CHOICES,
+        photo: change(photo),
+      })
+      expect(status).toBe(400)
+      expect(body.errors.map((one) => one.field)).toContain(field)
+    })
+
+    test('what is no JSON is refused where it is asked for', async () => {
+      expect((await server.get(`outfits/${outfit.id}/card.svg?photo=%7B`)).status).toBe(400)
+    })
   })
 
   test.each([

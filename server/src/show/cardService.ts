@@ -5,12 +5,14 @@ import { homeMoney } from '@outfit/core/market'
 import { isCopy } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
 import { takeNamed } from '@outfit/core/roster'
-import { CARD_CHOICES, cardEntries, cardPage, type CardChoices } from '@outfit/core/show'
-import { notFound } from '../base/problem.ts'
+import { CARD_CHOICES, cardEntries, cardPage, cutPhoto, faceBox, type CardChoices } from '@outfit/core/show'
+import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
+import { PhotoEntity } from '../schema/catalogue.ts'
 import { OutfitEntity } from '../schema/roster.ts'
+import { CutPhotoService } from './cutPhotoService.ts'
 import { PartsToldService } from './partsTold.ts'
 import { SettingsService } from '../settings/settingsService.ts'
 import type { Picture } from './pictureService.ts'
@@ -24,6 +26,7 @@ export class CardService {
     private readonly rosters: RosterService,
     private readonly catalogue: CatalogueService,
     private readonly parts: PartsToldService,
+    private readonly cuts: CutPhotoService,
   ) {}
 
   /** What the card of an outfit shows. */
@@ -37,10 +40,21 @@ export class CardService {
 
   /** Keep what the card of an outfit shows. */
   async choose(outfit: string, card: CardChoices): Promise<void> {
+    await this.refuseUnkept(card.photo)
     await this.writer.transaction(async (db) => {
       const { affected } = await db.update(OutfitEntity, { id: outfit }, { card: { ...card } })
       if (!affected) throw notFound('outfit', outfit)
     })
+  }
+
+  /** Refuse a photo that is not kept here, or is of another size. */
+  private async refuseUnkept(photo: CardChoices['photo']): Promise<void> {
+    if (!photo) return
+    const { hash, width, height } = photo
+    if (await this.database.getRepository(PhotoEntity).existsBy({ hash, width, height })) return
+    throw new Problem(400, 'The photo of this card is not kept here. Bring it in again.', [
+      { field: 'photo.hash', message: `must be of a kept photo of ${width} × ${height} pixels` },
+    ])
   }
 
   /** The card of a take; what `asked` does not say is as it was kept. */
@@ -54,6 +68,8 @@ export class CardService {
     const drawing = drawFigure(placements, catalogue, { view: choices.view })
     const worn = placements.map(({ part }) => part)
     const told = await this.parts.of(worn)
+    const shown = choices.picture === 'photo' ? choices.photo : null
+    const photo = shown && cutPhoto(shown, drawing, faceBox(drawing), await this.cuts.cut(shown))
     const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
     const page = cardPage(
       {
@@ -75,7 +91,8 @@ export class CardService {
         note: choices.note,
         credits: choices.credits,
         drawing,
-        entries: cardEntries(placements, catalogue, drawing, told.told, { altered: choices.altered }),
+        ...(photo ? { photo } : {}),
+        entries: cardEntries(placements, catalogue, photo ?? drawing, told.told, { altered: choices.altered }),
       },
       choices,
     )

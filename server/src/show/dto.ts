@@ -1,19 +1,34 @@
 import { applyDecorators } from '@nestjs/common'
 import { ApiOkResponse } from '@nestjs/swagger'
-import { Transform } from 'class-transformer'
-import { IsBoolean, IsIn, IsOptional, IsString, Matches } from 'class-validator'
+import { plainToInstance, Transform } from 'class-transformer'
+import {
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator'
+import { JSONSchema } from 'class-validator-jsonschema'
 import {
   CARD_SIZE_NAMES,
   CARD_TEXTS,
   PAPER_SIZE_NAMES,
   PER_PAGE,
   type CardChoices,
+  type CardPhoto,
   type CardSize,
   type PaperSize,
   type PerPage,
   type SheetChoices,
 } from '@outfit/core/show'
-import { FilledText, Separated, Text, YesNo } from '../base/fields.ts'
+import { SLOTS, type Slot } from '@outfit/core/catalogue'
+import { FilledText, ListOf, One, Separated, Share, Text, Whole, YesNo } from '../base/fields.ts'
+import { BoxDto, PointDto } from '../base/places.ts'
 import { PICTURE_KINDS, type PictureKind } from './pictureService.ts'
 
 /** Of what a picture is taken out, and how. */
@@ -32,6 +47,55 @@ export const PictureAnswer = () => {
   )
 }
 
+/** A number within its limits, both included. */
+const Between = (least: number, most: number) => applyDecorators(Max(most), Min(least), IsNumber())
+
+/** What is cut out of a turned photo, in heights of the photo from its middle. */
+class CropDto {
+  @Between(-20, 20) x: number
+  @Between(-20, 20) y: number
+  @Between(0.01, 40) width: number
+  @Between(0.01, 40) height: number
+}
+
+class CardPointDto extends PointDto {
+  @IsIn(SLOTS) slot: Slot
+}
+
+class CardPhotoDto implements CardPhoto {
+  @Matches(/^[0-9a-f]{64}$/, { message: 'hash must be the hash of a kept photo' }) hash: string
+  @Whole(1, 20_000) width: number
+  @Whole(1, 20_000) height: number
+  /** Degrees clockwise. */
+  @Between(-180, 180) turn: number
+  @One(() => CropDto) crop: CropDto
+  /** How far the light is evened out. */
+  @Share() even: number
+  /** Where the figure was found in the photo. */
+  @IsOptional() @One(() => BoxDto) figure: BoxDto | null
+  /** Where lead lines go that were moved by hand. */
+  @ListOf(() => CardPointDto, { most: SLOTS.length }) points: CardPointDto[]
+}
+
+/** What was JSON in a query. */
+const asPhoto = ({ value }: { value: unknown }) => {
+  if (typeof value !== 'string') return value
+  try {
+    return plainToInstance(CardPhotoDto, JSON.parse(value))
+  } catch {
+    return value
+  }
+}
+
+/** A photo as JSON, checked by its class. */
+const IsPhoto = () =>
+  applyDecorators(
+    Transform(asPhoto),
+    JSONSchema(() => ({ type: 'string' })),
+    ValidateNested(),
+    IsObject(),
+  )
+
 /** What a card shows, as it is kept. */
 export class CardBody implements CardChoices {
   @IsIn(CARD_SIZE_NAMES) size: CardSize
@@ -43,6 +107,8 @@ export class CardBody implements CardChoices {
   @IsBoolean() altered: boolean
   @Text(CARD_TEXTS.note) note: string
   @Text(CARD_TEXTS.credits) credits: string
+  @IsIn(['drawing', 'photo']) picture: 'drawing' | 'photo'
+  @IsOptional() @One(() => CardPhotoDto) photo: CardPhotoDto | null
 }
 
 /** What a card shows this time; what is not said is as it was kept. */
@@ -59,6 +125,9 @@ export class CardQuery {
   @IsOptional() @YesNo() altered?: boolean
   @IsOptional() @Text(CARD_TEXTS.note) note?: string
   @IsOptional() @Text(CARD_TEXTS.credits) credits?: string
+  @IsOptional() @IsIn(['drawing', 'photo']) picture?: 'drawing' | 'photo'
+  /** As JSON. */
+  @IsOptional() @IsPhoto() photo?: CardPhotoDto
 }
 
 /** What a sheet shows, as it is kept. */

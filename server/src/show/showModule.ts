@@ -6,6 +6,7 @@ import { TablesModule } from '../tables/tablesModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { RosterModule } from '../roster/rosterModule.ts'
 import { CardService } from './cardService.ts'
+import { CutPhotoService } from './cutPhotoService.ts'
 import { ComparedService } from './comparedService.ts'
 import { LineUpController } from './lineUpController.ts'
 import { LineUpService } from './lineUpService.ts'
@@ -24,6 +25,7 @@ import { ShowController } from './showController.ts'
   controllers: [LineUpController, RecipeController, SheetController, ShowController],
   providers: [
     CardService,
+    CutPhotoService,
     ComparedService,
     LineUpService,
     PartsToldService,

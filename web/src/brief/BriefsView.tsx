@@ -30,7 +30,8 @@ import { InWords } from '../description/InWords.tsx'
 import { wishInWords } from '../description/wishInWords.ts'
 import { RowPicture } from './RowPicture.tsx'
 import { SpreadWishes } from './SpreadWishes.tsx'
-import { PICTURE_TYPES, PICTURE_WORDS, useHangPictures } from './useHangPictures.ts'
+import { useHangPictures } from './useHangPictures.ts'
+import { PICTURE_TYPES, PICTURE_WORDS } from '../picture/pictureFiles.ts'
 
 /** Everybody's brief on one page, written in words. */
 export function BriefsView() {

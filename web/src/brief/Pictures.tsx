@@ -8,7 +8,8 @@ import { Button } from '../ui/Button.tsx'
 import { usePastedFiles } from '../ui/usePastedFiles.ts'
 import type { OutlineWork } from '../picture/useOutline.ts'
 import { Picture } from './Picture.tsx'
-import { PICTURE_TYPES, PICTURE_WORDS, useHangPictures } from './useHangPictures.ts'
+import { useHangPictures } from './useHangPictures.ts'
+import { PICTURE_TYPES, PICTURE_WORDS } from '../picture/pictureFiles.ts'
 
 interface PicturesProps {
   outfit: OutfitDetail

@@ -1,6 +1,6 @@
 import { ImagePlus } from 'lucide-react'
 import { useRef } from 'react'
-import { PICTURE_TYPES, PICTURE_WORDS } from './useHangPictures.ts'
+import { PICTURE_TYPES, PICTURE_WORDS } from '../picture/pictureFiles.ts'
 
 interface RowPictureProps {
   of: string

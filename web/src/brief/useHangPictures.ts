@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { megabytes, PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
+import { PHOTO_LIMIT, PHOTO_TOO_LARGE } from '@outfit/core/tables'
 import { api, errorText } from '../data/api.ts'
 import { warn } from '../ui/tell.ts'
 
@@ -35,6 +35,3 @@ export function useHangPictures() {
   }
   return { hang, left }
 }
-
-export const PICTURE_TYPES = 'image/png,image/jpeg,image/webp'
-export const PICTURE_WORDS = `PNG, JPEG or WebP, up to ${megabytes(PHOTO_LIMIT)}`

@@ -57,7 +57,10 @@ test('no point leaves the picture', async () => {
 test('of several figures one is picked; the tools say what to do next', async () => {
   const user = userEvent.setup()
   const pick = jest.fn<OutlineWork['pick']>(async () => {})
-  const figures = [0, 0.5].map((x) => ({ box: { x, y: 0, width: 0.4, height: 1 }, height: 1 - x }))
+  const figures = [0, 0.5].map((x) => {
+    const box = { x, y: 0, width: 0.4, height: 1 }
+    return { box, own: box, height: 1 - x }
+  })
   const work = workWith({ pick, now: { step: 'picking', figures } })
   render(
     <>

@@ -1,5 +1,6 @@
 import { useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
 import { LANDMARKS, type Box, type Landmark, type Outline, type Point } from '@outfit/core/picture'
+import { followed, nudgeOf } from './handles.ts'
 import type { OutlineWork } from './useOutline.ts'
 
 const LABELS: Record<Landmark, string> = {
@@ -19,14 +20,8 @@ const LINES = [
   { stroke: '#2A2730', width: 0.6 },
 ] as const
 
-/** How far an arrow key moves a point, in shares of the height that is seen; ten times as far with Shift. */
+/** How far an arrow key moves a point, in shares of the height that is seen. */
 const NUDGE = 0.003
-const KEYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
 const inside = (value: number) => Math.min(1, Math.max(0, value))
 const percent = (share: number) => `${share * 100}%`
 
@@ -82,24 +77,17 @@ export function Overlay({ work, aspect, view }: OverlayProps) {
   const doll = dollOver(points, aspect)
   const moved = (key: Landmark, point: Point) => ({ ...outline, points: { ...points, [key]: point } })
   const onKey = (key: Landmark) => (event: KeyboardEvent) => {
-    const by = KEYS[event.key]
+    const by = nudgeOf(event)
     if (!by) return
-    event.preventDefault()
-    event.stopPropagation()
-    const step = NUDGE * view.height * (event.shiftKey ? 10 : 1)
+    const step = NUDGE * view.height
     const { x, y } = points[key]
-    work.keep(moved(key, { x: inside(x + (by[0] * step) / aspect), y: inside(y + by[1] * step) }), {
+    work.keep(moved(key, { x: inside(x + (by.x * step) / aspect), y: inside(y + by.y * step) }), {
       guessed: guessed.filter((one) => one !== key),
     })
   }
   const onDrag = (key: Landmark) => (event: PointerEvent<HTMLButtonElement>) => {
-    const handle = event.currentTarget
-    handle.setPointerCapture(event.pointerId)
     const before = outline
-    const follow = (move: globalThis.PointerEvent) => work.move(moved(key, at(move)))
-    handle.addEventListener('pointermove', follow)
-    const end = (up: globalThis.PointerEvent) => {
-      handle.removeEventListener('pointermove', follow)
+    const onEnd = (up: globalThis.PointerEvent) => {
       const point = at(up)
       if (Math.hypot(point.x - before.points[key].x, point.y - before.points[key].y) < 0.002 * view.height)
         return work.move(before)
@@ -108,7 +96,7 @@ export function Overlay({ work, aspect, view }: OverlayProps) {
         guessed: guessed.filter((one) => one !== key),
       })
     }
-    handle.addEventListener('pointerup', end, { once: true })
+    followed(event, { onMove: (move) => work.move(moved(key, at(move))), onEnd })
   }
   return (
     <div ref={frame} className="absolute inset-0">
@@ -214,23 +202,18 @@ function BoxDrawing({
   const shown = useRef<HTMLSpanElement>(null)
   const onDown = (event: PointerEvent<HTMLDivElement>) => {
     const from = at(event)
-    const target = event.currentTarget
-    target.setPointerCapture(event.pointerId)
     const boxTo = (to: Point): Box => ({
       x: Math.min(from.x, to.x),
       y: Math.min(from.y, to.y),
       width: Math.abs(to.x - from.x),
       height: Math.abs(to.y - from.y),
     })
-    const follow = (move: globalThis.PointerEvent) => Object.assign(shown.current!.style, styleOf(boxTo(at(move))))
-    const end = (up: globalThis.PointerEvent) => {
-      target.removeEventListener('pointermove', follow)
+    const onEnd = (up: globalThis.PointerEvent) => {
       const box = boxTo(at(up))
       shown.current!.removeAttribute('style')
       if (box.width >= LEAST_BOX && box.height >= LEAST_BOX) onBox(box)
     }
-    target.addEventListener('pointermove', follow)
-    target.addEventListener('pointerup', end, { once: true })
+    followed(event, { onMove: (move) => Object.assign(shown.current!.style, styleOf(boxTo(at(move)))), onEnd })
   }
   return (
     <div ref={frame} onPointerDown={onDown} className="absolute inset-0 cursor-crosshair touch-none">

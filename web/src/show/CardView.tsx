@@ -6,10 +6,15 @@ import { api, errorText } from '../data/api.ts'
 import { rosterApi } from '../data/rosterApi.ts'
 import { showApi } from '../data/showApi.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { PICTURE_TYPES, PICTURE_WORDS } from '../picture/pictureFiles.ts'
+import { DropZone } from '../ui/DropZone.tsx'
 import { ChoicePanel, OneOf, OwnWords, Ticks } from './ChoicePanel.tsx'
 import { asQuery, ExportBar } from './ExportBar.tsx'
 import { Preview } from './Preview.tsx'
+import { PhotoArrangement } from './PhotoArrangement.tsx'
+import { useCardPhoto } from './useCardPhoto.ts'
 import { useChoices } from './useChoices.ts'
+import { usePastedFiles } from '../ui/usePastedFiles.ts'
 
 const SIZES = (Object.keys(CARD_SIZES) as CardSize[]).map(
   (size) =>
@@ -36,9 +41,12 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
   const [save] = showApi.endpoints.chooseCard.useMutation()
   const choices = useChoices(kept, (next) => save({ id: outfit.id, choices: next }))
   const take = takeNamed(outfit.takes, search.get('take'))!
+  const photoWork = useCardPhoto(choices)
+  usePastedFiles(([file]) => photoWork.take(file))
   const { value, change } = choices
   const file = (kind: string) =>
     `/api/outfits/${outfit.id}/card.${kind}?${asQuery({ take: take.id, version: outfit.version, ...value })}`
+  const onPhoto = value.picture === 'photo'
   // Once a built outfit's card is taken away, it counts as shown.
   const shown = () => void (take.chosen && markShown({ outfits: [outfit.id], how: 'card' }))
   return (
@@ -73,15 +81,52 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
         />
       </div>
       <div className="mt-3 flex min-h-0 flex-1 flex-col gap-5 md:flex-row">
-        <div className="flex min-w-0 flex-1 items-center justify-center">
+        {onPhoto && value.photo && (
+          <PhotoArrangement
+            photo={value.photo}
+            take={take}
+            view={value.view}
+            work={photoWork}
+            onChange={(photo) => change({ photo })}
+            onTakeAway={() => change({ photo: null, picture: 'drawing' })}
+          />
+        )}
+        <div className="flex min-w-0 flex-1 flex-col items-center justify-center">
+          {onPhoto && !value.photo && (
+            <div className="w-full max-w-[560px]">
+              <DropZone
+                title={photoWork.busy || 'Drop a photo of the built figure'}
+                hint={`or press here to choose one, or paste it: ${PICTURE_WORDS}. It stays in this workspace. Until then the card shows the drawing.`}
+                label="Choose a photo of the built figure"
+                accept={PICTURE_TYPES}
+                small
+                disabled={photoWork.busy !== ''}
+                onFiles={([file]) => photoWork.take(file)}
+              />
+              {photoWork.note && (
+                <p role="alert" className="mt-2 mb-3 text-problem">
+                  {photoWork.note}
+                </p>
+              )}
+            </div>
+          )}
           <Preview
             src={file('svg')}
-            alt={`Card of ${outfit.name}: the figure in the middle, lead lines from each part to its name, colour and source`}
-            className="max-h-full w-full object-contain drop-shadow-sm"
+            alt={`Card of ${outfit.name}: the ${onPhoto && value.photo ? 'photo' : 'figure'} in the middle, lead lines from each part to its name, colour and source`}
+            className="max-h-full min-h-0 w-full object-contain drop-shadow-sm"
           />
         </div>
         <ChoicePanel label="What the card shows" choices={choices}>
           <OneOf label="Size in millimetres" value={value.size} options={SIZES} onChoose={(size) => change({ size })} />
+          <OneOf
+            label="Picture"
+            value={value.picture}
+            options={[
+              ['drawing', 'as drawn'],
+              ['photo', 'a photo'],
+            ]}
+            onChoose={(picture) => change({ picture })}
+          />
           <OneOf
             label="Seen from"
             value={value.view}

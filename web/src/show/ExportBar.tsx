@@ -30,11 +30,19 @@ export function ExportBar({
   )
 }
 
-/** Choices as words of an address. */
-export const asQuery = (choices: object): string =>
-  new URLSearchParams(
-    Object.entries(choices).map(([name, value]): [string, string] => [
-      name,
-      typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value),
-    ]),
+/** Choices as words of an address; what is nothing is left out, and what has parts of its own goes as JSON. */
+export const asQuery = (choices: object): string => {
+  const word = (value: unknown) =>
+    typeof value === 'boolean'
+      ? value
+        ? 'yes'
+        : 'no'
+      : typeof value === 'object'
+        ? JSON.stringify(value)
+        : String(value)
+  return new URLSearchParams(
+    Object.entries(choices).flatMap(([name, value]): [string, string][] =>
+      value === null ? [] : [[name, word(value)]],
+    ),
   ).toString()
+}

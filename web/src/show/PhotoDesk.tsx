@@ -1,0 +1,166 @@
+import { useMemo, useRef, type PointerEvent } from 'react'
+import { drawFigure } from '@outfit/core/mannequin'
+import { partWorn, type Catalogue, type Slot } from '@outfit/core/catalogue'
+import type { Take } from '@outfit/core/roster'
+import {
+  photoPoints,
+  pointBefore,
+  turnedFrame,
+  turnedPoint,
+  withinFrame,
+  type CardChoices,
+  type CardPhoto,
+} from '@outfit/core/show'
+import { followed, nudgeOf } from '../picture/handles.ts'
+
+interface PhotoDeskProps {
+  photo: CardPhoto
+  take: Take
+  catalogue: Catalogue
+  view: CardChoices['view']
+  onChange: (photo: CardPhoto) => void
+}
+
+type Box = CardPhoto['crop']
+
+/** How far an arrow key moves a point or a corner, in heights of the photo. */
+const NUDGE = 0.003
+
+const CORNERS = [
+  { name: 'Top left corner', x: 0, y: 0, cursor: 'cursor-nwse-resize' },
+  { name: 'Top right corner', x: 1, y: 0, cursor: 'cursor-nesw-resize' },
+  { name: 'Bottom right corner', x: 1, y: 1, cursor: 'cursor-nwse-resize' },
+  { name: 'Bottom left corner', x: 0, y: 1, cursor: 'cursor-nesw-resize' },
+] as const
+
+const percent = (share: number) => `${share * 100}%`
+const share = (value: number) => Math.min(1, Math.max(0, value))
+
+/** The photo on the desk: what of it is cut out, and the points lead lines go to, all to be dragged or moved by arrow keys. */
+export function PhotoDesk({ photo, take, catalogue, view, onChange }: PhotoDeskProps) {
+  const desk = useRef<HTMLDivElement>(null)
+  const drawing = useMemo(() => drawFigure(take.placements, catalogue, { view }), [take.placements, catalogue, view])
+  const frame = turnedFrame(photo)
+  const crop = withinFrame(photo, photo.crop)
+  const inFrame = ({ x, y }: { x: number; y: number }) => ({
+    left: percent((x - frame.x) / frame.width),
+    top: percent((y - frame.y) / frame.height),
+  })
+  /** Where a pointer is, in heights of the photo from its middle. */
+  const at = ({ clientX, clientY }: { clientX: number; clientY: number }) => {
+    const box = desk.current!.getBoundingClientRect()
+    return {
+      x: frame.x + ((clientX - box.left) / box.width) * frame.width,
+      y: frame.y + ((clientY - box.top) / box.height) * frame.height,
+    }
+  }
+  const cut = (next: Box) => onChange({ ...photo, crop: withinFrame(photo, next) })
+  /** The cut with one of its corners elsewhere; the opposite one stays. */
+  const cornered = ({ x: right, y: bottom }: { x: 0 | 1; y: 0 | 1 }, to: { x: number; y: number }): Box => {
+    const [fixedX, fixedY] = [crop.x + (1 - right) * crop.width, crop.y + (1 - bottom) * crop.height]
+    return {
+      x: Math.min(fixedX, to.x),
+      y: Math.min(fixedY, to.y),
+      width: Math.abs(to.x - fixedX),
+      height: Math.abs(to.y - fixedY),
+    }
+  }
+  const dragCut = (event: PointerEvent<HTMLElement>) => {
+    const from = at(event)
+    followed(event, {
+      onMove: (move) => {
+        const to = at(move)
+        const moved = { ...crop, x: crop.x + to.x - from.x, y: crop.y + to.y - from.y }
+        // A cut that is pushed against the edge keeps its size.
+        const x = Math.min(Math.max(moved.x, frame.x), frame.x + frame.width - crop.width)
+        const y = Math.min(Math.max(moved.y, frame.y), frame.y + frame.height - crop.height)
+        cut({ ...moved, x, y })
+      },
+    })
+  }
+  const movePoint = (slot: Slot, to: { x: number; y: number }) => {
+    const point = pointBefore(photo, to)
+    const others = photo.points.filter((one) => one.slot !== slot)
+    onChange({ ...photo, points: [...others, { slot, x: share(point.x), y: share(point.y) }] })
+  }
+  const nameOf = (slot: Slot) => {
+    const placement = take.placements.find((one) => one.slot === slot)
+    return (placement && partWorn(placement, catalogue)?.name) ?? slot
+  }
+  const points = photoPoints(photo, drawing)
+  return (
+    <div
+      ref={desk}
+      role="group"
+      aria-label="The photo: its cut, and where lines lead"
+      className="relative max-h-full overflow-hidden rounded-[8px] border border-rule bg-band"
+      style={{
+        aspectRatio: frame.width / frame.height,
+        width: `min(100%, calc(62vh * ${frame.width / frame.height}))`,
+      }}
+    >
+      <img
+        src={`/api/photos/${photo.hash}`}
+        alt=""
+        draggable={false}
+        className="absolute top-1/2 left-1/2 max-w-none select-none"
+        style={{
+          width: percent(photo.width / photo.height / frame.width),
+          transform: `translate(-50%, -50%) rotate(${photo.turn}deg)`,
+        }}
+      />
+      <div
+        aria-hidden
+        onPointerDown={dragCut}
+        className="absolute cursor-move touch-none outline-2 outline-[#FFFBF2] shadow-[0_0_0_4000px_rgb(42_39_48/0.5)]"
+        style={{
+          ...inFrame(crop),
+          width: percent(crop.width / frame.width),
+          height: percent(crop.height / frame.height),
+        }}
+      />
+      {CORNERS.map(({ name, x, y, cursor }) => {
+        const corner = { x: crop.x + x * crop.width, y: crop.y + y * crop.height }
+        return (
+          <button
+            key={name}
+            type="button"
+            aria-label={`${name} of the cut: arrows move it`}
+            title={`${name} of the cut`}
+            onKeyDown={(event) => {
+              const by = nudgeOf(event)
+              if (by) cut(cornered({ x, y }, { x: corner.x + by.x * NUDGE, y: corner.y + by.y * NUDGE }))
+            }}
+            onPointerDown={(event) => followed(event, { onMove: (move) => cut(cornered({ x, y }, at(move))) })}
+            className={`absolute grid size-6 -translate-1/2 touch-none place-items-center ${cursor}`}
+            style={inFrame(corner)}
+          >
+            <span className="block size-3.5 border-2 border-[#2A2730] bg-[#FFFBF2]" />
+          </button>
+        )
+      })}
+      {points.map(({ slot, at: point, moved }) => {
+        const there = turnedPoint(photo, point)
+        return (
+          <button
+            key={slot}
+            type="button"
+            aria-label={`${nameOf(slot)}${moved ? '' : ', as on the doll'}: arrows move it`}
+            title={`${nameOf(slot)}${moved ? '' : ', where the doll has it: drag it where it belongs'}`}
+            onKeyDown={(event) => {
+              const by = nudgeOf(event)
+              if (by) movePoint(slot, { x: there.x + by.x * NUDGE, y: there.y + by.y * NUDGE })
+            }}
+            onPointerDown={(event) => followed(event, { onMove: (move) => movePoint(slot, at(move)) })}
+            className="group absolute grid size-6 -translate-1/2 cursor-move touch-none place-items-center"
+            style={inFrame(there)}
+          >
+            <span
+              className={`block size-3 rounded-full border-2 border-[#2A2730] group-hover:scale-125 ${moved ? 'bg-[#FFFBF2]' : 'bg-notice'}`}
+            />
+          </button>
+        )
+      })}
+    </div>
+  )
+}
