@@ -13,8 +13,8 @@ test('slots are changed with the mouse, and all of it is saved by itself', async
     ...more(['Head', 'warm smile', /Warm smile/]),
     ['Neck', 'medal', /Cork vest · Amber\s*\+ 1/],
     ['Torso', 'heron jersey', /Heron jersey/, 'With sleeves and mitts'],
-    ['Torso', 'yoke', /Yoke/, 'Torso alone'],
     ...more(
+      ['Torso', 'yoke', /Yoke/, 'Torso alone'],
       ['Arms', 'plain chalk', /Plain sleeve · Chalk/, 'Both'],
       ['Arms', 'plain wine', /Plain sleeve · Wine\s*\+ 1/, 'Right'],
     ),
@@ -23,8 +23,7 @@ test('slots are changed with the mouse, and all of it is saved by itself', async
     ['Waist', 'pouch', /Pouch belt/],
     ['Legs', 'skirt moss', /Flared skirt · Moss/, 'Skirt'],
     ...more(['Legs', 'oilskin hem', /Oilskin hem and boots/, 'Pair'], ['Legs', 'work', /\+ 1/, 'Left leg']),
-    ['Held, right', 'lantern', /Hook lantern/],
-    ...more(['Held, left', 'umbrella', /Umbrella/]),
+    ...more(['Held, right', 'lantern', /Hook lantern/], ['Held, left', 'umbrella', /Umbrella/]),
     ['Beside', 'heron', /Otter · Peat\s*\+ 1/],
   ]
   for (const [label, words, shown, mode] of changes) {

@@ -20,3 +20,21 @@ export function memoized<A extends readonly unknown[], R>(
     return result
   }
 }
+
+const NUMBERS = new WeakMap<object, number>()
+const BY_TEXT = new Map<string, number>()
+
+/**
+ * A number that objects of the same content share, in one run of the program: a short key for what is worked out of them. An object must
+ * not change once it was asked about.
+ */
+export function contentNumber(object: object): number {
+  let number = NUMBERS.get(object)
+  if (number === undefined) {
+    const text = JSON.stringify(object)
+    number = BY_TEXT.get(text) ?? BY_TEXT.size
+    BY_TEXT.set(text, number)
+    NUMBERS.set(object, number)
+  }
+  return number
+}

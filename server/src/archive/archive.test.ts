@@ -21,7 +21,7 @@ import { ZipFile } from 'yazl'
 import type { ArchiveReport, KeptArchive } from '@outfit/core/archive'
 import { databaseIn } from '../base/database.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
-import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+import { jobEnd, loadedSmallWorld, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { ArchiveService } from './archiveService.ts'
 import { archivedTables, quoted, type Manifest } from './manifest.ts'
 import { BadArchive, unpackArchive } from './readArchive.ts'
@@ -152,6 +152,65 @@ describe('the sample world', () => {
     }
   })
 
+  test('nothing written while it is brought back is lost: it is in the copy of what was there, or after it', async () => {
+    const other = await startServer({ world: false })
+    try {
+      await other.send('POST', 'rosters', roster('First'))
+      const { body } = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
+      const second = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
+      // Two at once would unpack into one folder.
+      const refused = jobEnd(other, second.body.job)
+      const made: string[] = []
+      let over = false
+      const end = jobEnd(other, body.job).finally(() => (over = true))
+      for (let n = 0; !over; n++) {
+        const name = `Meanwhile ${n}`
+        if ((await other.send('POST', 'rosters', roster(name))).status === 201) made.push(name)
+        // The server takes so many requests a minute.
+        await new Promise((resolve) => setTimeout(resolve, 60))
+      }
+      expect((await end).state).toBe('done')
+      expect(await refused).toMatchObject({ state: 'failed', detail: expect.stringMatching(/already/) })
+      const [kept] = (await other.get<KeptArchive[]>('archives')).body
+      const copy = (await membersOf(join(other.data, 'copies', kept!.name))).get('tables/roster.jsonl')!.toString()
+      const now = JSON.stringify((await other.get('rosters')).body)
+      expect(copy).toContain('"First"')
+      expect(made.length).toBeGreaterThan(3)
+      for (const name of made)
+        expect([name, copy.includes(`"${name}"`) || now.includes(`"${name}"`)]).toEqual([name, true])
+    } finally {
+      await other.stop()
+    }
+  })
+
+  test('is written as it was at one moment, whatever is written meanwhile', async () => {
+    const other = place('moment.zip')
+    const rosters = (await server.get<{ rosters: { name: string }[] }>('rosters')).body.rosters.length
+    let asked: Promise<unknown> | null = null
+    await writeArchive(server.data, other, {
+      report: () => (asked ??= server.send('POST', 'rosters', roster('Meanwhile'))),
+    })
+    expect(await asked).toMatchObject({ status: 201 })
+    const archived = (await membersOf(other)).get('tables/roster.jsonl')!.toString()
+    expect(archived.trim().split('\n')).toHaveLength(rosters)
+    expect(archived).not.toContain('Meanwhile')
+  })
+})
+
+describe('a small world', () => {
+  let server: TestServer
+  let file: string
+  let members: Members
+  beforeAll(async () => {
+    const data = mkdtempSync(join(space, 'small-'))
+    cpSync(await loadedSmallWorld(), data, { recursive: true })
+    server = await startServer({ data })
+    file = place('small.zip')
+    await writeArchive(server.data, file)
+    members = await membersOf(file)
+  })
+  afterAll(() => server.stop())
+
   const altered = (change: (members: Members, manifest: Manifest) => void) => {
     const copy = new Map(members)
     const manifest = JSON.parse(copy.get('manifest.json')!.toString()) as Manifest
@@ -250,37 +309,6 @@ describe('the sample world', () => {
     expect(existsSync(join(server.data, 'restoring'))).toBe(false)
   })
 
-  test('nothing written while it is brought back is lost: it is in the copy of what was there, or after it', async () => {
-    const other = await startServer({ world: false })
-    try {
-      await other.send('POST', 'rosters', roster('First'))
-      const { body } = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
-      const second = await other.sendFile<{ job: string }>('archives/restored', readFileSync(file) as never)
-      // Two at once would unpack into one folder.
-      const refused = jobEnd(other, second.body.job)
-      const made: string[] = []
-      let over = false
-      const end = jobEnd(other, body.job).finally(() => (over = true))
-      for (let n = 0; !over; n++) {
-        const name = `Meanwhile ${n}`
-        if ((await other.send('POST', 'rosters', roster(name))).status === 201) made.push(name)
-        // The server takes so many requests a minute.
-        await new Promise((resolve) => setTimeout(resolve, 60))
-      }
-      expect((await end).state).toBe('done')
-      expect(await refused).toMatchObject({ state: 'failed', detail: expect.stringMatching(/already/) })
-      const [kept] = (await other.get<KeptArchive[]>('archives')).body
-      const copy = (await membersOf(join(other.data, 'copies', kept!.name))).get('tables/roster.jsonl')!.toString()
-      const now = JSON.stringify((await other.get('rosters')).body)
-      expect(copy).toContain('"First"')
-      expect(made.length).toBeGreaterThan(3)
-      for (const name of made)
-        expect([name, copy.includes(`"${name}"`) || now.includes(`"${name}"`)]).toEqual([name, true])
-    } finally {
-      await other.stop()
-    }
-  })
-
   test('a picture that the disk has spoilt is told and left out, and the rest comes back', async () => {
     const data = place('spoilt')
     cpSync(server.data, data, { recursive: true })
@@ -291,19 +319,6 @@ describe('the sample world', () => {
     const { pictures, missing } = await writeArchive(data, spoilt)
     expect([pictures, missing]).toEqual([readdirSync(join(server.data, 'files')).length - 2, 2])
     expect(await unpacked(spoilt)).toMatchObject({ pictures, missing: 2 })
-  })
-
-  test('is written as it was at one moment, whatever is written meanwhile', async () => {
-    const other = place('moment.zip')
-    const rosters = (await server.get<{ rosters: { name: string }[] }>('rosters')).body.rosters.length
-    let asked: Promise<unknown> | null = null
-    await writeArchive(server.data, other, {
-      report: () => (asked ??= server.send('POST', 'rosters', roster('Meanwhile'))),
-    })
-    expect(await asked).toMatchObject({ status: 201 })
-    const archived = (await membersOf(other)).get('tables/roster.jsonl')!.toString()
-    expect(archived.trim().split('\n')).toHaveLength(rosters)
-    expect(archived).not.toContain('Meanwhile')
   })
 
   test('is written, listed, taken away and deleted', async () => {

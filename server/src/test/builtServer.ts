@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -57,10 +58,16 @@ export async function endsBuilt(...args: readonly string[]): Promise<Ended> {
   return ended
 }
 
-/** Start the program and kill it so many milliseconds later, ready or not. */
-export async function cutShort(after: number, data: string, ...args: readonly string[]): Promise<void> {
+/** Start the program and kill it so many milliseconds later, ready or not; counted from when a file is there, where one is named. */
+export async function cutShort(
+  { after, since }: { after: number; since?: string },
+  data: string,
+  ...args: readonly string[]
+): Promise<void> {
   const { child, gone } = run(['--port', '0', '--data', data, ...args])
-  await new Promise((resolve) => setTimeout(resolve, after))
+  const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+  while (since !== undefined && !existsSync(since) && child.exitCode === null) await pause(5)
+  await pause(after)
   child.kill('SIGKILL')
   await gone
 }

@@ -12,12 +12,13 @@ import { loadSampleWorld } from '../app/sampleWorld.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 import { PlanRunner, type Waiting } from '../sourcing/planRunner.ts'
 import { Contract, type Described } from './described.ts'
+import { smallWorld } from './smallWorld.ts'
 
 export const WORLD = fileURLToPath(new URL('../../../demo/world', import.meta.url))
 
-/** How many outfits the sample rosters have. */
-export function sampleOutfits(): number {
-  const { rosters } = JSON.parse(readFileSync(join(WORLD, 'rosters.json'), 'utf8')) as {
+/** How many outfits the rosters of a world have. */
+export function sampleOutfits(world = WORLD): number {
+  const { rosters } = JSON.parse(readFileSync(join(world, 'rosters.json'), 'utf8')) as {
     rosters: { characters: { outfits: unknown[] }[] }[]
   }
   return rosters.flatMap(({ characters }) => characters.flatMap(({ outfits }) => outfits)).length
@@ -80,8 +81,13 @@ export interface TestServer {
 }
 
 /** A data folder with the sample world, loaded by the first test of a run that needs it; all others work on copies. */
-export async function loadedWorld(): Promise<string> {
-  const shared = join(process.env['OUTFIT_TEST_RUN']!, 'world')
+export const loadedWorld = (): Promise<string> => loaded('world', () => WORLD)
+
+/** The same with the small one. */
+export const loadedSmallWorld = (): Promise<string> => loaded('loaded-small-world', smallWorld)
+
+async function loaded(name: string, tables: () => string): Promise<string> {
+  const shared = join(process.env['OUTFIT_TEST_RUN']!, name)
   if (existsSync(shared)) return shared
   const data = mkdtempSync(`${shared}-`)
   const app = await createApp(
@@ -89,7 +95,7 @@ export async function loadedWorld(): Promise<string> {
     { runner: InThreadPlanRunner },
   )
   await app.init()
-  await loadSampleWorld(app, WORLD)
+  await loadSampleWorld(app, tables())
   await app.close()
   try {
     renameSync(data, shared)

@@ -6,7 +6,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { LONG } from '../test/runs.ts'
 import { askJson, cutShort, endsBuilt, startBuilt } from '../test/builtServer.ts'
-import { sampleOutfits, WORLD } from '../test/testServer.ts'
+import { smallWorld } from '../test/smallWorld.ts'
+import { sampleOutfits, WORLD as WHOLE } from '../test/testServer.ts'
+
+/** How much there is to bring matters to nobody but the clock. */
+const WORLD = LONG ? WHOLE : smallWorld()
+
+/** All that could be done to a folder at the start. */
+const ALL = ['--fresh', '--world', WORLD]
 
 const folders: string[] = []
 const folder = () => {
@@ -32,7 +39,7 @@ describe('a data folder', () => {
     const data = folder()
     const first = await startBuilt(data)
     expect(await make(first.url, 'Kept')).toBe(201)
-    for (const more of [[], ['--world', WORLD], ['--fresh'], ['--fresh', '--world', WORLD]]) {
+    for (const more of LONG ? [[], ['--world', WORLD], ['--fresh'], ALL] : [ALL]) {
       const { code, said } = await endsBuilt('--port', '0', '--data', data, ...more)
       expect([code, sentence(said)]).toEqual([
         2,
@@ -100,7 +107,7 @@ describe('a data folder', () => {
     const file = join(data, 'outfit.sqlite')
     prepare(file)
     const before = statSync(file).size
-    for (const more of [[], ['--world', WORLD]]) {
+    for (const more of LONG ? [[], ['--world', WORLD]] : [['--world', WORLD]]) {
       const { code, said } = await endsBuilt('--port', '0', '--data', data, ...more)
       expect([code, sentence(said)]).toEqual([2, expect.stringMatching(words)])
     }
@@ -122,8 +129,8 @@ describe('the sample world', () => {
     const first = await startBuilt(data)
     expect(await make(first.url, 'Mine')).toBe(201)
     await first.end()
-    for (const after of LONG ? [400, 700, 900, 1100, 1300, 1600, 2000, 3000] : [1200])
-      await cutShort(after, data, '--world', WORLD)
+    for (const after of LONG ? [400, 700, 900, 1100, 1300, 1600, 2000, 3000] : [700])
+      await cutShort({ after }, data, '--world', WORLD)
     const again = await startBuilt(data, '--world', WORLD)
     expect(await rosters(again.url)).toEqual(['Mine'])
     await again.end()
@@ -136,17 +143,20 @@ describe('the sample world', () => {
     await first.end()
     const mark = join(data, 'loading-sample-world')
     writeFileSync(mark, '')
-    for (const after of LONG ? [500, 900, 1300, 1700, 2100, 2500, 3000, 3500, 4000, 5000] : [1800]) {
-      await cutShort(after, data, '--world', WORLD)
+    // In the short form counted from when the world begins to be brought.
+    const since = join(data, 'sample-world')
+    const moments = LONG ? [500, 900, 1300, 1700, 2100, 2500, 3000, 3500, 4000, 5000] : [150]
+    for (const after of moments) {
+      await cutShort(LONG ? { after } : { after, since }, data, '--world', WORLD)
       // Killed before it came so far, what the earlier version left stands as it was.
       if (!existsSync(join(data, 'outfit.sqlite')) || existsSync(mark)) continue
       const db = new Database(join(data, 'outfit.sqlite'), { readonly: true })
-      expect(db.prepare('SELECT COUNT(*) FROM outfit').pluck().get()).toBe(sampleOutfits())
+      expect(db.prepare('SELECT COUNT(*) FROM outfit').pluck().get()).toBe(sampleOutfits(WORLD))
       db.close()
     }
     const again = await startBuilt(data, '--world', WORLD)
     const health = (await askJson(`${again.url}/api/health`)).body
-    expect(health).toMatchObject({ status: 'ok', outfits: sampleOutfits() })
+    expect(health).toMatchObject({ status: 'ok', outfits: sampleOutfits(WORLD) })
     expect(existsSync(join(data, 'sample-world'))).toBe(false)
     expect(await rosters(again.url)).not.toContain('Made meanwhile')
     await again.end()

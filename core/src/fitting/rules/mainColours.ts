@@ -1,3 +1,4 @@
+import { contentNumber, memoized } from '../../base/index.ts'
 import { mouldOf, partWorn, type Catalogue, type Colour, type Placement, type Slot } from '../../catalogue/index.ts'
 import { colourDifference } from '../../colour/index.ts'
 import { visibleAreas } from '../../mannequin/index.ts'
@@ -13,6 +14,8 @@ export interface Main {
   slots: Slot[]
 }
 
+/** Palettes as lists, once each. */
+const PALETTES = new WeakMap<Catalogue['colours'], Colour[]>()
 /** Palettes by hex, since a drawing knows no names. */
 const BY_HEX = new WeakMap<Catalogue['colours'], Map<string, Colour>>()
 
@@ -24,22 +27,31 @@ function colourByHex({ colours }: Catalogue, hex: string): Colour | undefined {
 
 /** Slots that show no main colour and hide little of those that do: they are left out of the drawing, and of what is remembered. */
 const LEFT_OUT: readonly Slot[] = ['head', 'face', 'handRight', 'handLeft', 'heldRight', 'heldLeft', 'beside', 'feet']
-const FOUND = new WeakMap<Catalogue, Map<string, Main[]>>()
-const MOST_FOUND = 2000
+/** Remembered by what is drawn, so that a catalogue read anew in which that is as it was asks for no drawing. */
+const measure = memoized(measured, (dressed, catalogue) =>
+  JSON.stringify([
+    paletteNumber(catalogue),
+    dressed,
+    dressed.map((placement) => {
+      const part = partWorn(placement, catalogue)
+      const print = part?.print ? catalogue.prints.get(part.print) : undefined
+      return part && [contentNumber(part), contentNumber(mouldOf(catalogue, part)), print && contentNumber(print)]
+    }),
+  ]),
+)
+
+const paletteNumber = ({ colours }: Catalogue) => {
+  let palette = PALETTES.get(colours)
+  if (!palette) PALETTES.set(colours, (palette = [...colours.values()]))
+  return contentNumber(palette)
+}
 
 /** Main colours worn, the largest share of the visible cloth first. */
-export function mainsOf(placements: readonly Placement[], catalogue: Catalogue): Main[] {
-  const dressed = placements.filter(({ slot }) => !LEFT_OUT.includes(slot))
-  const key = JSON.stringify(dressed)
-  const known = FOUND.get(catalogue) ?? new Map<string, Main[]>()
-  FOUND.set(catalogue, known)
-  const before = known.get(key)
-  if (before) return before
-  if (known.size >= MOST_FOUND) known.clear()
-  const mains = measured(dressed, catalogue)
-  known.set(key, mains)
-  return mains
-}
+export const mainsOf = (placements: readonly Placement[], catalogue: Catalogue): Main[] =>
+  measure(
+    placements.filter(({ slot }) => !LEFT_OUT.includes(slot)),
+    catalogue,
+  )
 
 function measured(placements: readonly Placement[], catalogue: Catalogue): Main[] {
   const own = new Map<Slot, Colour>()
