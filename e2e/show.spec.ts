@@ -6,6 +6,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url'
 import { faultsIn, GOOD_PRACTICE } from './accessFaults.ts'
 import { addressOf, bytesOf, EMPTY, expect, openOutfit, test } from './fixtures.ts'
 
+const PHOTO = fileURLToPath(new URL('../demo/world/photos/mirre-vos.webp', import.meta.url))
 const HANDED_ON = fileURLToPath(new URL('../demo/handed-on.recipe.json', import.meta.url))
 
 const taken = async (app: Page, name: string) => {
@@ -50,6 +51,51 @@ test('a card shows what is chosen for it, keeps it, and takes it back', async ({
   await expect.poll(shape).toBe(71)
   await panel.getByRole('button', { name: 'Redo' }).click()
   await expect(panel.getByRole('radio', { name: /^Square/ })).toBeChecked()
+})
+
+test('a photo of the built figure is put on the card, set right by keys, and stands beside another take', async ({
+  app,
+}) => {
+  await app.goto(`${addressOf('Odile, skipper')}/card`)
+  const panel = app.getByRole('region', { name: 'What the card shows' })
+  await panel.getByRole('radio', { name: 'a photo' }).check()
+  const choose = app.getByLabel('Choose a photo of the built figure')
+  await choose.setInputFiles({ name: 'letter.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
+  await expect(app.getByRole('alert')).toContainText('letter.png: The file is no PNG, JPEG or WebP picture')
+  await choose.setInputFiles(PHOTO)
+  const photo = app.getByRole('region', { name: 'The photo' })
+  // The figure was found, so that the cut is close round it.
+  const corner = photo.getByRole('button', { name: /^Top left corner/ })
+  await expect(corner).toBeVisible()
+  await expect(app.getByRole('button', { name: 'Close round it' })).toBeVisible()
+  const picture = app.getByRole('img', { name: /^Card of Odile, skipper: the photo/ })
+  const address = () => picture.getAttribute('src')
+  const before = await address()
+  await photo.getByRole('button', { name: 'Swept pony tail, as on the doll: arrows move it' }).press('Shift+ArrowUp')
+  await expect(photo.getByRole('button', { name: 'Swept pony tail: arrows move it' })).toBeFocused()
+  await photo.getByRole('slider', { name: 'Straighten' }).press('ArrowLeft')
+  await photo.getByRole('slider', { name: 'Even out the light' }).press('ArrowRight')
+  await expect(photo.getByText('-0.5°')).toBeVisible()
+  await expect.poll(address).not.toBe(before)
+  expect(await faultsIn(app, 'light', GOOD_PRACTICE)).toEqual([])
+  const svg = (await bytesOf(await taken(app, 'SVG'))).toString()
+  expect(svg.match(/<image [^>]*href="data:image\/jpeg;base64,/g)).toHaveLength(1)
+  expect(svg).toContain('Swept pony tail')
+  const pdf = await bytesOf(await taken(app, 'PDF'))
+  expect(pdf.includes('/DCTDecode')).toBe(true)
+
+  await panel.getByRole('combobox', { name: 'Beside it' }).selectOption({ label: 'take A' })
+  await expect
+    .poll(async () => (await bytesOf(await taken(app, 'SVG'))).toString())
+    .toContain('5 of 10 places exchanged')
+  await expect(panel.getByText('Kept')).toBeVisible()
+  await app.reload()
+  await expect(panel.getByRole('combobox', { name: 'Beside it' })).toHaveValue(/./)
+  await expect(photo.getByText('-0.5°')).toBeVisible()
+  await photo.getByRole('button', { name: 'Take it away' }).click()
+  await expect(app.getByRole('img', { name: /^Card of Odile, skipper: the figure/ })).toBeVisible()
+  await app.keyboard.press('Control+z')
+  await expect(photo).toBeVisible()
 })
 
 test('a roster is taken out as a sheet, as a page that opens from a file, and as a recipe', async ({

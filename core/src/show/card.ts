@@ -1,6 +1,16 @@
 import { INK, MEASURES, type Drawing } from '../mannequin/index.ts'
-import type { CardPhoto, CutPhoto } from './cardPhoto.ts'
-import { extentOf } from './extentOf.ts'
+import {
+  asLargeAsFits,
+  cardFrame,
+  footMarks,
+  headMarks,
+  pictureExtent,
+  pictureMarks,
+  type CardFrame,
+  type CardPicture,
+  type CardWords,
+} from './cardFrame.ts'
+import type { CardPhoto } from './cardPhoto.ts'
 import { isWithin, placeLeads, type Box, type PlacedLead, type Point } from './leads.ts'
 import { PAPER, type Mark, type Page } from './page.ts'
 import { textWidth, wrapText } from './textWidth.ts'
@@ -16,16 +26,8 @@ export interface CardEntry {
   anchors: { x: number; y: number }[]
 }
 
-export interface CardContent {
-  title: string
-  subtitle: string
-  footer: string
-  /** A sentence or two of whoever made it. */
-  note: string
-  credits: string
-  drawing: Drawing
-  /** A photo in place of the drawing; anchors of entries are in its units then. */
-  photo?: CutPhoto
+/** Anchors of entries are in the units of what is shown: of the photo where there is one. */
+export interface CardContent extends CardWords, CardPicture {
   entries: CardEntry[]
 }
 
@@ -55,6 +57,8 @@ export interface CardChoices {
   /** Whether the photo stands in for the drawing, where there is one. */
   picture: 'drawing' | 'photo'
   photo: CardPhoto | null
+  /** What stands beside it: a take by its id, a released figure as `figure:` and its code; nothing where it stands alone. */
+  beside: string
 }
 
 export const CARD_CHOICES: CardChoices = {
@@ -69,6 +73,7 @@ export const CARD_CHOICES: CardChoices = {
   credits: '',
   picture: 'drawing',
   photo: null,
+  beside: '',
 }
 
 /** Most letters of a note and of credits; what is longer is refused where it is written. */
@@ -85,34 +90,15 @@ interface PlacedEntry extends PlacedLead {
   number: number | null
 }
 
-export interface CardLayout {
-  width: number
-  height: number
-  margin: number
+export interface CardLayout extends CardFrame {
+  /** Width of the labels at each side. */
   column: number
-  /** Sizes of texts. */
-  title: number
-  text: number
-  small: number
-  line: number
   labels: PlacedEntry[]
   /** Millimetres in a figure unit, and where the figure's 0,0 stands. */
   figure: { scale: number; x: number; y: number }
   /** What lead lines keep clear of. */
   face: Box
-  note: string[]
-  credits: string[]
-  foot: string[]
-  titleLines: string[]
 }
-
-/** Shares of a card's width and height, so that all sizes are of one kind. */
-const MARGIN = 8
-const NAME = 3.5
-const SMALL = 2.9
-const LINE = 4.1
-/** Smallest text, which a careful printer still holds. */
-const LEAST = 2
 
 /** Where the face is, in figure units; a head that looks away has none to keep clear. */
 export function faceBox({ anchors, view }: Pick<Drawing, 'anchors' | 'view'>): Box | null {
@@ -131,30 +117,16 @@ export function layOutCard(
   choices: CardChoices,
   { width, height }: { width: number; height: number } = CARD_SIZES[choices.size],
 ): CardLayout {
-  let k = Math.min(1, width / 140)
-  let texts = textsAt(content, choices, { width, height, k })
-  while (!texts.fits && NAME * k * 0.95 >= LEAST) texts = textsAt(content, choices, { width, height, k: (k *= 0.95) })
+  const texts = asLargeAsFits(width, (k) => textsAt(content, choices, { width, height, k }))
   return laidOut(texts, content, choices)
 }
 
 /** The texts of a card broken into lines at a size, and whether its labels have room at that. */
-function textsAt(
-  { entries, title, note, credits, footer }: CardContent,
-  choices: CardChoices,
-  { width, height, k }: { width: number; height: number; k: number },
-) {
-  const margin = MARGIN * Math.min(1, width / 140)
-  const [text, small, line] = [NAME * k, SMALL * k, LINE * k]
-  const titleSize = Math.min(8, width / 16)
-  const inner = width - 2 * margin
-  const titleLines = wrapText(title, titleSize, width > 160 ? inner * 0.62 : inner, 1)
-  // Wide cards say the subtitle beside the title, narrow ones below it.
-  const top = margin + titleSize + (width > 160 ? 4 : 3 + small * 1.5)
-  const noteLines = note ? wrapText(note, small, inner, 6) : []
-  const creditLines = credits ? wrapText(credits, small, inner, 1) : []
-  const footLines = wrapText(footer, small, inner, 3)
-  const foot = margin * 0.5 + small * 1.4 * (footLines.length + noteLines.length + creditLines.length) + 2
-  const column = Math.min(56, inner * 0.29)
+function textsAt(content: CardContent, choices: CardChoices, size: { width: number; height: number; k: number }) {
+  const frame = cardFrame(content, size)
+  const { entries } = content
+  const { text, small, line, top, bottom } = frame
+  const column = Math.min(56, (frame.width - 2 * frame.margin) * 0.29)
   const labelled = entries.map((entry) => {
     const name = wrapText(entry.qty > 1 ? `${entry.qty} × ${entry.name}` : entry.name, text, column)
     const more = [
@@ -162,39 +134,21 @@ function textsAt(
       ...(choices.sources ? [{ words: entry.source, soft: true, swatch: false }] : []),
       ...(choices.prices && entry.price ? [{ words: entry.price, soft: false, swatch: false }] : []),
     ].map((one) => ({ ...one, words: wrapText(one.words, small, column - (one.swatch ? small * 1.4 : 0), 1)[0]! }))
-    return { entry, name, more, height: (name.length + more.length) * line + 1.2 * k }
+    return { entry, name, more, height: (name.length + more.length) * line + 1.2 * size.k }
   })
   // Whatever labels come to stand at one side, they have room.
   const tallest = labelled.map((label) => label.height).sort((a, b) => b - a)
   const most = tallest.slice(0, Math.ceil(entries.length / 2)).reduce((sum, one) => sum + one, 0)
-  return {
-    width,
-    height,
-    margin,
-    column,
-    title: titleSize,
-    text,
-    small,
-    line,
-    note: noteLines,
-    credits: creditLines,
-    foot: footLines,
-    titleLines,
-    labelled,
-    k,
-    top,
-    bottom: height - foot,
-    fits: most <= height - foot - top,
-  }
+  return { ...frame, column, labelled, k: size.k, fits: most <= bottom - top }
 }
 
 function laidOut(
-  { labelled, k, top, bottom, fits: _fits, ...texts }: ReturnType<typeof textsAt>,
-  { drawing, photo }: Pick<CardContent, 'drawing' | 'photo'>,
+  { labelled, k, fits: _fits, ...texts }: ReturnType<typeof textsAt>,
+  picture: CardPicture,
   { lines }: CardChoices,
 ): CardLayout {
-  const { width, margin, column, text } = texts
-  const extent = photo ? { x: 0, y: 0, width: photo.width, height: photo.height } : extentOf(drawing)
+  const { width, margin, column, text, top, bottom } = texts
+  const extent = pictureExtent(picture)
   const room = { width: width - 2 * margin - 2 * column - 6, height: bottom - top }
   const scale = Math.min(room.width / extent.width, (room.height * 0.96) / extent.height)
   const figure = {
@@ -203,7 +157,7 @@ function laidOut(
     y: top + (room.height - extent.height * scale) / 2 - extent.y * scale,
   }
   const onCard = ({ x, y }: Point) => ({ x: figure.x + x * scale, y: figure.y + y * scale })
-  const face = photo ? photo.face : faceBox(drawing)
+  const face = picture.photo ? picture.photo.face : faceBox(picture.drawing)
   const targets = labelled.map(({ entry }) => entry.anchors.map(onCard))
   const clear = face ? [{ ...onCard(face), width: face.width * scale, height: face.height * scale }] : []
   /** What is in the face is led to at the cheek. */
@@ -241,47 +195,14 @@ export function cardPage(
   size: { width: number; height: number } = CARD_SIZES[choices.size],
 ): Page {
   const layout = layOutCard(content, choices, size)
-  const { width, height, margin, figure, small, labels } = layout
-  const marks: Mark[] = Array.from({ length: Math.floor(height / 9) - 2 }, (_, i) => ({
-    kind: 'path' as const,
-    d: `M0 ${24 + i * 9}H${two(width)}`,
-    stroke: PAPER.rule,
-    width: 0.25,
-  }))
-  marks.push({
-    kind: 'text',
-    x: margin,
-    y: margin + layout.title * 0.85,
-    size: layout.title,
-    value: layout.titleLines[0]!,
-    heading: true,
-  })
-  const subtitle = { kind: 'text' as const, size: Math.min(3.6, small * 1.25), fill: PAPER.soft }
-  const beside = width > 160 ? (width - 2 * margin) * 0.36 : width - 2 * margin
-  const [said] = wrapText(content.subtitle, subtitle.size, beside, 1)
-  if (width > 160) marks.push({ ...subtitle, x: width - margin, y: margin + 7, anchor: 'end', value: said! })
-  else
-    marks.push({
-      ...subtitle,
-      x: margin,
-      y: margin + layout.title + small * 1.3,
-      value: said!,
-    })
-  const { photo } = content
-  if (photo) {
-    const box = { x: figure.x, y: figure.y, width: photo.width * figure.scale, height: photo.height * figure.scale }
-    marks.push({ kind: 'image', ...box, href: photo.href }, { kind: 'rect', ...box, stroke: PAPER.line, line: 0.3 })
-  } else marks.push({ kind: 'figure', drawing: content.drawing, ...figure })
-  for (const label of labels) marks.push(...labelMarks(label, layout, { ...choices, overPhoto: photo !== undefined }))
-  let y = height - margin * 0.5
-  for (const [value, fill] of [
-    ...[...layout.foot].reverse().map((words) => [words, PAPER.soft] as const),
-    ...layout.credits.map((words) => [words, PAPER.soft] as const),
-    ...[...layout.note].reverse().map((words) => [words, undefined] as const),
-  ]) {
-    marks.push({ kind: 'text', x: margin, y, size: small, value, ...(fill ? { fill } : {}) })
-    y -= small * 1.4
-  }
+  const { width, height, figure, labels } = layout
+  const overPhoto = content.photo !== undefined
+  const marks = [
+    ...headMarks(layout),
+    ...pictureMarks(content, figure),
+    ...labels.flatMap((label) => labelMarks(label, layout, { ...choices, overPhoto })),
+    ...footMarks(layout),
+  ]
   return { title: `${content.title}: parts and where they come from`, width, height, marks }
 }
 

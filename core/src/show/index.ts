@@ -24,6 +24,9 @@ export {
   type CardPoint,
   type CutPhoto,
 } from './cardPhoto.ts'
+export { pairPage, type PairContent, type PairRow, type PairSide } from './pairCard.ts'
+export type { CardWords } from './cardFrame.ts'
+export { pairRows, type Compared, type PairTold } from './pairRows.ts'
 export { cardEntries, type ToldOfPart } from './cardEntries.ts'
 export {
   MOST_ON_SHEET,
@@ -38,7 +41,7 @@ export {
   type SheetChoices,
   type SheetContent,
 } from './sheet.ts'
-export { PAGE_FAMILIES, PAPER, pageSvg, stacked, type Mark, type Page } from './page.ts'
+export { PAGE_FAMILIES, PAPER, pageSvg, printedSize, printedWide, stacked, type Mark, type Page } from './page.ts'
 export { textWidth, wrapText } from './textWidth.ts'
 export { sideBySidePage, SIDE_BY_SIDE, type SideBySide, type SideBySideColumn } from './sideBySide.ts'
 export * from './lineUp.ts'

@@ -76,7 +76,15 @@ export interface Page {
   width: number
   height: number
   marks: Mark[]
+  /** How many millimetres a millimetre of the page is printed as; one without. */
+  scale?: number
 }
+
+/** How large a page is printed, in millimetres. */
+export const printedSize = ({ width, height, scale = 1 }: Page) => ({ width: width * scale, height: height * scale })
+
+/** The same page printed as wide as this, in millimetres. */
+export const printedWide = (page: Page, width: number): Page => ({ ...page, scale: width / page.width })
 
 /** Faces of our pages; whoever draws them must have them or embed them. */
 export const PAGE_FAMILIES = { heading: 'Bricolage Grotesque', text: 'Atkinson Hyperlegible Next' }
@@ -113,10 +121,12 @@ function markSvg(mark: Mark, families: typeof PAGE_FAMILIES): string {
   }
 }
 
-/** A page as an SVG document, one unit a millimetre. `fontCss` holds @font-face rules to embed. */
-export function pageSvg({ title, width, height, marks }: Page, fontCss = '', families = PAGE_FAMILIES): string {
+/** A page as an SVG document, one unit a millimetre of the page. `fontCss` holds @font-face rules to embed. */
+export function pageSvg(page: Page, fontCss = '', families = PAGE_FAMILIES): string {
+  const { title, width, height, marks } = page
+  const printed = printedSize(page)
   return (
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${hundredth(width)}mm" height="${hundredth(height)}mm" viewBox="0 0 ${hundredth(width)} ${hundredth(height)}">` +
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${hundredth(printed.width)}mm" height="${hundredth(printed.height)}mm" viewBox="0 0 ${hundredth(width)} ${hundredth(height)}">` +
     `<title>${svgText(title)}</title>` +
     (fontCss ? `<style>${fontCss}</style>` : '') +
     `<rect width="${hundredth(width)}" height="${hundredth(height)}" fill="${PAPER.ground}"/>` +

@@ -4,14 +4,12 @@ import { IsIn, IsOptional } from 'class-validator'
 import { FileAnswer, FileBody, Text } from '../base/fields.ts'
 import type { Request } from 'express'
 import { DataSource, In, Like, type EntityTarget } from 'typeorm'
-import { groupBy } from '@outfit/core/base'
 import { PART_KINDS, type PartKind } from '@outfit/core/catalogue'
 import { notFound } from '../base/problem.ts'
 import { CatalogueService } from './catalogueService.ts'
 import {
   CaseContentEntity,
   FigureEntity,
-  FigurePartEntity,
   PrintEntity,
   ReleaseContentEntity,
   ReleaseEntity,
@@ -69,7 +67,7 @@ export class BrowseController {
     const [sure, chances, dressed] = await Promise.all([
       db.findBy(ReleaseContentEntity, { kind: 'figure', code }),
       db.findBy(CaseContentEntity, { figure: code }),
-      this.dressed([code]),
+      this.catalogue.dressed([code]),
     ])
     const releases = await db.find(ReleaseEntity, {
       where: { code: In([...sure, ...chances].map(({ release }) => release)) },
@@ -92,7 +90,7 @@ export class BrowseController {
     const loose = contents.filter((c) => c.kind === 'part').map((c) => c.code)
     const [figures, dressed] = await Promise.all([
       db.findBy(FigureEntity, { code: In(codes) }),
-      this.dressed(codes, loose),
+      this.catalogue.dressed(codes, loose),
     ])
     return {
       ...release,
@@ -133,18 +131,5 @@ export class BrowseController {
       order: { name: 'ASC', code: 'ASC' } as never,
       take: PAGE,
     })
-  }
-
-  /** What figures wear, with the parts and prints to draw them and some loose parts. */
-  private async dressed(figures: readonly string[], loose: readonly string[] = []) {
-    const rows = await this.database
-      .getRepository(FigurePartEntity)
-      .find({ where: { figure: In([...figures]) }, order: { figure: 'ASC', slot: 'ASC', order: 'ASC' } })
-    const parts = await this.catalogue.parts([...rows.map(({ part }) => part), ...loose])
-    const worn = groupBy(
-      rows.map(({ figure, ...placement }) => ({ figure, ...placement, turned: false })),
-      ({ figure }) => figure,
-    )
-    return { worn, parts, prints: await this.catalogue.printsOn(parts) }
   }
 }

@@ -120,6 +120,19 @@ export class CatalogueService {
     return prints
   }
 
+  /** What figures wear, with the parts and prints to draw them and some loose parts. */
+  async dressed(figures: readonly string[], loose: readonly string[] = []) {
+    const rows = await this.database
+      .getRepository(FigurePartEntity)
+      .find({ where: { figure: In([...figures]) }, order: { figure: 'ASC', slot: 'ASC', order: 'ASC' } })
+    const parts = await this.parts([...rows.map(({ part }) => part), ...loose])
+    const worn = groupBy(
+      rows.map(({ figure, ...placement }) => ({ figure, ...placement, turned: false })),
+      ({ figure }) => figure,
+    )
+    return { worn, parts, prints: await this.printsOn(parts) }
+  }
+
   /** Parts by code with their components, and the components' own parts too, so that any of them can be drawn. */
   async parts(codes: readonly string[]): Promise<Part[]> {
     const first = await this.withComponents(

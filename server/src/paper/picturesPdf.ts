@@ -1,5 +1,5 @@
 import type { Shape } from '@outfit/core/mannequin'
-import { PAPER, type Mark, type Page } from '@outfit/core/show'
+import { PAPER, printedSize, type Mark, type Page } from '@outfit/core/show'
 import { startPdf } from './startPdf.ts'
 
 /** Points in a millimetre. */
@@ -14,9 +14,14 @@ type Pdf = PDFKit.PDFDocument
  */
 export async function picturesPdf(dataFolder: string, pages: readonly Page[]): Promise<Buffer> {
   const { pdf, finish } = await startPdf(dataFolder, pages[0]?.title ?? '')
-  for (const { width, height, marks } of pages) {
-    pdf.addPage({ size: [width * MM, height * MM], margin: 0 })
-    pdf.scale(MM).lineJoin('round').lineCap('butt')
+  for (const page of pages) {
+    const { width, height, marks, scale = 1 } = page
+    const printed = printedSize(page)
+    pdf.addPage({ size: [printed.width * MM, printed.height * MM], margin: 0 })
+    pdf
+      .scale(MM * scale)
+      .lineJoin('round')
+      .lineCap('butt')
     pdf.rect(0, 0, width, height).fill(PAPER.ground)
     for (const mark of marks) draw(pdf, mark)
     // Whoever asks something else meanwhile has a turn between two pages.

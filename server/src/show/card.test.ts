@@ -177,6 +177,54 @@ describe('the card', () => {
     })
   })
 
+  describe('beside something else', () => {
+    const card = async (query: string) => (await server.get<string>(`outfits/${outfit.id}/card.svg?${query}`)).body
+    const texts = (svg: string) => [...svg.matchAll(/<text [^>]*>([^<]*)<\/text>/g)].map(([, words]) => words!)
+
+    test('another take: what was exchanged, what each costs, and what it comes to', async () => {
+      const [a, b] = outfit.takes
+      const words = texts(await card(`beside=${a!.id}&prices=yes`))
+      for (const one of ['Take A', 'Take B', 'Headgear', 'Long waves, Copper', 'Swept pony tail, Copper'])
+        expect(words).toContain(one)
+      expect(words.filter((one) => /^5 of 10 places exchanged: €\d+\.\d\d (more|less)\.$/.test(one))).toHaveLength(1)
+      // The other way round it is as much less.
+      const back = texts(await card(`take=${a!.id}&beside=${b!.id}&prices=yes`))
+      const verdict = (of: string[]) => /exchanged: (€[\d.]+) (more|less)/.exec(of.join(' '))!.slice(1)
+      expect(verdict(back)).toEqual([verdict(words)[0], verdict(words)[1] === 'more' ? 'less' : 'more'])
+      expect(texts(await card(`beside=${a!.id}`)).join()).not.toContain('€')
+    })
+
+    test('a released figure, kept with the outfit', async () => {
+      const { body: figures } = await server.get<{ code: string; name: string }[]>('figures?text=Ferry%20skipper')
+      const chosen = { ...CARD_CHOICES, beside: `figure:${figures[0]!.code}` }
+      expect((await server.send('PUT', `outfits/${outfit.id}/card`, chosen)).status).toBe(204)
+      const words = texts(await card('size=A5'))
+      for (const one of ['Ferry skipper, as sold', 'Deck cap, Quay Blue', 'Otter, Peat', 'nothing'])
+        expect(words).toContain(one)
+      await server.send('PUT', `outfits/${outfit.id}/card`, CARD_CHOICES)
+    })
+
+    test('the photo of the built figure is the one that is shown', async () => {
+      const bytes = await sharp({ create: { width: 90, height: 120, channels: 3, background: '#AA8866' } })
+        .png()
+        .toBuffer()
+      const { body: kept } = await server.sendFile<{ hash: string; width: number; height: number }>(
+        'photos',
+        bytes as never,
+      )
+      const photo = encodeURIComponent(JSON.stringify(firstPhoto(kept, null)))
+      const svg = await card(`beside=${outfit.takes[0]!.id}&picture=photo&photo=${photo}`)
+      expect(svg.match(/<image /g)).toHaveLength(1)
+    })
+
+    test.each(['NOPE', 'figure:NOPE'])(
+      'what is gone (%s) is left out: the card shows the take alone',
+      async (beside) => {
+        expect(texts(await card(`beside=${beside}`))).toEqual(texts(await card('')))
+      },
+    )
+  })
+
   test.each([
     [{ note: 'x'.repeat(301) }, 'note'],
     [{ size: 'A0' }, 'size'],

@@ -1,19 +1,34 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { catalogueOf } from '@outfit/core/catalogue'
+import { inPoints, likenessOf } from '@outfit/core/brief'
+import { catalogueOf, type Catalogue, type Drawables, type Placement } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
 import { isCopy } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
-import { takeNamed } from '@outfit/core/roster'
-import { CARD_CHOICES, cardEntries, cardPage, cutPhoto, faceBox, type CardChoices } from '@outfit/core/show'
+import { takeNamed, type OutfitDetail, type Take } from '@outfit/core/roster'
+import {
+  CARD_CHOICES,
+  CARD_SIZES,
+  cardEntries,
+  cardPage,
+  cutPhoto,
+  faceBox,
+  pairPage,
+  pairRows,
+  type CardChoices,
+  type CardWords,
+  type Compared,
+  type Page,
+  type PairSide,
+} from '@outfit/core/show'
 import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
-import { PhotoEntity } from '../schema/catalogue.ts'
+import { FigureEntity, PhotoEntity } from '../schema/catalogue.ts'
 import { OutfitEntity } from '../schema/roster.ts'
 import { CutPhotoService } from './cutPhotoService.ts'
-import { PartsToldService } from './partsTold.ts'
+import { PartsToldService, type PartsTold } from './partsTold.ts'
 import { SettingsService } from '../settings/settingsService.ts'
 import type { Picture } from './pictureService.ts'
 
@@ -63,41 +78,117 @@ export class CardService {
     const choices = { ...kept, ...asked }
     const take = takeId ? outfit.takes.find((t) => t.id === takeId) : takeNamed(outfit.takes, null)
     if (!take) throw notFound('take', takeId ?? 'of this outfit')
+    const other = await this.beside(choices.beside, outfit, take)
+    const catalogue = catalogueOf({
+      ...(await this.catalogue.basics()),
+      parts: [...outfit.parts, ...(other?.parts ?? [])],
+      prints: [...outfit.prints, ...(other?.prints ?? [])],
+    })
     const { placements } = take
-    const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts: outfit.parts, prints: outfit.prints })
     const drawing = drawFigure(placements, catalogue, { view: choices.view })
-    const worn = placements.map(({ part }) => part)
-    const told = await this.parts.of(worn)
     const shown = choices.picture === 'photo' ? choices.photo : null
     const photo = shown && cutPhoto(shown, drawing, faceBox(drawing), await this.cuts.cut(shown))
-    const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
-    const page = cardPage(
-      {
-        title: outfit.name,
-        subtitle: `${outfit.roster.name} · take ${take.label} · ${Math.round(drawing.height)} mm tall`,
-        footer: [
-          `${counted(placements.length, 'part')} from ${counted(sources, 'source')}.`,
-          // A copy made by others is not bought.
-          ...(choices.prices
-            ? [
-                priceLine(
-                  placements.filter((one) => !isCopy(one)).map(({ part }) => part),
-                  told,
-                ),
-              ]
-            : []),
-          'Made with Outfit.',
-        ].join(' '),
-        note: choices.note,
-        credits: choices.credits,
-        drawing,
-        ...(photo ? { photo } : {}),
-        entries: cardEntries(placements, catalogue, photo ?? drawing, told.told, { altered: choices.altered }),
-      },
-      choices,
-    )
+    const picture = { drawing, ...(photo ? { photo } : {}) }
+    const worn = placements.map(({ part }) => part)
+    const told = await this.parts.of([...worn, ...(other?.placements ?? []).map(({ part }) => part)])
+    const words = {
+      title: outfit.name,
+      subtitle: `${outfit.roster.name} · take ${take.label} · ${Math.round(drawing.height)} mm tall`,
+      footer: footerOf(placements, told, choices.prices),
+      note: choices.note,
+      credits: choices.credits,
+    }
+    const page = other
+      ? pairOf(
+          outfit,
+          { ...words, subtitle: outfit.roster.name },
+          other,
+          { take, placements, ...picture },
+          { catalogue, told, choices },
+        )
+      : cardPage(
+          {
+            ...words,
+            ...picture,
+            entries: cardEntries(placements, catalogue, photo ?? drawing, told.told, { altered: choices.altered }),
+          },
+          choices,
+        )
     return { pages: [page], name: outfit.name }
   }
+
+  /** What stands beside a take: another of the outfit, or a released figure. Null where it stands alone, or what stood there is gone. */
+  private async beside(beside: string, outfit: OutfitDetail, take: Take): Promise<Beside | null> {
+    if (beside.startsWith(FIGURE)) {
+      const code = beside.slice(FIGURE.length)
+      const figure = await this.database.getRepository(FigureEntity).findOneBy({ code })
+      if (!figure) return null
+      const { worn, parts, prints } = await this.catalogue.dressed([code])
+      return { label: `${figure.name}, as sold`, placements: worn.get(code) ?? [], parts, prints }
+    }
+    const other = outfit.takes.find(({ id }) => id === beside && id !== take.id)
+    return other ? { label: `Take ${other.label}`, placements: other.placements, parts: [], prints: [] } : null
+  }
+}
+
+/** What stands beside a take on its card, with what it takes to draw it. */
+interface Beside extends Drawables {
+  label: string
+  placements: readonly Placement[]
+}
+
+/** How a released figure is named as what stands beside a take. */
+const FIGURE = 'figure:'
+
+/** The card of a take beside something else: before it, or what it comes from. */
+function pairOf(
+  { brief }: OutfitDetail,
+  words: CardWords,
+  before: Beside,
+  after: Compared & { take: Take },
+  { catalogue, told, choices }: { catalogue: Catalogue; told: PartsTold; choices: CardChoices },
+): Page {
+  const { view, prices } = choices
+  const other = { placements: before.placements, drawing: drawFigure(before.placements, catalogue, { view }) }
+  const sideOf = ({ placements, ...picture }: Compared, label: string): PairSide => ({
+    drawing: picture.drawing,
+    ...(picture.photo ? { photo: picture.photo } : {}),
+    label,
+    facts: [
+      `${Math.round(picture.drawing.height)} mm tall`,
+      ...(brief.wishes.length > 0
+        ? [`likeness ${inPoints(likenessOf(placements, brief, catalogue).milli)} of 100`]
+        : []),
+    ],
+  })
+  return pairPage(
+    {
+      ...words,
+      ...pairRows([other, after], catalogue, told, { altered: choices.altered, prices }),
+      sides: [sideOf(other, before.label), sideOf(after, `Take ${after.take.label}`)],
+    },
+    choices,
+    CARD_SIZES[choices.size],
+  )
+}
+
+/** How many parts from how many sources, and with prices what they cost. */
+function footerOf(placements: readonly Placement[], told: PartsTold, prices: boolean): string {
+  const worn = placements.map(({ part }) => part)
+  const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
+  return [
+    `${counted(placements.length, 'part')} from ${counted(sources, 'source')}.`,
+    // A copy made by others is not bought.
+    ...(prices
+      ? [
+          priceLine(
+            placements.filter((one) => !isCopy(one)).map(({ part }) => part),
+            told,
+          ),
+        ]
+      : []),
+    'Made with Outfit.',
+  ].join(' ')
 }
 
 export const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`

@@ -109,6 +109,8 @@ export class CardBody implements CardChoices {
   @Text(CARD_TEXTS.credits) credits: string
   @IsIn(['drawing', 'photo']) picture: 'drawing' | 'photo'
   @IsOptional() @One(() => CardPhotoDto) photo: CardPhotoDto | null
+  /** A take by its id, a released figure as `figure:` and its code, or nothing. */
+  @Text(200) beside: string
 }
 
 /** What a card shows this time; what is not said is as it was kept. */
@@ -128,6 +130,7 @@ export class CardQuery {
   @IsOptional() @IsIn(['drawing', 'photo']) picture?: 'drawing' | 'photo'
   /** As JSON. */
   @IsOptional() @IsPhoto() photo?: CardPhotoDto
+  @IsOptional() @Text(200) beside?: string
 }
 
 /** What a sheet shows, as it is kept. */

@@ -14,6 +14,8 @@ export class LineUpQuery {
   @IsOptional() @Type(() => Number) @Whole(1, 8) tiers: number = 1
   /** Rise from one tier to the next, in millimetres. */
   @IsOptional() @Type(() => Number) @Whole(0, 120) step: number = 20
+  /** How wide it is printed, in millimetres; without, figures are as large as they are. */
+  @IsOptional() @Type(() => Number) @Whole(50, 3000) width?: number
   /** A JSON list of things for scale: name, shape, width, height and depth in millimetres. */
   @IsOptional() @Text(4000) objects: string = '[]'
 }

@@ -6,6 +6,7 @@ import {
   MOST_OBJECTS,
   OBJECT_SHAPES,
   poseOf,
+  printedWide,
   type ObjectShape,
   type ScaleObject,
 } from '@outfit/core/show'
@@ -42,7 +43,7 @@ export class LineUpService {
     const pose = poseOf(members, objects, query)
     const title = own[0]!.roster.name
     const page = lineUpPage({ title, members, objects, pose, step: query.step })
-    return { pages: [page], name: `${title}, line-up` }
+    return { pages: [query.width ? printedWide(page, query.width) : page], name: `${title}, line-up` }
   }
 }
 

@@ -2,7 +2,7 @@ import { Inject, Injectable, StreamableFile } from '@nestjs/common'
 import { Resvg } from '@resvg/resvg-js'
 import type { Response } from 'express'
 import { join } from 'node:path'
-import { pageSvg, stacked, type Page } from '@outfit/core/show'
+import { pageSvg, printedSize, stacked, type Page } from '@outfit/core/show'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { embeddedFontCss, fontFiles, INNER_FAMILIES } from '../paper/fonts.ts'
 import { picturesPdf } from '../paper/picturesPdf.ts'
@@ -50,10 +50,11 @@ export class PictureService {
 
   private async png(page: Page): Promise<Buffer> {
     const files = await fontFiles(join(this.settings.data, 'fonts'))
-    const dots = Math.min(DOTS_PER_MM, Math.sqrt(MOST_DOTS / (page.width * page.height)))
+    const { width, height } = printedSize(page)
+    const dots = Math.min(DOTS_PER_MM, Math.sqrt(MOST_DOTS / (width * height)))
     const picture = new Resvg(pageSvg(page, '', INNER_FAMILIES), {
       font: { fontFiles: files, loadSystemFonts: false, defaultFontFamily: 'Atkinson Hyperlegible Next' },
-      fitTo: { mode: 'width', value: Math.round(page.width * dots) },
+      fitTo: { mode: 'width', value: Math.round(width * dots) },
     })
     return picture.render().asPng()
   }

@@ -4,6 +4,7 @@ import { wornAlike, type OutfitDetail } from '@outfit/core/roster'
 import { type RosterShelf } from '@outfit/core/shelf'
 import type { TeamMember } from '@outfit/core/teams'
 import { MovementEntity } from '../schema/drawer.ts'
+import { pdfText } from '../test/pdfText.ts'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer
@@ -212,6 +213,18 @@ describe('pictures of a line-up', () => {
     expect(svg).toContain('@font-face')
     const png = await fetch(`${server.url}/api/${at('png', { tiers: '2', outfits: crew.outfits[0]!.id })}`)
     expect([png.status, png.headers.get('content-type')]).toEqual([200, 'image/png'])
+    // Printed as wide as is asked for, in every file; the picture is the same.
+    const size = (of: string) =>
+      /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(of)!.slice(1, 5).map(Number)
+    const wide = size((await server.get<string>(at('svg', { width: '297' }))).body)
+    const [, , ...asItIs] = size(svg)
+    expect(wide.slice(2)).toEqual(asItIs)
+    expect([wide[0], (wide[1]! / wide[0]!).toFixed(3)]).toEqual([297, (asItIs[1]! / asItIs[0]!).toFixed(3)])
+    const pdf = await fetch(`${server.url}/api/${at('pdf', { width: '297' })}`)
+    const [page] = await pdfText(new Uint8Array(await pdf.arrayBuffer()))
+    expect(page!.width).toBeCloseTo(297, 0)
+    expect(page!.text).toContain('Boat')
+    expect((await server.get<ProblemBody>(at('svg', { width: '5' }))).body.errors[0]!.field).toBe('width')
     const refused = async (objects: unknown) =>
       (await server.get<ProblemBody>(at('svg', { objects: JSON.stringify(objects) }))).body.errors[0]!.field
     expect(await refused([{ ...boat, width: -1 }])).toBe('objects[0].width')

@@ -15,7 +15,7 @@ import { Link } from 'react-router'
 import { arrange, inShelfOrder, movesBack, stepAlong, type Move } from '@outfit/core/roster'
 import { type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { rosterApi } from '../data/rosterApi.ts'
-import { tell, tellError } from '../ui/tell.ts'
+import { underWay, tell, tellError } from '../ui/tell.ts'
 import { OutfitMenu } from './OutfitMenu.tsx'
 import { PinCount } from './PinCount.tsx'
 import { byFaction, PLACE } from '../roster/shelfData.ts'
@@ -50,7 +50,7 @@ export function ShelfBoard({ rosters, height }: { rosters: readonly RosterShelf[
     const before = inShelfOrder(roster.outfits)
     const after = arrange(roster.outfits, moves)
     if (after.every(({ id, faction }, i) => before[i]!.id === id && before[i]!.faction === faction)) return
-    const answer = await arrangeOutfits({ roster: roster.id, moves })
+    const answer = await underWay(arrangeOutfits({ roster: roster.id, moves }))
     if (answer.error) return tellError(answer.error)
     const number = after.findIndex(({ id }) => id === outfit.id) + 1
     const { faction } = after[number - 1]!

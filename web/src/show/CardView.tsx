@@ -8,6 +8,7 @@ import { showApi } from '../data/showApi.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PICTURE_TYPES, PICTURE_WORDS } from '../picture/pictureFiles.ts'
 import { DropZone } from '../ui/DropZone.tsx'
+import { BesideChoice } from './BesideChoice.tsx'
 import { ChoicePanel, OneOf, OwnWords, Ticks } from './ChoicePanel.tsx'
 import { asQuery, ExportBar } from './ExportBar.tsx'
 import { Preview } from './Preview.tsx'
@@ -23,6 +24,16 @@ const SIZES = (Object.keys(CARD_SIZES) as CardSize[]).map(
       `${/^A/.test(size) ? size : size[0]!.toUpperCase() + size.slice(1)}, ${CARD_SIZES[size].width} × ${CARD_SIZES[size].height}`,
     ] as const,
 )
+
+const TICKS = [
+  ['lines', 'Lines to the parts'],
+  ['colours', 'Colours'],
+  ['sources', 'Where parts come from'],
+  ['prices', 'Prices of the day'],
+  ['altered', 'What was altered or made by others'],
+] as const
+/** What only a card of one figure has room for. */
+const OF_ONE: ReadonlySet<string> = new Set(['lines', 'sources'])
 
 /** The card of a take, as it will be published. */
 export function CardView() {
@@ -136,16 +147,11 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
             ]}
             onChoose={(view) => change({ view })}
           />
+          <BesideChoice outfit={outfit} take={take} value={value.beside} onChange={(beside) => change({ beside })} />
           <Ticks
             label="On it"
             choices={choices}
-            options={[
-              ['lines', 'Lines to the parts'],
-              ['colours', 'Colours'],
-              ['sources', 'Where parts come from'],
-              ['prices', 'Prices of the day'],
-              ['altered', 'What was altered or made by others'],
-            ]}
+            options={TICKS.filter(([tick]) => value.beside === '' || !OF_ONE.has(tick))}
           />
           <OwnWords
             label="Note"

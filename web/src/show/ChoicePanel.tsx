@@ -13,7 +13,7 @@ export function ChoicePanel<T>({
   choices: Choices<T>
   children: ReactNode
 }) {
-  const { undo, redo, fault, retry, kept } = choices
+  const { fault, retry } = choices
   return (
     <section
       aria-label={label}
@@ -21,15 +21,7 @@ export function ChoicePanel<T>({
     >
       {children}
       <div className="flex items-center gap-1.5 border-t border-rule pt-3">
-        <Button look="plain" className="px-2" onClick={() => undo?.()} disabled={!undo} title="Ctrl or Cmd+Z">
-          <Undo2 aria-hidden className="size-4" /> Undo
-        </Button>
-        <Button look="plain" className="px-2" onClick={() => redo?.()} disabled={!redo} title="Ctrl or Cmd+Shift+Z">
-          <Redo2 aria-hidden className="size-4" /> Redo
-        </Button>
-        <span role="status" className="ml-auto text-[13px] text-soft">
-          {fault ? '' : kept ? 'Kept' : 'Keeping…'}
-        </span>
+        <StepsBack choices={choices} />
       </div>
       {fault && (
         <p role="alert" className="text-problem">
@@ -40,6 +32,23 @@ export function ChoicePanel<T>({
         </p>
       )}
     </section>
+  )
+}
+
+/** The way back and forward, and whether what is chosen is kept. */
+export function StepsBack<T>({ choices: { undo, redo, fault, kept } }: { choices: Choices<T> }) {
+  return (
+    <>
+      <Button look="plain" className="px-2" onClick={() => undo?.()} disabled={!undo} title="Ctrl or Cmd+Z">
+        <Undo2 aria-hidden className="size-4" /> Undo
+      </Button>
+      <Button look="plain" className="px-2" onClick={() => redo?.()} disabled={!redo} title="Ctrl or Cmd+Shift+Z">
+        <Redo2 aria-hidden className="size-4" /> Redo
+      </Button>
+      <span role="status" className="ml-auto text-[13px] text-soft">
+        {fault ? '' : kept ? 'Kept' : 'Keeping…'}
+      </span>
+    </>
   )
 }
 

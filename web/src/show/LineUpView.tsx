@@ -22,11 +22,13 @@ import { useAppSelector } from '../data/hooks.ts'
 import { Button } from '../ui/Button.tsx'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
 import { counted } from '../ui/counted.ts'
+import { StepsBack } from './ChoicePanel.tsx'
 import { ExportBar } from './ExportBar.tsx'
+import { useChoices } from './useChoices.ts'
 
 /** Outfits of a roster side by side at their true heights, with things for scale. */
 export function LineUpView() {
-  return <RosterFrame>{({ roster }) => <LineUpPage key={roster.id} roster={roster} />}</RosterFrame>
+  return <RosterFrame ownUndo>{({ roster }) => <LineUpPage key={roster.id} roster={roster} />}</RosterFrame>
 }
 
 const FAMILIES = { heading: 'Bricolage Grotesque Variable', text: 'Atkinson Hyperlegible Next Variable' }
@@ -43,12 +45,22 @@ interface Setting {
   tiers: number
   step: number
   objects: ScaleObject[]
+  /** Who is not in the picture. */
+  left: string[]
+  /** How wide it is printed, in millimetres; null for figures as large as they are. */
+  width: number | null
 }
+
+/** Widths that are asked for most, in millimetres. */
+const WIDTHS = [
+  ['A4 across', 297],
+  ['A3 across', 420],
+] as const
 
 const keptAt = (roster: string) => `outfit.lineUp.${roster}`
 
 function remembered(roster: string): Setting {
-  const first: Setting = { tiers: 1, step: 30, objects: [] }
+  const first: Setting = { tiers: 1, step: 30, objects: [], left: [], width: null }
   try {
     return { ...first, ...(JSON.parse(localStorage.getItem(keptAt(roster)) ?? '{}') as Partial<Setting>) }
   } catch {
@@ -61,14 +73,14 @@ const number = 'w-[76px] rounded-[8px] border border-rule bg-card px-2 py-0.5 ta
 function LineUpPage({ roster }: { roster: RosterShelf }) {
   const catalogue = useAppSelector(selectCatalogue)
   const [markShown] = rosterApi.endpoints.markShown.useMutation()
-  const [setting, keep] = useState(() => remembered(roster.id))
-  const [left, leave] = useState<ReadonlySet<string>>(new Set())
-  const change = (next: Partial<Setting>) => {
-    const all = { ...setting, ...next }
+  const [first] = useState(() => remembered(roster.id))
+  const choices = useChoices(first, async (all) => {
     localStorage.setItem(keptAt(roster.id), JSON.stringify(all))
-    keep(all)
-  }
-  const { tiers, step, objects } = setting
+    return {}
+  })
+  const { value: setting, change } = choices
+  const { tiers, step, objects, width } = setting
+  const left = useMemo(() => new Set(setting.left), [setting.left])
   const dressed = useMemo(() => roster.outfits.filter(({ placements }) => placements.length > 0), [roster.outfits])
   const lined = useMemo(
     () => (catalogue ? dressed.filter(({ id }) => !left.has(id)).map((outfit) => linedUp(outfit, catalogue)) : []),
@@ -93,6 +105,7 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
     tiers: String(tiers),
     step: String(step),
     objects: JSON.stringify(sound),
+    ...(width === null ? {} : { width: String(Math.min(3000, Math.max(50, width))) }),
   })
   const shown = () => void markShown({ outfits: lined.map(({ id }) => id), how: 'line-up' })
   const set = (at: number, next: Partial<ScaleObject>) =>
@@ -144,6 +157,10 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
         <span>
           <strong>{Math.ceil(pose.width)} mm</strong> wide, <strong>{Math.ceil(pose.height)} mm</strong> high
         </span>
+        <PrintedWidth width={width} onChange={(next) => change({ width: next })} />
+        <span className="flex items-center gap-1">
+          <StepsBack choices={choices} />
+        </span>
         <ExportBar
           onTaken={shown}
           files={(['SVG', 'PDF', 'PNG'] as const).map((name) => ({
@@ -187,11 +204,13 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
                         <input
                           type="checkbox"
                           checked={!left.has(outfit.id)}
-                          onChange={() => {
-                            const next = new Set(left)
-                            if (!next.delete(outfit.id)) next.add(outfit.id)
-                            leave(next)
-                          }}
+                          onChange={() =>
+                            change({
+                              left: left.has(outfit.id)
+                                ? setting.left.filter((id) => id !== outfit.id)
+                                : [...setting.left, outfit.id],
+                            })
+                          }
                           className="size-4 accent-[var(--act)]"
                         />
                         {outfit.name}
@@ -302,5 +321,48 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
         </section>
       </div>
     </>
+  )
+}
+
+/** How wide the picture is printed: figures as large as they are, a paper's width, or one's own. */
+function PrintedWidth({ width, onChange }: { width: number | null; onChange: (width: number | null) => void }) {
+  const [own, setOwn] = useState(width !== null && !WIDTHS.some(([, known]) => known === width))
+  return (
+    <span className="flex items-center gap-2">
+      <label className="flex items-center gap-2">
+        Printed
+        <select
+          value={own ? 'own' : String(width ?? '')}
+          onChange={({ target }) => {
+            setOwn(target.value === 'own')
+            if (target.value !== 'own') onChange(target.value === '' ? null : Number(target.value))
+            else if (width === null) onChange(WIDTHS[0][1])
+          }}
+          className="rounded-[8px] border border-rule bg-card px-2 py-1"
+        >
+          <option value="">as large as they are</option>
+          {WIDTHS.map(([words, millimetres]) => (
+            <option key={words} value={millimetres}>
+              {words}
+            </option>
+          ))}
+          <option value="own">as wide as …</option>
+        </select>
+      </label>
+      {own && (
+        <label className="flex items-center gap-1">
+          <input
+            type="number"
+            min={50}
+            max={3000}
+            value={width ?? ''}
+            aria-label="Width of the printed picture in millimetres"
+            onChange={({ target }) => onChange(Math.round(Number(target.value)))}
+            className={number}
+          />
+          mm
+        </label>
+      )}
+    </span>
   )
 }

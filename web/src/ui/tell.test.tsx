@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, expect, test } from '@jest/globals'
 import { cleanup, render, screen } from '@testing-library/react'
 import { Toaster } from 'sonner'
 import '../test/standIns.ts'
-import { takeBack, tell } from './tell.ts'
+import { takeBack, tell, underWay } from './tell.ts'
 
 afterEach(cleanup)
 
@@ -42,4 +42,22 @@ test('of two things done the newest has the way back, and it is gone once', asyn
   expect(await takeBack()).toBe(true)
   expect(await takeBack()).toBe(false)
   expect(taken).toEqual(['two'])
+})
+
+test('who goes back before the server has what is seen already gets that back, not what was before it', async () => {
+  render(<Toaster />)
+  const taken: string[] = []
+  tell('Moved by hand.', async () => void taken.push('by hand'))
+  let arrive: (answer: object) => void = () => undefined
+  const move = async () => {
+    await underWay(new Promise<object>((resolve) => (arrive = resolve)))
+    tell('Moved by keys.', async () => void taken.push('by keys'))
+  }
+  void move()
+  const back = takeBack()
+  await wait(20)
+  expect(taken).toEqual([])
+  arrive({})
+  expect(await back).toBe(true)
+  expect(taken).toEqual(['by keys'])
 })

@@ -42,8 +42,20 @@ export const warn = (words: string): void => void toast.warning(words, { duratio
 /** Say what went wrong, in the server's words where it has any. */
 export const tellError = (error: unknown): void => void toast.error(errorText(error))
 
+/** Acts that are seen already and whose way back will be told when the server has them. */
+let pending: Promise<unknown> = Promise.resolve()
+
+/** An act that is seen before the server has it: whoever wants it back meanwhile gets it back, and not what was before it. */
+export function underWay<T>(act: Promise<T>): Promise<T> {
+  pending = Promise.allSettled([pending, act])
+  return act
+}
+
 /** Go the newest way back, if there is one; whether there was. */
 export async function takeBack(): Promise<boolean> {
+  await pending
+  // Whoever began the act tells of it first.
+  await new Promise((resolve) => setTimeout(resolve))
   if (!newest) return false
   const { id, words, back } = newest
   newest = null
