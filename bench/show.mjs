@@ -1,3 +1,7 @@
+import { createRequire } from 'node:module'
+
+const sharp = createRequire(new URL('../server/package.json', import.meta.url))('sharp')
+
 /** What is shown: a card after a change, a sheet of fifty outfits, and a recipe of as many held against what is here. */
 const SIZES = ['wide', 'square', 'portrait', 'A6', 'A5']
 const MANY = 50
@@ -13,6 +17,34 @@ export async function show({ tell, at, median, timed, withServer, outfitsOf }) {
       times.push(ms)
     }
     tell('card after a change', at(times, 0.95), 'ms', { budget: 100, median: Math.round(median(times)), cards: 60 })
+
+    // A photo as it comes from a phone: its points moved, then its light.
+    const photo = await sharp({ create: { width: 3000, height: 4000, channels: 3, background: '#D8CFC0' } })
+      .composite([
+        { input: { create: { width: 1200, height: 2600, channels: 3, background: '#24527F' } }, top: 700, left: 900 },
+      ])
+      .jpeg()
+      .toBuffer()
+    const headers = { 'Content-Type': 'application/octet-stream' }
+    const kept = await (await fetch(`${url}/api/photos`, { method: 'POST', headers, body: photo })).json()
+    const { width, height } = kept
+    const crop = { x: -0.3, y: -0.4, width: 0.6, height: 0.8 }
+    const base = { ...kept, turn: 3, crop, even: 0.5, figure: null, points: [] }
+    const asked = async (more) => {
+      const query = new URLSearchParams({ draft: 'yes', picture: 'photo', photo: JSON.stringify({ ...base, ...more }) })
+      return (await timed(async () => (await fetch(`${url}/api/outfits/${outfits[0].id}/card.svg?${query}`)).text())).ms
+    }
+    const first = await asked({})
+    const [moved, lit, turned] = [[], [], []]
+    for (let i = 1; i <= 20; i++) {
+      moved.push(await asked({ points: [{ slot: 'head', x: 0.3 + i / 100, y: 0.3 }] }))
+      lit.push(await asked({ even: i / 40 }))
+    }
+    for (let i = 1; i <= 10; i++) turned.push(await asked({ turn: i / 2 }))
+    const more = { pixels: `${width} × ${height}`, first: Math.round(first) }
+    tell('photo card after a point was moved', at(moved, 0.95), 'ms', { budget: 100, ...more })
+    tell('photo card after its light was evened', at(lit, 0.95), 'ms', { budget: 100, median: Math.round(median(lit)) })
+    tell('photo card after it was turned', at(turned, 0.95), 'ms', { median: Math.round(median(turned)) })
 
     const { rosters } = await (await fetch(`${url}/api/rosters`)).json()
     const recipes = await Promise.all(

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
+import { pdfText } from '../server/src/test/pdfText.ts'
 import { faultsIn, GOOD_PRACTICE } from './accessFaults.ts'
 import { addressOf, bytesOf, EMPTY, expect, openOutfit, test } from './fixtures.ts'
 
@@ -81,8 +82,9 @@ test('a photo of the built figure is put on the card, set right by keys, and sta
   const svg = (await bytesOf(await taken(app, 'SVG'))).toString()
   expect(svg.match(/<image [^>]*href="data:image\/jpeg;base64,/g)).toHaveLength(1)
   expect(svg).toContain('Swept pony tail')
-  const pdf = await bytesOf(await taken(app, 'PDF'))
-  expect(pdf.includes('/DCTDecode')).toBe(true)
+  const [page] = await pdfText(new Uint8Array(await bytesOf(await taken(app, 'PDF'))))
+  expect(page!.text).toContain('Odile, skipper')
+  expect(page!.text).toContain('Cork vest')
 
   await panel.getByRole('combobox', { name: 'Beside it' }).selectOption({ label: 'take A' })
   await expect
@@ -112,7 +114,9 @@ test('a roster is taken out as a sheet, as a page that opens from a file, and as
   await expect.poll(high).toBeLessThan(before)
   const pdf = await taken(app, 'PDF')
   expect(pdf.suggestedFilename()).toBe('Ferry people, parts.pdf')
-  expect((await bytesOf(pdf)).length).toBeGreaterThan(20_000)
+  const pages = await pdfText(new Uint8Array(await bytesOf(pdf)))
+  expect(pages[0]!.text).toContain('Ferry people')
+  expect(pages.map(({ text }) => text).join()).toContain('Teo, tickets')
 
   const folder = mkdtempSync(join(tmpdir(), 'outfit-page-'))
   const file = join(folder, 'Ferry people.html')

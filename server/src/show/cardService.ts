@@ -72,8 +72,12 @@ export class CardService {
     ])
   }
 
-  /** The card of a take; what `asked` does not say is as it was kept. */
-  async card(outfitId: string, takeId: string | undefined, asked: Partial<CardChoices> = {}): Promise<Picture> {
+  /** The card of a take; what is not asked for is as it was kept. A draft has fewer pixels in its photo. */
+  async card(
+    outfitId: string,
+    takeId: string | undefined,
+    { draft = false, ...asked }: Partial<CardChoices> & { draft?: boolean } = {},
+  ): Promise<Picture> {
     const [outfit, kept] = await Promise.all([this.rosters.outfit(outfitId), this.choices(outfitId)])
     const choices = { ...kept, ...asked }
     const take = takeId ? outfit.takes.find((t) => t.id === takeId) : takeNamed(outfit.takes, null)
@@ -87,7 +91,7 @@ export class CardService {
     const { placements } = take
     const drawing = drawFigure(placements, catalogue, { view: choices.view })
     const shown = choices.picture === 'photo' ? choices.photo : null
-    const photo = shown && cutPhoto(shown, drawing, faceBox(drawing), await this.cuts.cut(shown))
+    const photo = shown && cutPhoto(shown, drawing, faceBox(drawing), await this.cuts.cut(shown, draft))
     const picture = { drawing, ...(photo ? { photo } : {}) }
     const worn = placements.map(({ part }) => part)
     const told = await this.parts.of([...worn, ...(other?.placements ?? []).map(({ part }) => part)])

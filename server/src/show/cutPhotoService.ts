@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import sharp from 'sharp'
+import sharp, { type OutputInfo, type Sharp } from 'sharp'
 import type { Pixels } from '@outfit/core/colour'
 import { evenLight, groundLight, type GroundLight } from '@outfit/core/picture'
 import { PAPER, turnedFrame, withinFrame, type CardPhoto } from '@outfit/core/show'
@@ -7,27 +7,43 @@ import { PhotoService } from '../catalogue/photoService.ts'
 
 /** Longest side of a cut in pixels: 300 dots an inch of the largest card. */
 const LARGEST = 1400
+/** The same while a photo is arranged: enough for a card on a screen, and drawn in a tenth of the time. */
+const DRAFT = 640
+/** Photos are opened as high as so many pixels times a whole number. */
+const STEP = 200
+/** Longest side of the picture the light is read off. */
+const SMALL = 200
 /** How many are kept: whoever moves points asks for the same cut, whoever evens the light for the same pixels, some megabytes each. */
-const KEPT = { cuts: 12, placed: 3 } as const
+const KEPT = { cuts: 12, pixels: 3 } as const
 
 type Place = Pick<CardPhoto, 'hash' | 'width' | 'height' | 'turn' | 'crop'>
+/** Pixels as they came out of a file, four bytes each. */
+interface Raw {
+  data: Buffer
+  info: OutputInfo
+}
 
 /** Photos turned, cut and evenly lit for cards. */
 @Injectable()
 export class CutPhotoService {
-  private readonly placed = new Kept<{ pixels: Pixels; light: GroundLight | null }>(KEPT.placed)
+  private readonly opened = new Kept<Raw>(KEPT.pixels)
+  private readonly placed = new Kept<Raw>(KEPT.pixels)
+  private readonly lights = new Kept<GroundLight | null>(KEPT.cuts)
   private readonly cuts = new Kept<string>(KEPT.cuts)
 
   constructor(private readonly photos: PhotoService) {}
 
-  /** The cut as a JPEG in a data address. */
-  cut({ hash, width, height, turn, crop, even }: CardPhoto): Promise<string> {
+  /** The cut as a JPEG in a data address; a draft has fewer pixels. */
+  cut({ hash, width, height, turn, crop, even }: CardPhoto, draft = false): Promise<string> {
     const place = { hash, width, height, turn, crop }
-    return this.cuts.get(JSON.stringify([place, even]), async () => {
-      const { pixels, light } = await this.placed.get(JSON.stringify(place), () => this.place(place))
-      const lit = evenLight(pixels, light, even)
-      const jpeg = await sharp(Buffer.from(lit.data.buffer, lit.data.byteOffset, lit.data.byteLength), {
-        raw: { width: lit.width, height: lit.height, channels: 4 },
+    const longest = draft ? DRAFT : LARGEST
+    return this.cuts.get(JSON.stringify([place, even, longest]), async () => {
+      const key = JSON.stringify([place, longest])
+      const raw = await this.placed.get(key, () => this.place(place, longest))
+      const light = even > 0 ? await this.lights.get(JSON.stringify(place), () => lightOf(raw)) : null
+      const { data, width: across, height: down } = evenLight(pixelsOf(raw), light, even)
+      const jpeg = await sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
+        raw: { width: across, height: down, channels: 4 },
       })
         .flatten({ background: PAPER.ground })
         .jpeg({ quality: 90 })
@@ -36,16 +52,21 @@ export class CutPhotoService {
     })
   }
 
-  /** The pixels of the cut as they were taken, and what light lies on them. */
-  private async place(photo: Place): Promise<{ pixels: Pixels; light: GroundLight | null }> {
-    const file = await this.photos.fileOf(photo.hash)
-    const turned = await sharp(file)
-      .rotate(photo.turn, { background: '#00000000' })
-      .ensureAlpha()
-      .raw()
-      .toBuffer({ resolveWithObject: true })
+  /** The pixels of the cut as they were taken; what the turned photo does not cover is see-through. */
+  private async place(photo: Place, longest: number): Promise<Raw> {
     const [frame, crop] = [turnedFrame(photo), withinFrame(photo, photo.crop)]
-    const { width, height, channels } = turned.info
+    // As many pixels as leave enough in what is cut out of them, in steps, so that what was opened serves the next cut too.
+    const wanted = longest / Math.max(crop.width, crop.height)
+    const high = Math.min(photo.height, Math.ceil(wanted / STEP) * STEP)
+    const opened = await this.opened.get(`${photo.hash} ${high}`, async () =>
+      raw(
+        sharp(await this.photos.fileOf(photo.hash))
+          .resize({ height: high })
+          .ensureAlpha(),
+      ),
+    )
+    const turned = await raw(again(opened).rotate(photo.turn, { background: '#00000000' }))
+    const { width, height } = turned.info
     /** What of the turned photo's pixels a stretch of its frame is. */
     const pixels = (from: number, size: number, room: number, of: number) => {
       const left = Math.min(of - 1, Math.round((from / room) * of))
@@ -53,19 +74,25 @@ export class CutPhotoService {
     }
     const [left, across] = pixels(crop.x - frame.x, crop.width, frame.width, width)
     const [top, down] = pixels(crop.y - frame.y, crop.height, frame.height, height)
-    const { data, info } = await sharp(turned.data, { raw: { width, height, channels } })
-      .extract({ left, top, width: across, height: down })
-      .resize({ height: LARGEST, width: LARGEST, fit: 'inside', withoutEnlargement: true })
-      .raw()
-      .toBuffer({ resolveWithObject: true })
-    const cut: Pixels = {
-      data: new Uint8ClampedArray(data.buffer, data.byteOffset, data.length),
-      width: info.width,
-      height: info.height,
-    }
-    return { pixels: cut, light: groundLight(cut) }
+    const cut = await raw(again(turned).extract({ left, top, width: across, height: down }))
+    return raw(again(cut).resize({ height: longest, width: longest, fit: 'inside', withoutEnlargement: true }))
   }
 }
+
+const raw = (picture: Sharp): Promise<Raw> => picture.raw().toBuffer({ resolveWithObject: true })
+const again = ({ data, info: { width, height, channels } }: Raw) => sharp(data, { raw: { width, height, channels } })
+const pixelsOf = ({ data, info: { width, height } }: Raw): Pixels => ({
+  data: new Uint8ClampedArray(data.buffer, data.byteOffset, data.length),
+  width,
+  height,
+})
+/** What light lies on a picture: it is smooth, and a small one shows it as well. */
+const lightOf = async (picture: Raw) =>
+  groundLight(
+    pixelsOf(
+      await raw(again(picture).resize({ height: SMALL, width: SMALL, fit: 'inside', withoutEnlargement: true })),
+    ),
+  )
 
 /** The last few answers to what is asked again and again; who asks for one that is under way waits for it. */
 class Kept<T> {

@@ -131,6 +131,8 @@ export class CardQuery {
   /** As JSON. */
   @IsOptional() @IsPhoto() photo?: CardPhotoDto
   @IsOptional() @Text(200) beside?: string
+  /** Only to be looked at while it is arranged: a photo has fewer pixels. */
+  @IsOptional() @YesNo() draft?: boolean
 }
 
 /** What a sheet shows, as it is kept. */

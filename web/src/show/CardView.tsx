@@ -122,7 +122,7 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
             </div>
           )}
           <Preview
-            src={file('svg')}
+            src={`${file('svg')}&draft=yes`}
             alt={`Card of ${outfit.name}: the ${onPhoto && value.photo ? 'photo' : 'figure'} in the middle, lead lines from each part to its name, colour and source`}
             className="max-h-full min-h-0 w-full object-contain drop-shadow-sm"
           />

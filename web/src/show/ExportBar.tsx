@@ -1,6 +1,16 @@
-import { Download } from 'lucide-react'
+import { Download, X } from 'lucide-react'
+import { useEffect, useRef, useState, type MouseEvent } from 'react'
+import { Button } from '../ui/Button.tsx'
+import { nameOfDownload, saveBlob } from '../ui/saveAs.ts'
+import { warn } from '../ui/tell.ts'
 
-/** Ways to take a picture out; the last is the one most wanted. */
+interface Taking {
+  name: string
+  /** Bytes that have come; nothing comes before all is drawn. */
+  bytes: number
+}
+
+/** Ways to take a picture out; the last is the one most wanted. What takes a while says so and can be cancelled. */
 export function ExportBar({
   files,
   onTaken,
@@ -8,16 +18,65 @@ export function ExportBar({
   files: readonly { name: string; href: string; hint?: string }[]
   onTaken?: () => void
 }) {
+  const [taking, setTaking] = useState<Taking | null>(null)
+  const stop = useRef<AbortController | null>(null)
+  // Who leaves wants nothing any more.
+  useEffect(() => () => stop.current?.abort(), [])
+  const take = async (name: string, href: string) => {
+    const controller = new AbortController()
+    stop.current = controller
+    setTaking({ name, bytes: 0 })
+    try {
+      const answer = await fetch(href, { signal: controller.signal })
+      if (!answer.ok) throw new Error(((await answer.json()) as { detail?: string }).detail)
+      const chunks: BlobPart[] = []
+      let bytes = 0
+      for (const reader = answer.body!.getReader(); ;) {
+        const { done, value } = await reader.read()
+        if (done) break
+        chunks.push(value)
+        bytes += value.length
+        setTaking({ name, bytes })
+      }
+      const type = answer.headers.get('content-type') ?? ''
+      saveBlob(nameOfDownload(answer.headers.get('content-disposition'), name), new Blob(chunks, { type }))
+      onTaken?.()
+    } catch (error) {
+      if (!controller.signal.aborted)
+        warn((error as Error).message || `The ${name} could not be made just now. Nothing is lost; try it again.`)
+    } finally {
+      if (stop.current === controller) setTaking(null)
+    }
+  }
+  const onClick = (name: string, href: string) => (event: MouseEvent) => {
+    // Whoever wants it in another window, or its address, gets that.
+    if (event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return
+    event.preventDefault()
+    if (!taking) void take(name, href)
+  }
   return (
-    <div className="flex flex-wrap gap-2 md:ml-auto">
+    <div className="flex flex-wrap items-center gap-2 md:ml-auto">
+      {taking && (
+        <span role="status" className="flex items-center gap-1 text-[13.5px] text-soft">
+          {taking.bytes === 0
+            ? `Drawing the ${taking.name}…`
+            : `${(taking.bytes / 1e6).toFixed(1)} MB of the ${taking.name}`}
+          <Button look="plain" className="px-1 py-0.5" aria-label="Cancel" onClick={() => stop.current?.abort()}>
+            <X aria-hidden className="size-4" />
+          </Button>
+        </span>
+      )}
       {files.map(({ name, href, hint }, i) => (
         <a
           key={name}
           href={href}
           download
           title={hint}
-          onClick={onTaken}
+          aria-disabled={taking !== null}
+          onClick={onClick(name, href)}
           className={`inline-flex items-center gap-1.5 rounded-[10px] border px-3 py-1.5 font-semibold ${
+            taking ? 'cursor-wait opacity-60' : ''
+          } ${
             i === files.length - 1
               ? 'border-act bg-act text-act-ink hover:brightness-110'
               : 'border-act/70 bg-card text-act hover:border-act'
@@ -32,14 +91,10 @@ export function ExportBar({
 
 /** Choices as words of an address; what is nothing is left out, and what has parts of its own goes as JSON. */
 export const asQuery = (choices: object): string => {
-  const word = (value: unknown) =>
-    typeof value === 'boolean'
-      ? value
-        ? 'yes'
-        : 'no'
-      : typeof value === 'object'
-        ? JSON.stringify(value)
-        : String(value)
+  const word = (value: unknown) => {
+    if (typeof value === 'boolean') return value ? 'yes' : 'no'
+    return typeof value === 'object' ? JSON.stringify(value) : String(value)
+  }
   return new URLSearchParams(
     Object.entries(choices).flatMap(([name, value]): [string, string][] =>
       value === null ? [] : [[name, word(value)]],
