@@ -136,6 +136,9 @@ test('parts, the catalogue, tables and the card have no faults of access', async
   await go(app, '/parts')
   await expect(app.getByRole('list', { name: 'Found parts' }).getByRole('link').first()).toBeVisible()
   expect(await faults(app)).toEqual([])
+  await go(app, '/show')
+  await expect(app.getByRole('link', { name: 'Card of Bram, engines' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
   await go(app, '/moulds')
   await expect(app.getByRole('img', { name: /^Gull in/ }).first()).toBeVisible()
   expect(await faults(app)).toEqual([])
@@ -220,6 +223,7 @@ test('rooms are reached by keys', async ({ app }) => {
   for (const [key, address] of [
     ['s', /sourcing/],
     ['c', /card/],
+    ['h', /\/show$/],
     ['p', /\/parts$/],
     ['b', /bench/],
     ['r', /\/$/],

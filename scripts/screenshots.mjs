@@ -133,8 +133,8 @@ try {
     ],
     [
       'card',
-      bench('Odile, skipper').replace('bench', 'card'),
-      (page) => page.getByRole('img', { name: /^Card of/ }).waitFor(),
+      bench('Mirre Vos').replace('bench', 'card'),
+      (page) => page.getByRole('img', { name: /^Card of.*photo/ }).waitFor(),
     ],
   ]
   for (const [name, address, ready, colorScheme = 'light'] of views) {

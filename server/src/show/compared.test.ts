@@ -41,6 +41,17 @@ test('as PNG they are 300 dots an inch wide', async () => {
   ])
 })
 
+test('they are printed as wide as is asked for', async () => {
+  const { width } = await sharp(
+    Buffer.from(await (await compared('png', `${ids(2).join()}&width=100`)).arrayBuffer()),
+  ).metadata()
+  expect(width).toBe(Math.round((100 * 300) / 25.4))
+  expect(await (await compared('svg', `${ids(2).join()}&width=100`)).text()).toContain(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="100mm"',
+  )
+  expect((await compared('svg', `${ids(2).join()}&width=10`)).status).toBe(400)
+})
+
 test.each(['', 'one', 'a,b,c,d,e', 'a b,c'])('takes "%s" are refused by their field', async (takes) => {
   const answer = await compared('svg', encodeURIComponent(takes))
   expect(answer.status).toBe(400)

@@ -3,7 +3,7 @@ import { inPoints, likenessOf } from '@outfit/core/brief'
 import { catalogueOf, partLabel } from '@outfit/core/catalogue'
 import { drawFigure } from '@outfit/core/mannequin'
 import { compareTakes } from '@outfit/core/roster'
-import { sideBySidePage } from '@outfit/core/show'
+import { printedWide, sideBySidePage } from '@outfit/core/show'
 import { notFound } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
@@ -17,7 +17,8 @@ export class ComparedService {
     private readonly catalogue: CatalogueService,
   ) {}
 
-  async compared(outfitId: string, ids: readonly string[]): Promise<Picture> {
+  /** `width` is how many millimetres wide it is printed; as wide as it is without. */
+  async compared(outfitId: string, ids: readonly string[], width?: number): Promise<Picture> {
     const outfit = await this.rosters.outfit(outfitId)
     const takes = ids.map((id) => {
       const take = outfit.takes.find((t) => t.id === id)
@@ -41,6 +42,6 @@ export class ComparedService {
       }
     })
     const page = sideBySidePage({ title: outfit.name, footer: `${outfit.roster.name}. Made with Outfit.`, columns })
-    return { pages: [page], name }
+    return { pages: [width ? printedWide(page, width) : page], name }
   }
 }

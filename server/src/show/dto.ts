@@ -1,6 +1,6 @@
 import { applyDecorators } from '@nestjs/common'
 import { ApiOkResponse } from '@nestjs/swagger'
-import { plainToInstance, Transform } from 'class-transformer'
+import { plainToInstance, Transform, Type } from 'class-transformer'
 import {
   IsBoolean,
   IsIn,
@@ -171,7 +171,12 @@ export class SheetQuery extends SomeOfRoster {
   @IsOptional() @Text(CARD_TEXTS.credits) credits?: string
 }
 
-export class ComparedQuery {
+/** How wide a picture is printed, in millimetres; without, it is as large as it is. */
+export class PrintedQuery {
+  @IsOptional() @Type(() => Number) @Whole(50, 3000) width?: number
+}
+
+export class ComparedQuery extends PrintedQuery {
   /** Ids of two to four takes, comma between them, in the order they shall stand. */
   @IsString()
   @Matches(/^\w+(,\w+){1,3}$/, { message: 'takes must be two to four, with commas between them' })

@@ -4,18 +4,16 @@ import { Type } from 'class-transformer'
 import { IsOptional } from 'class-validator'
 import { Text, Whole } from '../base/fields.ts'
 import type { Response } from 'express'
-import { PictureAnswer, PictureOf } from './dto.ts'
+import { PictureAnswer, PictureOf, PrintedQuery } from './dto.ts'
 import { LineUpService } from './lineUpService.ts'
 import { PictureService } from './pictureService.ts'
 
-export class LineUpQuery {
+export class LineUpQuery extends PrintedQuery {
   /** Ids of the outfits, commas between them; every dressed one without. */
   @IsOptional() @Text(20_000) outfits?: string
   @IsOptional() @Type(() => Number) @Whole(1, 8) tiers: number = 1
   /** Rise from one tier to the next, in millimetres. */
   @IsOptional() @Type(() => Number) @Whole(0, 120) step: number = 20
-  /** How wide it is printed, in millimetres; without, figures are as large as they are. */
-  @IsOptional() @Type(() => Number) @Whole(50, 3000) width?: number
   /** A JSON list of things for scale: name, shape, width, height and depth in millimetres. */
   @IsOptional() @Text(4000) objects: string = '[]'
 }

@@ -42,9 +42,9 @@ export class ShowController {
   @PictureAnswer()
   async compared(
     @Param() { id, kind }: PictureOf,
-    @Query() { takes }: ComparedQuery,
+    @Query() { takes, width }: ComparedQuery,
     @Res({ passthrough: true }) response: Response,
   ) {
-    return this.pictures.send(kind, await this.takes.compared(id, takes.split(',')), response)
+    return this.pictures.send(kind, await this.takes.compared(id, takes.split(','), width), response)
   }
 }

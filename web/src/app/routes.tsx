@@ -147,6 +147,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../show/TakesView.tsx')).TakesView }),
       },
       {
+        path: 'show',
+        lazy: async () => ({ Component: (await import('../show/ShowView.tsx')).ShowView }),
+      },
+      {
         path: 'later',
         lazy: async () => ({ Component: (await import('../later/LaterView.tsx')).LaterView }),
       },

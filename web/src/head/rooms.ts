@@ -13,6 +13,7 @@ export const ROOMS: readonly (Room & { areas: readonly string[] })[] = [
   { key: 'm', name: 'Market', to: '/market', areas: ['/prices'] },
   { key: 'o', name: 'Parcels', to: '/parcels', areas: [] },
   { key: 'l', name: 'Later', to: '/later', areas: [] },
+  { key: 'h', name: 'Show', to: '/show', areas: [] },
 ]
 
 export const SETTINGS: Room = { key: 'comma', name: 'Settings', to: '/settings' }

@@ -61,7 +61,14 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
   // Once a built outfit's card is taken away, it counts as shown.
   const shown = () => void (take.chosen && markShown({ outfits: [outfit.id], how: 'card' }))
   return (
-    <div className="mx-auto flex h-full max-w-[1400px] flex-col px-5 py-4">
+    <div
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault()
+        photoWork.take(event.dataTransfer.files[0])
+      }}
+      className="mx-auto flex h-full max-w-[1400px] flex-col px-5 py-4"
+    >
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="text-2xl">Card</h1>
         {outfit.takes.length > 1 && (

@@ -24,6 +24,7 @@ import { RosterFrame } from '../roster/RosterFrame.tsx'
 import { counted } from '../ui/counted.ts'
 import { StepsBack } from './ChoicePanel.tsx'
 import { ExportBar } from './ExportBar.tsx'
+import { printedAs, PrintedWidth } from './PrintedWidth.tsx'
 import { useChoices } from './useChoices.ts'
 
 /** Outfits of a roster side by side at their true heights, with things for scale. */
@@ -50,12 +51,6 @@ interface Setting {
   /** How wide it is printed, in millimetres; null for figures as large as they are. */
   width: number | null
 }
-
-/** Widths that are asked for most, in millimetres. */
-const WIDTHS = [
-  ['A4 across', 297],
-  ['A3 across', 420],
-] as const
 
 const keptAt = (roster: string) => `outfit.lineUp.${roster}`
 
@@ -105,7 +100,7 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
     tiers: String(tiers),
     step: String(step),
     objects: JSON.stringify(sound),
-    ...(width === null ? {} : { width: String(Math.min(3000, Math.max(50, width))) }),
+    ...printedAs(width),
   })
   const shown = () => void markShown({ outfits: lined.map(({ id }) => id), how: 'line-up' })
   const set = (at: number, next: Partial<ScaleObject>) =>
@@ -321,48 +316,5 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
         </section>
       </div>
     </>
-  )
-}
-
-/** How wide the picture is printed: figures as large as they are, a paper's width, or one's own. */
-function PrintedWidth({ width, onChange }: { width: number | null; onChange: (width: number | null) => void }) {
-  const [own, setOwn] = useState(width !== null && !WIDTHS.some(([, known]) => known === width))
-  return (
-    <span className="flex items-center gap-2">
-      <label className="flex items-center gap-2">
-        Printed
-        <select
-          value={own ? 'own' : String(width ?? '')}
-          onChange={({ target }) => {
-            setOwn(target.value === 'own')
-            if (target.value !== 'own') onChange(target.value === '' ? null : Number(target.value))
-            else if (width === null) onChange(WIDTHS[0][1])
-          }}
-          className="rounded-[8px] border border-rule bg-card px-2 py-1"
-        >
-          <option value="">as large as they are</option>
-          {WIDTHS.map(([words, millimetres]) => (
-            <option key={words} value={millimetres}>
-              {words}
-            </option>
-          ))}
-          <option value="own">as wide as …</option>
-        </select>
-      </label>
-      {own && (
-        <label className="flex items-center gap-1">
-          <input
-            type="number"
-            min={50}
-            max={3000}
-            value={width ?? ''}
-            aria-label="Width of the printed picture in millimetres"
-            onChange={({ target }) => onChange(Math.round(Number(target.value)))}
-            className={number}
-          />
-          mm
-        </label>
-      )}
-    </span>
   )
 }

@@ -16,7 +16,8 @@ import { useOutfit } from '../data/useOutfit.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Differences } from './Differences.tsx'
-import { ExportBar } from './ExportBar.tsx'
+import { asQuery, ExportBar } from './ExportBar.tsx'
+import { printedAs, PrintedWidth } from './PrintedWidth.tsx'
 import { Replicable } from './Replicable.tsx'
 import { Verdict } from './Verdict.tsx'
 import { counted } from '../ui/counted.ts'
@@ -81,8 +82,9 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
     if (next.length < 2) return void toast('Two takes at least stand side by side.')
     setSearch({ take: current.label, with: next.join(',') }, { replace: true })
   }
+  const [width, setWidth] = useState<number | null>(null)
   const file = (kind: string) =>
-    `/api/outfits/${outfit.id}/compared.${kind}?takes=${takes.map(({ id }) => id).join(',')}`
+    `/api/outfits/${outfit.id}/compared.${kind}?${asQuery({ takes: takes.map(({ id }) => id).join(','), ...printedAs(width) })}`
   const columns = { gridTemplateColumns: `112px repeat(${takes.length}, minmax(0, 1fr))` }
   return (
     <div className="mx-auto max-w-[1240px] min-w-[1040px] px-5 py-3">
@@ -114,7 +116,10 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
           </div>
         )}
         {takes.length > 1 && (
-          <ExportBar files={['SVG', 'PDF', 'PNG'].map((name) => ({ name, href: file(name.toLowerCase()) }))} />
+          <div className="ml-auto flex flex-wrap items-center justify-end gap-x-4 gap-y-1">
+            <PrintedWidth width={width} onChange={setWidth} />
+            <ExportBar files={['SVG', 'PDF', 'PNG'].map((name) => ({ name, href: file(name.toLowerCase()) }))} />
+          </div>
         )}
       </div>
       <ul aria-label="Takes" className="mt-2 grid gap-x-3" style={columns}>
