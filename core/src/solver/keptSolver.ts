@@ -1,7 +1,7 @@
 import type { Milp, MilpOutcome, SolveMilp } from './milp.ts'
 
 /** Models whose answer is remembered; a question in several steps is a handful of them. */
-const MOST = 12
+const MOST = 24
 
 /** Characters of a model that is remembered; the drawer of a long collection comes to a hundred thousand. */
 const LARGEST = 2_000_000

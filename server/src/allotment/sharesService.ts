@@ -5,7 +5,6 @@ import { groupBy } from '@outfit/core/base'
 import { type Placement } from '@outfit/core/catalogue'
 import { allot, arrivingFor, type Allotment, type Portion, type Wanting } from '@outfit/core/allotment'
 import { type Drawer } from '@outfit/core/drawer'
-import { keptSolver, type SolveMilp } from '@outfit/core/solver'
 import {
   houseRulesOf,
   inShelfOrder,
@@ -18,7 +17,7 @@ import { BriefEntity } from '../schema/brief.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { PromiseEntity } from '../schema/drawer.ts'
 import { MarketService } from '../market/marketService.ts'
-import { loadHighsSolver } from '../solver/highsSolver.ts'
+import { sharedSolver } from '../solver/highsSolver.ts'
 import { ParcelService } from '../market/parcelService.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from '../schema/roster.ts'
 
@@ -55,7 +54,6 @@ export type Asker = Omit<Share, keyof Portion | 'arriving'> & { promised?: Reado
  */
 @Injectable()
 export class SharesService {
-  private solver: Promise<SolveMilp> | null = null
   /** The allotment made last, with all it was made from. */
   private last: {
     key: string
@@ -94,10 +92,7 @@ export class SharesService {
         promised ?? null,
       ]),
     )
-    const make = async () => {
-      this.solver ??= loadHighsSolver().then((solve) => keptSolver(solve))
-      return allot(drawer, asking, { priceOf: (part) => prices.get(part), solve: await this.solver })
-    }
+    const make = async () => allot(drawer, asking, { priceOf: (part) => prices.get(part), solve: await sharedSolver() })
     if (rosters || db) return make()
     if (this.last?.key === key && this.last.drawer === drawer && this.last.prices === prices) {
       // Who has what stays; what else is known of an outfit may be newer.

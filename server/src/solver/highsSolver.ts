@@ -1,6 +1,6 @@
 import { setFlagsFromString } from 'node:v8'
 import loader, { type Highs } from 'highs'
-import type { Milp, MilpOptions, MilpOutcome, SolveMilp } from '@outfit/core/solver'
+import { keptSolver, type Milp, type MilpOptions, type MilpOutcome, type SolveMilp } from '@outfit/core/solver'
 
 // The package types its ES module as CommonJS, where the loader would be one step further down.
 const loadHighs = loader as unknown as (typeof loader)['default']
@@ -45,6 +45,18 @@ export async function loadHighsSolver(): Promise<SolveMilp & { settled: () => Pr
   const solveBoth: SolveMilp = (model, options) =>
     solveOn(model, options, true) ?? solveOn(model, options, false) ?? UNKNOWN
   return Object.assign(solveBoth, { settled: () => loading })
+}
+
+let shared: Promise<SolveMilp> | null = null
+
+/**
+ * The solver of this process for problems that are small and asked again and again; what it has proven it answers at once. Loading
+ * and warming it up takes longer than most of them.
+ */
+export function sharedSolver(): Promise<SolveMilp> {
+  const loading = (shared ??= loadHighsSolver().then((solving) => keptSolver(solving)))
+  loading.catch(() => (shared = null))
+  return loading
 }
 
 function solve(
