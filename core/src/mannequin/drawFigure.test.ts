@@ -35,10 +35,8 @@ test('every drawing of any legal outfit is finite, inside its window and always 
     fc.property(anyOutfit(), fc.constantFrom(...views), (outfit, view) => {
       const drawing = drawFigure(outfit, catalogue, { view })
       const { x, y, width, height } = drawing.window
-      for (const { slot, d, fill, clip, strokeWidth = 0, opacity = 1 } of drawing.shapes) {
-        expect(d).not.toMatch(/NaN|Infinity|undefined/)
-        expect(fill).toMatch(/^(none|#[0-9a-fA-F]{6})$/)
-        expect(opacity).toBeGreaterThan(0)
+      // One look at all shapes of a drawing: hundreds of single ones take far longer than drawing it.
+      const faults = drawing.shapes.filter(({ d, fill, clip, strokeWidth = 0, opacity = 1 }) => {
         const whole = boundsOf(d)
         const cut = clip ? boundsOf(clip) : whole
         const box = {
@@ -53,8 +51,10 @@ test('every drawing of any legal outfit is finite, inside its window and always 
           box.right + half <= x + width &&
           box.top - half >= y &&
           box.bottom + half <= y + height
-        expect([slot, d, inside]).toEqual([slot, d, true])
-      }
+        const isFinite = !/NaN|Infinity|undefined/.test(d) && /^(none|#[0-9a-fA-F]{6})$/.test(fill) && opacity > 0
+        return !inside || !isFinite
+      })
+      expect(faults).toEqual([])
       expect(drawFigure(outfit, catalogue, { view })).toEqual(drawing)
     }),
     { numRuns: 150 },

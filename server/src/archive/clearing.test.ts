@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import Database from 'better-sqlite3'
-import { cpSync, mkdtempSync, readFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
@@ -9,7 +9,7 @@ import { TABLE_NAMES } from '@outfit/core/tables'
 import { DATABASE_FILES } from '../base/databaseFiles.ts'
 import { jobEnd, loadedWorld, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { copyBeforeUpdate } from './copyBeforeUpdate.ts'
-import { copiesIn, keptIn } from './kept.ts'
+import { copiesIn, keptIn, newName } from './kept.ts'
 import { archivedTables, quoted } from './manifest.ts'
 
 let server: TestServer
@@ -70,6 +70,21 @@ describe('clearing', () => {
     expect((await jobEnd(server, body.job)).state).toBe('done')
     expect(filled()).toEqual(before)
   })
+})
+
+test('of copies of one second, whatever they were made for, the later is listed first', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'outfit-names-'))
+  const reasons = ['before-clearing', 'asked', 'before-clearing', 'daily', 'before-import'] as const
+  const written = Array.from({ length: 12 }, (_, i) => {
+    const name = newName(folder, reasons[i % reasons.length]!, new Date(Date.UTC(2026, 10, 30, 12, 0, 0, i)))
+    writeFileSync(join(folder, name), '')
+    return name
+  })
+  const last = newName(folder, 'asked', new Date('2026-11-30T12:00:01Z'))
+  writeFileSync(join(folder, last), '')
+  expect(last).toBe('outfit-2026-11-30T120001Z-asked.zip')
+  expect(keptIn(folder).map(({ name }) => name)).toEqual([last, ...written.reverse()])
+  rmSync(folder, { recursive: true })
 })
 
 test('a table of more than a thousand rows is brought in after a copy, a smaller one without', async () => {

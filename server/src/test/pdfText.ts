@@ -1,19 +1,38 @@
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { Worker } from 'node:worker_threads'
 
-const MM = 72 / 25.4
+/** A page of a PDF: its size in millimetres, and the text that can be selected on it. */
+export interface PdfPage {
+  width: number
+  height: number
+  text: string
+}
 
-/** The pages of a PDF: their sizes in millimetres, and the text that can be selected on them. */
-export async function pdfText(bytes: Uint8Array): Promise<{ width: number; height: number; text: string }[]> {
-  const task = getDocument({ data: bytes, verbosity: 0 })
-  const pdf = await task.promise
-  const pages = []
-  for (let n = 1; n <= pdf.numPages; n++) {
-    const page = await pdf.getPage(n)
-    const [left = 0, bottom = 0, right = 0, top = 0] = page.view
-    const { items } = await page.getTextContent()
-    const text = items.map((item) => ('str' in item ? item.str : '')).join(' ')
-    pages.push({ width: (right - left) / MM, height: (top - bottom) / MM, text })
+let thread: Worker | null = null
+let asked = 0
+let open = 0
+
+/** The pages of a PDF. */
+export function pdfText(bytes: Uint8Array): Promise<PdfPage[]> {
+  if (!thread) {
+    thread = new Worker(new URL('pdfTextThread.mjs', import.meta.url), { execArgv: [] })
+    thread.setMaxListeners(0)
+    // Nobody waits for it to end.
+    thread.unref()
   }
-  await task.destroy()
-  return pages
+  const id = ++asked
+  const reading = thread
+  return new Promise((resolve, reject) => {
+    open++
+    reading.ref()
+    const onMessage = (answer: { id: number; pages?: PdfPage[]; error?: string }) => {
+      if (answer.id !== id) return
+      reading.off('message', onMessage)
+      if (--open === 0) reading.unref()
+      if (answer.pages) resolve(answer.pages)
+      else reject(new Error(answer.error))
+    }
+    reading.on('message', onMessage)
+    reading.once('error', reject)
+    reading.postMessage({ id, bytes })
+  })
 }
