@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -61,6 +61,9 @@ async function addresses(url: string): Promise<Record<string, string>> {
 export default async function prepare(): Promise<() => void> {
   const folder = mkdtempSync(join(tmpdir(), 'outfit-world-'))
   process.env['OUTFIT_WORLD'] = folder
+  // In a run of all tests it is loaded already.
+  const ready = process.env['OUTFIT_LOADED_WORLD']
+  if (ready) cpSync(ready, folder, { recursive: true })
   const { child, url } = await startBuilt(folder)
   process.env['OUTFIT_ADDRESSES'] = JSON.stringify(await addresses(url))
   await stop(child)

@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { bundle } from './bundle.mjs'
@@ -109,4 +109,16 @@ export function serve(args, { log = false } = {}) {
       reject(Object.assign(new Error(`The server ended with ${code} before it was ready.`), { code })),
     )
   })
+}
+
+/**
+ * Load the sample world into a folder by the built server, for tests to work on copies of. A run of all tests does so once
+ * (scripts/test.mjs) and says where by OUTFIT_LOADED_WORLD.
+ */
+export async function loadWorld(folder) {
+  const ready = process.env.OUTFIT_LOADED_WORLD
+  if (ready) return cpSync(ready, folder, { recursive: true })
+  const { child } = await serve(['--port', '0', '--data', folder, '--world', join(ROOT, 'demo/world')])
+  child.kill('SIGTERM')
+  await new Promise((resolve) => child.once('exit', resolve))
 }

@@ -57,7 +57,7 @@ export interface CardChoices {
   /** Whether the photo stands in for the drawing, where there is one. */
   picture: 'drawing' | 'photo'
   photo: CardPhoto | null
-  /** What stands beside it: a take by its id, a released figure as `figure:` and its code; nothing where it stands alone. */
+  /** What stands beside it: a take by its id, a released figure as `BESIDE_FIGURE` and its code; nothing where it stands alone. */
   beside: string
 }
 
@@ -75,6 +75,9 @@ export const CARD_CHOICES: CardChoices = {
   photo: null,
   beside: '',
 }
+
+/** How a released figure is named as what stands beside a take: this and its code. */
+export const BESIDE_FIGURE = 'figure:'
 
 /** Most letters of a note and of credits; what is longer is refused where it is written. */
 export const CARD_TEXTS = { note: 300, credits: 120 } as const

@@ -7,6 +7,7 @@ import { isCopy } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
 import { takeNamed, type OutfitDetail, type Take } from '@outfit/core/roster'
 import {
+  BESIDE_FIGURE,
   CARD_CHOICES,
   CARD_SIZES,
   cardEntries,
@@ -123,8 +124,8 @@ export class CardService {
 
   /** What stands beside a take: another of the outfit, or a released figure. Null where it stands alone, or what stood there is gone. */
   private async beside(beside: string, outfit: OutfitDetail, take: Take): Promise<Beside | null> {
-    if (beside.startsWith(FIGURE)) {
-      const code = beside.slice(FIGURE.length)
+    if (beside.startsWith(BESIDE_FIGURE)) {
+      const code = beside.slice(BESIDE_FIGURE.length)
       const figure = await this.database.getRepository(FigureEntity).findOneBy({ code })
       if (!figure) return null
       const { worn, parts, prints } = await this.catalogue.dressed([code])
@@ -140,9 +141,6 @@ interface Beside extends Drawables {
   label: string
   placements: readonly Placement[]
 }
-
-/** How a released figure is named as what stands beside a take. */
-const FIGURE = 'figure:'
 
 /** The card of a take beside something else: before it, or what it comes from. */
 function pairOf(

@@ -1,7 +1,7 @@
 import { mkdtempSync, renameSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { isBuilt, ROOT, serve } from '../../../scripts/tree.mjs'
+import { isBuilt, loadWorld } from '../../../scripts/tree.mjs'
 
 /**
  * Before all test files of a run: a folder for what they share, gone when the run ends. The sample world is loaded into it by
@@ -13,8 +13,6 @@ export default async function begin() {
   process.on('exit', () => rmSync(folder, { recursive: true, force: true }))
   if (!isBuilt()) return
   const loading = join(folder, 'loading')
-  const { child } = await serve(['--port', '0', '--data', loading, '--world', join(ROOT, 'demo/world')])
-  child.kill('SIGTERM')
-  await new Promise((resolve) => child.once('exit', resolve))
+  await loadWorld(loading)
   renameSync(loading, join(folder, 'world'))
 }

@@ -1,10 +1,9 @@
 import { useDeferredValue, useId, useState } from 'react'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
+import { BESIDE_FIGURE } from '@outfit/core/show'
 import { api } from '../data/api.ts'
 import { Button } from '../ui/Button.tsx'
 
-/** How a released figure is named as what stands beside a take. */
-const FIGURE = 'figure:'
 const MOST = 8
 
 interface BesideChoiceProps {
@@ -18,7 +17,7 @@ interface BesideChoiceProps {
 export function BesideChoice({ outfit, take, value, onChange }: BesideChoiceProps) {
   const id = useId()
   const [finding, setFinding] = useState(false)
-  const code = value.startsWith(FIGURE) ? value.slice(FIGURE.length) : null
+  const code = value.startsWith(BESIDE_FIGURE) ? value.slice(BESIDE_FIGURE.length) : null
   const others = outfit.takes.filter((one) => one.id !== take.id)
   const known = value === '' || code !== null || others.some((one) => one.id === value)
   return (
@@ -28,10 +27,10 @@ export function BesideChoice({ outfit, take, value, onChange }: BesideChoiceProp
       </label>
       <select
         id={id}
-        value={code !== null || finding ? FIGURE : known ? value : ''}
+        value={code !== null || finding ? BESIDE_FIGURE : known ? value : ''}
         onChange={({ target }) => {
-          setFinding(target.value === FIGURE)
-          if (target.value !== FIGURE) onChange(target.value)
+          setFinding(target.value === BESIDE_FIGURE)
+          if (target.value !== BESIDE_FIGURE) onChange(target.value)
         }}
         className="mt-1 w-full rounded-[8px] border border-rule bg-card px-2 py-1"
       >
@@ -41,14 +40,14 @@ export function BesideChoice({ outfit, take, value, onChange }: BesideChoiceProp
             take {label}
           </option>
         ))}
-        <option value={FIGURE}>a released figure</option>
+        <option value={BESIDE_FIGURE}>a released figure</option>
       </select>
       {(finding || code !== null) && (
         <FigureChoice
           code={code}
           onChoose={(chosen) => {
             setFinding(false)
-            onChange(`${FIGURE}${chosen}`)
+            onChange(`${BESIDE_FIGURE}${chosen}`)
           }}
         />
       )}
