@@ -2,6 +2,7 @@ import { converter } from 'culori'
 import type { Pixels } from '../colour/index.ts'
 import { fieldOf } from './field.ts'
 import { figuresIn } from './region.ts'
+import { medianOf } from './medianOf.ts'
 
 /** Light is taken as a surface of the fourth degree: a lamp close by falls off faster than any parabola. */
 const DEGREE = 4
@@ -103,7 +104,7 @@ export function groundLight(pixels: Pixels): GroundLight | null {
   let surface = fitted(samples, weights)
   for (let round = 0; round < ROUNDS && surface; round++) {
     const residuals = samples.map(({ terms, value }) => Math.abs(value - valueAt(surface!, terms)))
-    const usual = Math.max(0.004, middleOf(residuals) * 3)
+    const usual = Math.max(0.004, medianOf(residuals) * 3)
     // Tukey's biweight: what is far off is no ground, and counts for nothing.
     weights = residuals.map((residual) => (residual >= usual ? 0 : (1 - (residual / usual) ** 2) ** 2))
     surface = fitted(samples, weights)
@@ -113,8 +114,6 @@ export function groundLight(pixels: Pixels): GroundLight | null {
   const lit = samples.map(({ terms }) => valueAt(found, terms)).sort((a, b) => a - b)[Math.floor(samples.length * LIT)]!
   return (x, y) => valueAt(found, termsAt(x, y)) - lit
 }
-
-const middleOf = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
 const valueAt = (surface: readonly number[], terms: readonly number[]) =>
   surface.reduce((sum, factor, i) => sum + factor * terms[i]!, 0)

@@ -2,6 +2,7 @@ import { colourDifference, labDistance, type Lab } from '../colour/index.ts'
 import { cellOf, type Field } from './field.ts'
 import type { Outline } from './outline.ts'
 import { cellsWhere, coloursOf, isShade, type Body, type Side, type ZoneColour } from './zones.ts'
+import { medianOf } from './medianOf.ts'
 
 /** How far a cell is from a colour, where lightness counts less, since limbs are round: within LIKE it may be of it. */
 const unlike = (colour: Lab, cell: Lab) =>
@@ -100,8 +101,6 @@ export function readArm(
   )
   return { sleeve, hand, isBare: false, skin: null }
 }
-
-const medianOf = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1] ?? 0
 
 interface Run {
   first: number

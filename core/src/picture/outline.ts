@@ -1,6 +1,7 @@
 import { cellOf, type Box, type Field } from './field.ts'
 import { mayBeSkin } from './skin.ts'
 import { heightOf, thickOf, type Region } from './region.ts'
+import { medianOf } from './medianOf.ts'
 
 /** Points of a body by which the doll is laid over a picture. Right and left are the figure's own. */
 export const LANDMARKS = ['crown', 'chin', 'shoulderRight', 'shoulderLeft', 'waist', 'hip', 'knees', 'soles'] as const
@@ -71,8 +72,6 @@ function runAt(runs: readonly [number, number][], column: number): [number, numb
   return [...runs].sort((one, other) => away(one) - away(other))[0]
 }
 
-const median = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1]!
-
 /**
  * The landmarks of a figure by its silhouette, in cells: the narrow neck between head and shoulders, the place where legs
  * part; where hair, a cape or a skirt hides one it is placed by usual proportions and named as guessed. O(cells).
@@ -84,7 +83,7 @@ export function outlineOf(region: Region, field: Field): FoundOutline {
   const columns: number[] = []
   for (let row = top + Math.round(height * 0.2); row < top + height * 0.6; row++)
     for (const [a, b] of runsOf(thick, row)) for (let column = a; column <= b; column++) columns.push(column)
-  const axis = median(columns)
+  const axis = medianOf(columns)
   const widths: number[] = []
   const middles: number[] = []
   const runs: [number, number][] = []
@@ -96,7 +95,7 @@ export function outlineOf(region: Region, field: Field): FoundOutline {
   }
   const guessed: Landmark[] = []
   const body = widths.slice(Math.round(height * 0.25), Math.round(height * 0.6))
-  const usual = median([...body]) / height > DOLL_WIDTH ? DOLLS : PEOPLE
+  const usual = medianOf([...body]) / height > DOLL_WIDTH ? DOLLS : PEOPLE
   const at = (share: number) => Math.round(height * (1 - share))
 
   let [chin, shoulder] = neckIn(widths, height)
