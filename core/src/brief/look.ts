@@ -8,7 +8,7 @@ import {
   type Part,
   type Print,
 } from '../catalogue/index.ts'
-import { recipeOf } from '../mannequin/index.ts'
+import { printRecipeOf } from '../mannequin/index.ts'
 
 /** A part as the eye meets it: with its mould, main colour, traits of its print, and the layers it shows in front. */
 export interface Look {
@@ -49,7 +49,7 @@ class PartLook implements Look {
   /** Worked out for who asks: most wishes are about moulds and colours, and a tray has thousands of looks. */
   get layers(): readonly Layer[] {
     const { part, print, mould, catalogue, turned } = this
-    this.recipe ??= recipeOf(part, print, mould.kind, print ? [...catalogue.colours.values()] : [])[
+    this.recipe ??= printRecipeOf(part, print, mould.kind, print ? [...catalogue.colours.values()] : [])[
       turned ? 'back' : 'front'
     ]
     return this.recipe

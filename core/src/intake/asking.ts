@@ -35,7 +35,7 @@ export interface Unknown {
 const EXAMPLES = 3
 
 /** Words that are not known, each asked once. */
-export class Asking {
+export class Questions {
   private readonly found = new Map<string, Unknown>()
   /** Codes of bins and sellers there are, by what they are called in the list; null for none of that name. */
   private readonly there = new Map<string, string | null>()

@@ -1,6 +1,6 @@
 import { fold, groupBy } from '../base/index.ts'
 import type { Colour, Mould, Part } from '../catalogue/index.ts'
-import type { Asking } from './asking.ts'
+import type { Questions } from './asking.ts'
 import { newCode } from './made.ts'
 import { matchColour, matchPart, type ColourMatch, type PartMatch } from './match.ts'
 
@@ -48,7 +48,7 @@ export class PartFinder {
 
   constructor(
     private readonly known: KnownThings,
-    private readonly asking: Asking,
+    private readonly asking: Questions,
   ) {
     this.byCode = new Map(known.parts.map((part) => [fold(part.code), part]))
     this.shapes = groupBy(known.moulds, ({ name }) => fold(name))

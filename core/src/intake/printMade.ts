@@ -1,7 +1,7 @@
 import { fold } from '../base/index.ts'
 import { MAIN_PIECE, type Colour, type Layer, type PartKind, type Print } from '../catalogue/index.ts'
 import { lightnessOf } from '../colour/index.ts'
-import { recipeOf } from '../mannequin/index.ts'
+import { printRecipeOf } from '../mannequin/index.ts'
 import { guessPart } from '../tables/index.ts'
 import { inEnglish, matchColour } from './match.ts'
 import { COLOUR_PHRASES, knownIn } from './words.ts'
@@ -29,7 +29,7 @@ export function printMade(name: string, colour: string, kind: PartKind, palette:
     meaning === '' ? [] : (matchColour(words, palette).code ?? []),
   )
   const on = MAIN_PIECE[kind] ?? kind
-  const { front, back } = recipeOf(
+  const { front, back } = printRecipeOf(
     { name: english, colours: [colour, ...named] },
     { name: '', front: [], back: [] },
     on,

@@ -1,5 +1,5 @@
 import { fold } from '../base/index.ts'
-import { Asking, type Answer, type Unknown } from './asking.ts'
+import { Questions, type Answer, type Unknown } from './asking.ts'
 import { guessColumns, guessKind, isHeaded, type Column, type ListKind } from './columns.ts'
 import { readEntries, type ListedEntry } from './entries.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
@@ -218,7 +218,7 @@ export function* readingList(
     }
   }
   const codes = (list: readonly { code: string }[]) => new Set(list.map(({ code }) => code))
-  const asking = new Asking(choices.answers ?? {}, {
+  const asking = new Questions(choices.answers ?? {}, {
     colour: codes(known.palette),
     part: codes(known.moulds),
     bin: codes(known.bins),

@@ -5,10 +5,10 @@ import { PART_WORDS, WORN_WORDS } from './lexicon.ts'
 /** The words of a comma-separated list, folded. */
 export const wordList = (list: string): string[] => list.split(',').map(fold).filter(Boolean)
 
-/** Phrases of a lexicon, folded, with what each stands for. */
-export type Phrases = ReadonlyMap<string, string>
+/** PhraseTable of a lexicon, folded, with what each stands for. */
+export type PhraseTable = ReadonlyMap<string, string>
 
-const phrasesOf = (lexicon: Readonly<Record<string, string>>, self: boolean): Phrases =>
+const phrasesOf = (lexicon: Readonly<Record<string, string>>, self: boolean): PhraseTable =>
   new Map(
     Object.entries(lexicon).flatMap(([meaning, list]) =>
       [...(self ? [fold(meaning)] : []), ...wordList(list)].map((phrase): [string, string] => [phrase, meaning]),
@@ -17,7 +17,7 @@ const phrasesOf = (lexicon: Readonly<Record<string, string>>, self: boolean): Ph
 
 export const PART_PHRASES = phrasesOf(PART_WORDS, true)
 
-/** Phrases that are only a little like what they stand for. */
+/** PhraseTable that are only a little like what they stand for. */
 export const NEAR_PHRASES: ReadonlySet<string> = new Set(
   Object.values(PART_WORDS).flatMap((list) =>
     list
@@ -33,7 +33,7 @@ export const WORN_PHRASES = phrasesOf(WORN_WORDS, false)
 export const COLOUR_PHRASES = phrasesOf(COLOUR_WORDS, false)
 
 /** A stretch of a text that a lexicon knows; `whole` unless it is only a piece of a longer word. */
-export interface Known {
+export interface KnownPhrase {
   words: string
   meaning: string
   whole: boolean
@@ -49,9 +49,9 @@ const SHORTEST_PIECE = 4
  * What a lexicon knows of a folded text, from left to right: phrases of whole words, the longest first, then the longest
  * ending or beginning of a word, as compounds have it. Words it does not know come with an empty meaning. O(words × phrases).
  */
-export function knownIn(folded: string, phrases: Phrases): Known[] {
+export function knownIn(folded: string, phrases: PhraseTable): KnownPhrase[] {
   const words = folded.split(' ').filter(Boolean)
-  const found: Known[] = []
+  const found: KnownPhrase[] = []
   for (let i = 0; i < words.length;) {
     const length = [...Array(Math.min(LONGEST, words.length - i)).keys()]
       .map((n) => Math.min(LONGEST, words.length - i) - n)
@@ -81,7 +81,7 @@ export function knownIn(folded: string, phrases: Phrases): Known[] {
   return found
 }
 
-function pieceOf(word: string, phrases: Phrases): string | null {
+function pieceOf(word: string, phrases: PhraseTable): string | null {
   for (let from = 1; word.length - from >= SHORTEST_PIECE; from++)
     if (phrases.has(word.slice(from))) return word.slice(from)
   for (let to = word.length - 1; to >= SHORTEST_PIECE; to--)

@@ -5,24 +5,24 @@ import { worldCatalogue, worldTable } from '../test/world.ts'
 import { drawFigure } from './drawFigure.ts'
 import { LAYER_KINDS } from './layerKinds.ts'
 import { layerSettings } from './layerSettings.ts'
-import { recipeOf } from './recipe.ts'
+import { printRecipeOf } from './recipe.ts'
 import { svgBody } from './toSvg.ts'
 
 const catalogue = worldCatalogue()
 const palette = worldTable('colours')
 const blank = (name: string) => ({ name, front: [], back: [] })
 const guessed = (name: string, kind: PartKind, colours: string[] = ['oat']) =>
-  recipeOf({ name, colours }, blank(''), kind, palette)
+  printRecipeOf({ name, colours }, blank(''), kind, palette)
 
 describe('a recipe', () => {
   test('is the print’s own where it has layers, and none where there is no print', () => {
     const print = catalogue.prints.get('D-TORSO-QUAY-JACKET')!
-    expect(recipeOf({ name: 'x', colours: [] }, print, 'torso', palette)).toEqual({
+    expect(printRecipeOf({ name: 'x', colours: [] }, print, 'torso', palette)).toEqual({
       front: print.front,
       back: print.back,
       guessed: false,
     })
-    expect(recipeOf({ name: 'Torso with jacket', colours: [] }, undefined, 'torso', palette)).toEqual({
+    expect(printRecipeOf({ name: 'Torso with jacket', colours: [] }, undefined, 'torso', palette)).toEqual({
       front: [],
       back: [],
       guessed: false,

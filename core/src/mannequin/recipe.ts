@@ -1,13 +1,13 @@
 import { coloursInText, type Colour, type Layer, type Part, type PartKind, type Print } from '../catalogue/index.ts'
 
 /** The layers a part is drawn with, and whether they were guessed from words because nobody wrote a recipe. */
-export interface Recipe {
+export interface PrintRecipe {
   front: readonly Layer[]
   back: readonly Layer[]
   guessed: boolean
 }
 
-const NONE: Recipe = { front: [], back: [], guessed: false }
+const NONE: PrintRecipe = { front: [], back: [], guessed: false }
 
 /** A word that stands for layers; `C`, `D` and `E` in a setting mean the first three colours to print with. */
 type Clue = readonly [words: RegExp, front: string, back?: string]
@@ -146,12 +146,12 @@ function layersOf(text: string, inks: readonly string[]): Layer[] {
  * The recipe of a part. A print with layers is its own; a print nobody wrote a recipe for is guessed from the words of
  * its and the part's name, in the colours they name and in the part's further colours. O(clues + palette).
  */
-export function recipeOf(
+export function printRecipeOf(
   part: Pick<Part, 'name' | 'colours'>,
   print: Pick<Print, 'name' | 'front' | 'back'> | undefined,
   kind: PartKind,
   palette: readonly Colour[],
-): Recipe {
+): PrintRecipe {
   if (!print) return NONE
   if (print.front.length + print.back.length > 0) return { front: print.front, back: print.back, guessed: false }
   const clues = CLUES[kind]

@@ -11,7 +11,7 @@ import {
 } from '../catalogue/index.ts'
 import type { Paints } from './headgear.ts'
 import { paint, type Paint } from './pen.ts'
-import { recipeOf, type Recipe } from './recipe.ts'
+import { printRecipeOf, type PrintRecipe } from './recipe.ts'
 import type { View } from './drawFigure.ts'
 
 /** A placement with what drawing it takes. */
@@ -19,7 +19,7 @@ export interface DrawnPiece {
   placement: Placement
   part: Part
   mould: Mould
-  recipe: Recipe
+  recipe: PrintRecipe
   paints: Paints
 }
 
@@ -38,7 +38,7 @@ function paintsOf(part: Part, catalogue: Catalogue): Paints {
 }
 
 /** Guesses read a good deal of text, so each is made once for a part as long as its catalogue lives. */
-const guesses = new WeakMap<Part, { print: object; recipe: Recipe }>()
+const guesses = new WeakMap<Part, { print: object; recipe: PrintRecipe }>()
 
 const palettes = new WeakMap<Catalogue['colours'], Colour[]>()
 
@@ -48,12 +48,12 @@ function paletteOf({ colours }: Catalogue): Colour[] {
   return known
 }
 
-function recipeFor(part: Part, mould: Mould, catalogue: Catalogue): Recipe {
+function recipeFor(part: Part, mould: Mould, catalogue: Catalogue): PrintRecipe {
   const print = part.print === null ? undefined : catalogue.prints.get(part.print)
   const known = guesses.get(part)
   if (known && known.print === print) return known.recipe
   // An assembly carries the print of its main piece.
-  const recipe = recipeOf(part, print, print?.kind ?? mould.kind, paletteOf(catalogue))
+  const recipe = printRecipeOf(part, print, print?.kind ?? mould.kind, paletteOf(catalogue))
   if (recipe.guessed && print) guesses.set(part, { print, recipe })
   return recipe
 }
@@ -78,7 +78,7 @@ export function wornBySlot(placements: readonly Placement[], catalogue: Catalogu
   return worn
 }
 
-const PLAIN: Recipe = { front: [], back: [], guessed: false }
+const PLAIN: PrintRecipe = { front: [], back: [], guessed: false }
 
 /**
  * The other pieces of an assembly whose components nobody has written down: legs in one colour with their print, sleeves

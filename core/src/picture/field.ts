@@ -9,7 +9,7 @@ export interface Box {
 }
 
 /** A picture made small, in CIELAB. `lab` has three numbers a cell, row by row; see-through cells are NaN. */
-export interface Field {
+export interface LabField {
   width: number
   height: number
   lab: Float32Array
@@ -18,16 +18,16 @@ export interface Field {
 /** Longest side of a field: coarse enough that grain is averaged away, fine enough for a hand or a shoe. */
 const LONGEST = 340
 
-export const WHOLE: Box = { x: 0, y: 0, width: 1, height: 1 }
+export const WHOLE_PICTURE: Box = { x: 0, y: 0, width: 1, height: 1 }
 
 /** The pixels of a box as a field, each cell the mean of what it covers. O(pixels). */
-export function fieldOf({ data, width, height }: Pixels, box: Box = WHOLE): Field {
+export function fieldOf({ data, width, height }: Pixels, box: Box = WHOLE_PICTURE): LabField {
   const left = Math.round(box.x * width)
   const top = Math.round(box.y * height)
   const across = Math.max(1, Math.min(width - left, Math.round(box.width * width)))
   const down = Math.max(1, Math.min(height - top, Math.round(box.height * height)))
   const scale = Math.max(1, Math.max(across, down) / LONGEST)
-  const field: Field = {
+  const field: LabField = {
     width: Math.max(1, Math.floor(across / scale)),
     height: Math.max(1, Math.floor(down / scale)),
     lab: new Float32Array(0),
@@ -63,7 +63,7 @@ export function fieldOf({ data, width, height }: Pixels, box: Box = WHOLE): Fiel
 }
 
 /** The colour of a cell. */
-export const cellOf = ({ lab }: Field, cell: number): Lab => [lab[cell * 3]!, lab[cell * 3 + 1]!, lab[cell * 3 + 2]!]
+export const cellOf = ({ lab }: LabField, cell: number): Lab => [lab[cell * 3]!, lab[cell * 3 + 1]!, lab[cell * 3 + 2]!]
 
 /** The cells around a cell that share a side with it. */
 export function neighboursOf(cell: number, width: number, height: number): number[] {

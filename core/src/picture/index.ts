@@ -1,4 +1,4 @@
-export { WHOLE, type Box } from './field.ts'
+export { WHOLE_PICTURE, type Box } from './field.ts'
 export * from './outline.ts'
 export * from './readPicture.ts'
 export * from './zones.ts'

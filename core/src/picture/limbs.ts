@@ -1,5 +1,5 @@
 import { colourDifference, labDistance, type Lab } from '../colour/index.ts'
-import { cellOf, type Field } from './field.ts'
+import { cellOf, type LabField } from './field.ts'
 import type { Outline } from './outline.ts'
 import { cellsWhere, coloursOf, isShade, type Body, type Side, type ZoneColour } from './zones.ts'
 import { medianOf } from './medianOf.ts'
@@ -28,7 +28,7 @@ export interface ArmReading {
  * hangs down beside the body.
  */
 export function readArm(
-  field: Field,
+  field: LabField,
   body: Body,
   outline: Outline,
   side: Side,
@@ -130,7 +130,7 @@ export interface LegReading {
 }
 
 /** Follows a leg up from the sole to where the colour of the foot ends. Null where there is no leg. */
-export function readLeg(field: Field, body: Body, outline: Outline, side: Side): LegReading | null {
+export function readLeg(field: LabField, body: Body, outline: Outline, side: Side): LegReading | null {
   const sign = side === 'Right' ? -1 : 1
   const height = outline.soles.y - outline.crown.y
   const length = outline.soles.y - outline.hip.y

@@ -1,4 +1,4 @@
-import { cellOf, type Box, type Field } from './field.ts'
+import { cellOf, type Box, type LabField } from './field.ts'
 import { mayBeSkin } from './skin.ts'
 import { heightOf, thickOf, type Region } from './region.ts'
 import { medianOf } from './medianOf.ts'
@@ -76,7 +76,7 @@ function runAt(runs: readonly [number, number][], column: number): [number, numb
  * The landmarks of a figure by its silhouette, in cells: the narrow neck between head and shoulders, the place where legs
  * part; where hair, a cape or a skirt hides one it is placed by usual proportions and named as guessed. O(cells).
  */
-export function outlineOf(region: Region, field: Field): FoundOutline {
+export function outlineOf(region: Region, field: LabField): FoundOutline {
   const thick = thickOf(region, Math.max(1, Math.round(heightOf(region) * 0.012)))
   const { top, bottom } = thick
   const height = bottom - top
@@ -129,7 +129,7 @@ export function outlineOf(region: Region, field: Field): FoundOutline {
 const middleOf = (middles: readonly number[], row: number) => middles[Math.max(0, Math.min(middles.length - 1, row))]!
 
 /** Where a face ends below the crown, in rows: what may be skin near the axis, without a gap, in the upper part; 0 where none is. */
-function faceIn(field: Field, { top, bottom, cells }: Region, axis: number): number {
+function faceIn(field: LabField, { top, bottom, cells }: Region, axis: number): number {
   const height = bottom - top
   const half = Math.round(height * 0.05)
   let last = 0

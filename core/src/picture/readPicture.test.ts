@@ -10,7 +10,7 @@ import {
   findFigures,
   readPicture,
   usualOutline,
-  WHOLE,
+  WHOLE_PICTURE,
   LANDMARKS,
   type Landmark,
   type PictureReading,
@@ -205,7 +205,7 @@ describe('what is not so plain', () => {
     ['a line of pixels', { data: new Uint8ClampedArray(900 * 4).fill(255), width: 900, height: 1 }],
   ])('of %s nothing is read, with or without an outline', (_what, pixels) => {
     expect(readPicture(pixels)).toBeNull()
-    const reading = readPicture(pixels, { outline: usualOutline(WHOLE, 1) })
+    const reading = readPicture(pixels, { outline: usualOutline(WHOLE_PICTURE, 1) })
     for (const value of Object.values(reading!.outline)) expect(Number.isFinite(value.y)).toBe(true)
     expect(reading!.gloved).not.toBe(true)
   })

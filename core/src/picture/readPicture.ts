@@ -1,5 +1,5 @@
 import type { Pixels } from '../colour/index.ts'
-import { fieldOf, WHOLE, type Box, type Field } from './field.ts'
+import { fieldOf, WHOLE_PICTURE, type Box, type LabField } from './field.ts'
 import { areApart, readArm, readLeg } from './limbs.ts'
 import { LANDMARKS, outlineOf, type Landmark, type Outline } from './outline.ts'
 import { figuresIn, type Region } from './region.ts'
@@ -66,12 +66,12 @@ export function figuresInBoxes(pixels: Pixels, boxes: readonly Box[]): FoundFigu
 }
 
 /** Where something is in shares of a picture, from where it is in cells of a field of one of its boxes. */
-const inShares = (outline: Outline, field: Field, box: Box): Outline =>
+const inShares = (outline: Outline, field: LabField, box: Box): Outline =>
   mapped(outline, ({ x, y }) => ({
     x: box.x + (x / field.width) * box.width,
     y: box.y + (y / field.height) * box.height,
   }))
-const inCells = (outline: Outline, field: Field, box: Box): Outline =>
+const inCells = (outline: Outline, field: LabField, box: Box): Outline =>
   mapped(outline, ({ x, y }) => ({
     x: ((x - box.x) / box.width) * field.width,
     y: ((y - box.y) / box.height) * field.height,
@@ -80,7 +80,7 @@ const mapped = (outline: Outline, to: (point: Outline[Landmark]) => Outline[Land
   Object.fromEntries(LANDMARKS.map((key) => [key, to(outline[key])])) as Outline
 
 /** The largest figure of a field, if its ground is plain. */
-function largestIn(field: Field): Region | null {
+function largestIn(field: LabField): Region | null {
   return figuresIn(field).sort((a, b) => b.area - a.area)[0] ?? null
 }
 
@@ -90,7 +90,7 @@ function largestIn(field: Field): Region | null {
  */
 export function readPicture(
   pixels: Pixels,
-  { box = WHOLE, outline: given }: { box?: Box; outline?: Outline | undefined } = {},
+  { box = WHOLE_PICTURE, outline: given }: { box?: Box; outline?: Outline | undefined } = {},
 ): PictureReading | null {
   const field = fieldOf(pixels, box)
   const region = largestIn(field)
@@ -110,7 +110,11 @@ const BESIDE_LEGS = 0.88
 /** What is held is at least so much of the figure. */
 const LEAST_HELD = 0.006
 
-function readZones(field: Field, outline: Outline, region: Region | null): Omit<PictureReading, 'outline' | 'guessed'> {
+function readZones(
+  field: LabField,
+  outline: Outline,
+  region: Region | null,
+): Omit<PictureReading, 'outline' | 'guessed'> {
   const body = bodyOf(field, outline, region)
   const { down, beside, aside } = body
   const zones: PictureReading['zones'] = {}

@@ -1,5 +1,5 @@
 import { clustersOf, labDistance, type Lab } from '../colour/index.ts'
-import { cellOf, neighboursOf, type Field } from './field.ts'
+import { cellOf, neighboursOf, type LabField } from './field.ts'
 
 /** Cells of a field that belong together: 1 where one does. */
 export interface Region {
@@ -30,7 +30,7 @@ const LEAST_HEIGHT = 0.18
  * The figures of a picture, from left to right: connected regions that the colours of the border do not flow into, of some
  * size and no wider than a figure with its arms out. Empty where the border is not plain enough to tell. O(cells).
  */
-export function figuresIn(field: Field): Region[] {
+export function figuresIn(field: LabField): Region[] {
   const ground = groundOf(field)
   if (!ground) return []
   const away = awayFrom(field, ground.colours)
@@ -58,7 +58,7 @@ interface Ground {
 }
 
 /** What the border is of; null where it is not plain. */
-function groundOf(field: Field): Ground | null {
+function groundOf(field: LabField): Ground | null {
   const { width, height } = field
   const border: Lab[] = []
   const rim = Math.max(1, Math.round(Math.min(width, height) * 0.012))
@@ -84,7 +84,7 @@ function groundOf(field: Field): Ground | null {
 }
 
 /** How far each cell is from the nearest colour of the ground (CIE 1976); see-through is ground. */
-function awayFrom(field: Field, colours: readonly Lab[]): Float32Array {
+function awayFrom(field: LabField, colours: readonly Lab[]): Float32Array {
   const away = new Float32Array(field.width * field.height)
   for (let cell = 0; cell < away.length; cell++) {
     const colour = cellOf(field, cell)
@@ -97,7 +97,7 @@ function awayFrom(field: Field, colours: readonly Lab[]): Float32Array {
 
 /** Takes what the ground reaches: from the border, from what it has reached, and on through what `also` says. */
 function flood(
-  field: Field,
+  field: LabField,
   reached: Uint8Array,
   away: Float32Array,
   { near, flows }: Ground,
@@ -130,7 +130,7 @@ const SHADOW_HUE = 5
 
 /** Takes the shadows under figures, and what ground they shut in. */
 function floodShadows(
-  field: Field,
+  field: LabField,
   reached: Uint8Array,
   away: Float32Array,
   ground: Ground,

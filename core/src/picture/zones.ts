@@ -1,5 +1,5 @@
 import { clustersOf, hexOfLab, labDistance, type Lab } from '../colour/index.ts'
-import { cellOf, neighboursOf, type Field } from './field.ts'
+import { cellOf, neighboursOf, type LabField } from './field.ts'
 import type { Outline, Point } from './outline.ts'
 import type { Region } from './region.ts'
 
@@ -52,7 +52,7 @@ export interface Body {
 }
 
 /** The cells of a figure; without a region all those the outline could lie over. */
-export function bodyOf(field: Field, outline: Outline, region: Region | null): Body {
+export function bodyOf(field: LabField, outline: Outline, region: Region | null): Body {
   const shoulders = middle(outline.shoulderRight, outline.shoulderLeft)
   const spine = [outline.crown, outline.chin, shoulders, outline.waist, outline.hip, outline.knees, outline.soles]
   const half = halfWidth(outline)
@@ -110,7 +110,7 @@ const LEAST_SHARE = 0.06
  * The main colours of some cells, the largest first: k-means in CIELAB, edges left out, and what is only the shade of another
  * colour taken as that colour in the light.
  */
-export function coloursOf(field: Field, cells: readonly number[]): ZoneColour[] {
+export function coloursOf(field: LabField, cells: readonly number[]): ZoneColour[] {
   const clear = cells.filter((cell) => !Number.isNaN(field.lab[cell * 3]!))
   const inner = clear.filter((cell) => !isEdge(field, cell))
   const looked = inner.length * 4 >= clear.length ? inner : clear
@@ -133,7 +133,7 @@ export function coloursOf(field: Field, cells: readonly number[]): ZoneColour[] 
     .sort((a, b) => b.share - a.share)
 }
 
-function isEdge(field: Field, cell: number): boolean {
+function isEdge(field: LabField, cell: number): boolean {
   const own = cellOf(field, cell)
   return neighboursOf(cell, field.width, field.height).some((next) => labDistance(own, cellOf(field, next)) > EDGE)
 }

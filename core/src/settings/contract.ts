@@ -1,13 +1,13 @@
 import type { School } from '../roster/index.ts'
 
 export const LOOKS = ['system', 'light', 'dark'] as const
-export type Look = (typeof LOOKS)[number]
+export type Theme = (typeof LOOKS)[number]
 
 /** What somebody likes to have throughout a workspace, whatever machine or browser looks at it. */
 export interface WorkspaceSettings {
   /** ISO 4217: what prices are compared and added up in. */
   home: string
-  look: Look
+  look: Theme
   /** Whether letters alone do something, such as `g` and a letter. */
   singleKeys: boolean
   /** Nothing moves, even where the system does not ask for that. */

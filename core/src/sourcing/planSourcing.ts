@@ -6,7 +6,7 @@ import { lagrangianBound, type LagrangianBound } from './lagrangian.ts'
 import { sourcingModel } from './model.ts'
 import { reduceProblem } from './reduce.ts'
 import { PlanSearch } from './searchPlans.ts'
-import { unitsOf } from './supplyModel.ts'
+import { unitsInModel } from './supplyModel.ts'
 import { isBetter, settle, unmetIn, type Settlement } from './settle.ts'
 import type { MilpOptions, SolveMilp } from '../solver/index.ts'
 import type { Offer, SourcingPlan, SourcingProblem } from './types.ts'
@@ -173,7 +173,7 @@ export function planSourcing(
       stop: stopRequested,
       ...startFrom(model, best, mixed),
     })
-    if (values) offer(unitsOf(mixed, model.steps, values))
+    if (values) offer(unitsInModel(mixed, model.steps, values))
     if (best) search.adopt(best.settled)
     for (const plan of search.best(1)) offer(plan.units)
   }
@@ -200,7 +200,7 @@ export function planSourcing(
     })
     // What the narrow problem leaves out is no cheaper than the best plan known then, which the total never exceeds.
     bound = Math.max(bound, outcome.bound)
-    if (outcome.values) offer(unitsOf(narrow, model.steps, outcome.values))
+    if (outcome.values) offer(unitsInModel(narrow, model.steps, outcome.values))
   }
   const settled = best?.settled ?? settle(problem, new Map())
   const whole = wholeBound(Math.max(bound, -mostCredit(reduced)), settled.total)

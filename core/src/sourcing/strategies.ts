@@ -5,7 +5,7 @@ import { keepsLimits } from './keepsLimits.ts'
 import { sourcingModel } from './model.ts'
 import { planSourcing, type PlanOptions } from './planSourcing.ts'
 import { reduceProblem } from './reduce.ts'
-import { unitsOf } from './supplyModel.ts'
+import { unitsInModel } from './supplyModel.ts'
 import { settle, unmetIn } from './settle.ts'
 import type { Limits, Offer, Seller, SourcingPlan, SourcingProblem } from './types.ts'
 
@@ -97,7 +97,7 @@ export function fewestParcels(
   const most = problem.limits.parcels ?? reduced.sellers.length
   if (!values) return { parcels: most, units: null }
   const parcels = model.parcels.reduce((sum, { open }) => sum + Math.round(values[open]!), 0)
-  return { parcels, units: unitsOf(reduced, model.steps, values) }
+  return { parcels, units: unitsInModel(reduced, model.steps, values) }
 }
 
 /** Plan from the offers that come first; what those leave unmet may then be bought of any. */

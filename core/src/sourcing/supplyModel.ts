@@ -203,7 +203,7 @@ export function supplyModel(
 }
 
 /** Units by offer id that the values of a model's columns buy. */
-export function unitsOf(
+export function unitsInModel(
   problem: SourcingProblem,
   steps: readonly (readonly number[])[],
   values: readonly number[],

@@ -1,5 +1,5 @@
 import { coloursInText, MAIN_PIECE, type Colour, type Mould, type PartKind, type Traits } from '../catalogue/index.ts'
-import { recipeOf } from '../mannequin/index.ts'
+import { printRecipeOf } from '../mannequin/index.ts'
 
 /** What a name lets one guess of a part: null or empty where it says nothing. */
 export interface PartGuess {
@@ -124,7 +124,7 @@ export function guessPart(name: string, palette: readonly Colour[], moulds: read
   const colours = coloursInText(text, palette).map(({ code, words: said }) => ({ code, words: said }))
   const traits = Object.assign({}, ...TRAITS.filter(([pattern]) => pattern.test(text)).map(([, own]) => own)) as Traits
   const printOn = kind && (MAIN_PIECE[kind] ?? kind)
-  const recipe = printOn && recipeOf({ name, colours: [] }, { name: '', front: [], back: [] }, printOn, palette)
+  const recipe = printOn && printRecipeOf({ name, colours: [] }, { name: '', front: [], back: [] }, printOn, palette)
   const printed =
     kind === 'head' ? !/\b(plain|blank)\b/.test(text) : recipe !== null && recipe.front.length + recipe.back.length > 0
   return {

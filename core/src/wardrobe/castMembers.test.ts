@@ -7,7 +7,7 @@ import { offer, seller } from '../test/problem.ts'
 import { takeOf, worldCandidates, worldCatalogue } from '../test/world.ts'
 import {
   castMembers,
-  faceOf,
+  faceShown,
   holding,
   partsAskedFor,
   type CastMember,
@@ -121,7 +121,7 @@ describe('members of a cast', () => {
     const [all] = castMembers(ask([member('Bram', { keep: PLACES })])).members
     expect(all!.slots).toEqual([])
     expect(all!.givenScore).toBe(likenessOf(takeOf('Bram'), member('Bram').brief, catalogue).milli)
-    expect(all!.givenFace).toBe(faceOf(takeOf('Bram'), catalogue))
+    expect(all!.givenFace).toBe(faceShown(takeOf('Bram'), catalogue))
     expect(castMembers(ask([member('Bram', { keep: PLACES, sharesFace: true })])).members[0]!.givenFace).toBeNull()
     // What stays and is neither owned nor for sale is counted, not asked for.
     const { [torso.part]: _, ...others } = lowest
@@ -190,7 +190,7 @@ describe('members of a cast', () => {
   })
 
   test('leave faces to those who are not cast', () => {
-    const face = faceOf(takeOf('Teo'), catalogue)!
+    const face = faceShown(takeOf('Teo'), catalogue)!
     const facesIn = (taken: string[] | null) =>
       castMembers(ask([member('Teo')], { facesTaken: taken }))
         .members[0]!.slots.find(({ place }) => place === 'head')!

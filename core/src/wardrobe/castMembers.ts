@@ -143,7 +143,7 @@ export function partsAskedFor({ members: asked }: MembersAsk, members: readonly 
 }
 
 /** The face a head shows: its print, and which side of it. */
-export function faceOf(placements: readonly Placement[], { parts, prints }: Catalogue): string | null {
+export function faceShown(placements: readonly Placement[], { parts, prints }: Catalogue): string | null {
   const head = placements.find(({ slot }) => slot === 'head')
   const part = head && parts.get(head.part)
   if (!part) return null
@@ -168,7 +168,7 @@ function memberOf(member: MemberAsk, ask: MembersAsk): CastMember {
     givenUnmet: wanted.length - had.length,
     without,
     givenScore: casting?.givenValue ?? earnedBy(judges, given, catalogue),
-    givenFace: member.sharesFace ? null : faceOf(given, catalogue),
+    givenFace: member.sharesFace ? null : faceShown(given, catalogue),
     slots: slots.map(({ kept, ...slot }) => ({ ...slot, candidates: kept.map(({ candidate }) => candidate) })),
     pairs: casting ? pairsOf(casting, slots) : [],
   }
@@ -242,7 +242,7 @@ function slotsOf({ problem, places, wears }: Casting, member: MemberAsk, ask: Me
         candidate: {
           id: candidate.id,
           score: candidate.value - off(problem.marks(s, candidate.cls)),
-          face: faceOf(placements, catalogue),
+          face: faceShown(placements, catalogue),
           parts: partsIn(placements.filter(({ part }) => candidate.id !== AS_WORN || !member.elsewhere.includes(part))),
           placements,
         },

@@ -106,7 +106,7 @@ export function tightIn(
     const without = { ...supply, limits: { ...supply.limits, [limit]: null } }
     const model = rosterModel(wardrobe, without, all, objective)
     const { values, bound, status } = solve(model.milp, left() / 2)
-    if (values) take(model.choicesOf(values), model.unitsOf(values))
+    if (values) take(model.choicesOf(values), model.unitsInModel(values))
     if (status === 'infeasible') continue
     const least = Math.ceil(bound - 1e-4)
     // What was found would do, if perhaps not the least that would.

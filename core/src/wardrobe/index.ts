@@ -10,7 +10,7 @@ export { Wardrobe } from './wardrobe.ts'
 export { castFirst } from './castFirst.ts'
 export {
   castMembers,
-  faceOf,
+  faceShown,
   holding,
   partsAskedFor,
   type CastMember,

@@ -9,7 +9,7 @@ import { SellerSets } from './sellerSets.ts'
 import { settleRoster, type SettledRoster } from './settleRoster.ts'
 import { supplyOf } from './supply.ts'
 import { missedWorth, type RosterPlan, type RosterProblem } from './types.ts'
-import { Wardrobe, type Standing } from './wardrobe.ts'
+import { Wardrobe, type WardrobeState } from './wardrobe.ts'
 
 export interface RosterOptions {
   solve: SolveMilp
@@ -95,7 +95,7 @@ class RosterPlanner {
   private readonly wardrobe: Wardrobe
   private readonly search: RosterSearch
   /** Plans of the search that were settled, and sets of sellers a plan was begun from. */
-  private readonly settled = new Set<Standing>()
+  private readonly settled = new Set<WardrobeState>()
   private readonly begun = new Set<string>()
   /** Sets of sellers the exact solver was given. */
   private readonly solved = new Set<string>()
@@ -347,7 +347,7 @@ class RosterPlanner {
     })
     if (outcome.values) {
       const found = model.choicesOf(outcome.values)
-      const units = model.unitsOf(outcome.values)
+      const units = model.unitsInModel(outcome.values)
       this.offer(found, units)
       this.search.adopt(found, units)
       this.collect()
@@ -411,7 +411,7 @@ function changed(sellers: readonly number[], count: number, random: () => number
 }
 
 /** Sellers a plan buys from, by index. */
-function activeIn({ ledger }: Wardrobe, { fill }: Standing): number[] {
+function activeIn({ ledger }: Wardrobe, { fill }: WardrobeState): number[] {
   const found = new Set<number>()
   for (const ways of ledger.ways) for (const { at, seller } of ways) if (fill[at]! > 0) found.add(seller)
   found.delete(ledger.sellerCount)

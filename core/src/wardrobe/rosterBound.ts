@@ -2,7 +2,7 @@ import { Subgradient, type SubgradientOptions } from '../solver/index.ts'
 import { UNMET } from '../sourcing/index.ts'
 import { LookTree } from './lookTree.ts'
 import { emptyTops, findTops, Stall, takesOf, type Takes } from './stall.ts'
-import { WHOLE } from './types.ts'
+import { WHOLE } from '../brief/index.ts'
 import type { Wardrobe } from './wardrobe.ts'
 
 /** What prices on parts prove, and what everybody would wear at them. */

@@ -1,7 +1,16 @@
 import { MilpBuilder, type Milp } from '../solver/index.ts'
-import { INFINITE, settle, UNMET, supplyModel, unitsOf, type SourcingProblem, type Uses } from '../sourcing/index.ts'
+import {
+  INFINITE,
+  settle,
+  UNMET,
+  supplyModel,
+  unitsInModel,
+  type SourcingProblem,
+  type Uses,
+} from '../sourcing/index.ts'
 import { LookTree } from './lookTree.ts'
-import { missedWorth, WHOLE } from './types.ts'
+import { WHOLE } from '../brief/index.ts'
+import { missedWorth } from './types.ts'
 import type { Wardrobe } from './wardrobe.ts'
 
 /** The MILP of a roster problem, or of some of its choices and offers. */
@@ -10,7 +19,7 @@ export interface RosterModel {
   /** Choices by place that a point of the model wears. */
   choicesOf: (point: readonly number[]) => number[]
   /** Units by offer id that it buys. */
-  unitsOf: (point: readonly number[]) => Map<string, number>
+  unitsInModel: (point: readonly number[]) => Map<string, number>
   /** The point of a plan that keeps all limits; null where the model lacks one of its choices or offers. */
   pointOf: (choices: ArrayLike<number>, units: ReadonlyMap<string, number>) => number[] | null
 }
@@ -75,7 +84,7 @@ export function rosterModel(
     milp: build.model,
     choicesOf: (point) =>
       columns.map((own) => [...own].reduce((best, one) => (point[one[1]]! > point[best[1]]! ? one : best))[0]),
-    unitsOf: (point) => unitsOf(supply, model.steps, point),
+    unitsInModel: (point) => unitsInModel(supply, model.steps, point),
     pointOf: (choices, units) => {
       if ([...units.keys()].some((id) => !known.has(id))) return null
       const point = build.model.columns.map(() => 0)

@@ -1,7 +1,7 @@
 import { Descent, EPS, settle } from '../sourcing/index.ts'
 import { needsOf } from './rosterModel.ts'
 import { sellerMoves, type SellerMove } from './sellerMoves.ts'
-import type { Standing, Wardrobe } from './wardrobe.ts'
+import type { WardrobeState, Wardrobe } from './wardrobe.ts'
 
 /** Best choices of a place that are tried together with what stands in their way. */
 const CHAINED = 6
@@ -26,7 +26,7 @@ const RECAST = 0.3
  * Handbook of Metaheuristics, 2003). Moves are counted, not timed: the clock only ends it.
  */
 export class RosterSearch {
-  private readonly pool = new Map<string, Standing>()
+  private readonly pool = new Map<string, WardrobeState>()
   private readonly descent: Descent
   /** Places that can wear something of a seller, with the choices that take it. */
   private readonly reach: readonly (readonly { place: number; choices: number[] }[])[]
@@ -52,7 +52,7 @@ export class RosterSearch {
   }
 
   /** The best plan of each of the best sets of sellers, the best first. */
-  best(): Standing[] {
+  best(): WardrobeState[] {
     return [...this.pool.values()].sort((a, b) => a.cost - b.cost)
   }
 

@@ -1,6 +1,7 @@
 import { LookTree } from './lookTree.ts'
 import type { RosterBound } from './rosterBound.ts'
-import { missedWorth, WHOLE } from './types.ts'
+import { WHOLE } from '../brief/index.ts'
+import { missedWorth } from './types.ts'
 import type { Wardrobe } from './wardrobe.ts'
 
 /** A set of sellers with what everybody would choose of it. */

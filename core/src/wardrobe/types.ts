@@ -1,3 +1,4 @@
+import { WHOLE } from '../brief/index.ts'
 import type { SourcingPlan, SourcingProblem } from '../sourcing/index.ts'
 
 /**
@@ -61,9 +62,6 @@ export interface RosterPlan {
   /** What the limit would have to be, or the most the outfit can reach, where that is known. */
   would?: number
 }
-
-/** The likeness of a whole outfit. */
-export const WHOLE = 100_000
 
 /** What likeness an outfit misses is worth, rounded half up. */
 export const missedWorth = (worth: number, likeness: number): number =>

@@ -7,7 +7,7 @@ const BELOW_FLOOR = 1e9
 const SAME_FACE = 1e9
 
 /** A candidate by numbers: needs of the supply with the units it takes, what it scores, its face (-1 for none). */
-export interface Choice {
+export interface SlotChoice {
   needs: Int32Array
   counts: Int32Array
   score: number
@@ -15,15 +15,15 @@ export interface Choice {
 }
 
 /** A slot of an outfit. */
-export interface Place {
+export interface WardrobeSlot {
   outfit: number
-  choices: readonly Choice[]
+  choices: readonly SlotChoice[]
   /** Other slots of the outfit, with what choices of both take off: `off[own × width + theirs]`. */
   beside: { place: number; width: number; off: Float64Array }[]
 }
 
 /** Choices of all places, and what is bought for them. */
-export interface Standing {
+export interface WardrobeState {
   choice: Int32Array
   fill: Int32Array
   asked: Int32Array
@@ -37,7 +37,7 @@ export interface Standing {
  * A choice goes in and out in O(its parts × ways to have them + slots beside it).
  */
 export class Wardrobe {
-  readonly places: readonly Place[]
+  readonly places: readonly WardrobeSlot[]
   /** Places of each outfit. */
   readonly placesOf: readonly (readonly number[])[]
   readonly faces: readonly string[]
@@ -79,7 +79,7 @@ export class Wardrobe {
     }
     this.placesOf = outfits.map(() => [])
     this.places = outfits.flatMap(({ slots }, outfit) =>
-      slots.map(({ candidates }): Place => ({
+      slots.map(({ candidates }): WardrobeSlot => ({
         outfit,
         choices: candidates.map(({ parts, score, face }) => {
           const taken = [...summedParts(parts)]
@@ -216,11 +216,11 @@ export class Wardrobe {
   }
 
   /** Where the plan stands, to come back to. */
-  standing(): Standing {
+  standing(): WardrobeState {
     return { choice: this.choice.slice(), fill: this.ledger.fill.slice(), asked: this.demand(), cost: this.cost }
   }
 
-  restore({ choice, fill, asked }: Standing): void {
+  restore({ choice, fill, asked }: WardrobeState): void {
     const now = this.demand()
     asked.forEach((units, need) => units !== now[need] && this.ledger.want(need, units - now[need]!))
     choice.forEach((one, place) => this.look(place, one))
@@ -337,7 +337,7 @@ export class Wardrobe {
     this.wearers[face] = wearers
   }
 
-  private costOf({ needs, counts }: Choice): number {
+  private costOf({ needs, counts }: SlotChoice): number {
     if (needs.length === 0) return 0
     if (needs.length === 1 && counts[0] === 1) return this.unitCost(needs[0]!)
     const mark = this.ledger.mark()
@@ -360,7 +360,7 @@ export class Wardrobe {
     return least
   }
 
-  private take({ needs, counts }: Pick<Choice, 'needs' | 'counts'>): void {
+  private take({ needs, counts }: Pick<SlotChoice, 'needs' | 'counts'>): void {
     needs.forEach((need, k) => {
       for (let units = counts[k]!; units > 0; units--) {
         this.ledger.want(need, 1)
@@ -370,7 +370,7 @@ export class Wardrobe {
   }
 
   /** Give units back where that saves most; those that are missing first. */
-  private giveBack({ needs, counts }: Choice): void {
+  private giveBack({ needs, counts }: SlotChoice): void {
     const { ledger } = this
     needs.forEach((need, k) => {
       for (let units = counts[k]!; units > 0; units--) {

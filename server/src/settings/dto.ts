@@ -1,11 +1,11 @@
 import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Max } from 'class-validator'
 import { SCHOOLS, type School } from '@outfit/core/roster'
-import { LOOKS, type Look } from '@outfit/core/settings'
+import { LOOKS, type Theme } from '@outfit/core/settings'
 import { CurrencyCode, Text } from '../base/fields.ts'
 
 /** What is to be otherwise; what is not named stays. */
 export class ChangeSettings {
-  @IsOptional() @IsIn(LOOKS) look?: Look
+  @IsOptional() @IsIn(LOOKS) look?: Theme
   @IsOptional() @IsBoolean() singleKeys?: boolean
   @IsOptional() @IsBoolean() lessMotion?: boolean
   @IsOptional() @IsIn(SCHOOLS) school?: School

@@ -21,7 +21,7 @@ import {
   choicesWorn,
   comparedAsTheyAre,
   comparedCastFirst,
-  faceOf,
+  faceShown,
   holding,
   likenessNow,
   partsAskedFor,
@@ -309,7 +309,7 @@ export class CastService {
         ? [
             ...company.filter((share) => !isCast(share)).map(({ placements }) => placements),
             ...members.filter(({ sharesFace }) => sharesFace).map(({ worn }) => worn),
-          ].flatMap((placements) => faceOf(placements, catalogue) ?? [])
+          ].flatMap((placements) => faceShown(placements, catalogue) ?? [])
         : null,
       most: cast.length > MANY_OUTFITS ? FEW_CANDIDATES : MOST_CANDIDATES,
     }

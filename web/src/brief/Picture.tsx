@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { sampleAt, type PictureColour, type Pixels } from '@outfit/core/colour'
-import { WHOLE } from '@outfit/core/picture'
+import { WHOLE_PICTURE } from '@outfit/core/picture'
 import { askPicture } from '../picture/askPicture.ts'
 import { Overlay } from '../picture/Overlay.tsx'
 import { OutlineTools } from '../picture/OutlineTools.tsx'
@@ -112,7 +112,7 @@ function Outlined({
   work: OutlineWork
 }) {
   const aspect = pixels.width / pixels.height
-  const view = work.now.step === 'laid' && work.outline ? work.outline.box : WHOLE
+  const view = work.now.step === 'laid' && work.outline ? work.outline.box : WHOLE_PICTURE
   return (
     <>
       <div

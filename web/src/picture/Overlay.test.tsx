@@ -2,7 +2,7 @@
 import { afterEach, expect, jest, test } from '@jest/globals'
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { userEvent } from '@testing-library/user-event'
-import { usualOutline, WHOLE, type PictureOutline } from '@outfit/core/picture'
+import { usualOutline, WHOLE_PICTURE, type PictureOutline } from '@outfit/core/picture'
 import '../test/standIns.ts'
 import { Overlay } from './Overlay.tsx'
 import { OutlineTools } from './OutlineTools.tsx'
@@ -10,7 +10,7 @@ import type { OutlineWork } from './useOutline.ts'
 
 afterEach(cleanup)
 
-const outline: PictureOutline = { box: WHOLE, points: usualOutline(WHOLE, 0.5), height: null }
+const outline: PictureOutline = { box: WHOLE_PICTURE, points: usualOutline(WHOLE_PICTURE, 0.5), height: null }
 const workWith = (more: Partial<OutlineWork>): OutlineWork => ({
   reference: 'R',
   outline,
@@ -32,7 +32,7 @@ const workWith = (more: Partial<OutlineWork>): OutlineWork => ({
 test('a point is moved by arrow keys, further with Shift, and is guessed no more', async () => {
   const user = userEvent.setup()
   const keep = jest.fn<OutlineWork['keep']>()
-  render(<Overlay work={workWith({ keep, guessed: ['chin', 'hip'] })} aspect={0.5} view={WHOLE} />)
+  render(<Overlay work={workWith({ keep, guessed: ['chin', 'hip'] })} aspect={0.5} view={WHOLE_PICTURE} />)
   expect(screen.getAllByRole('button')).toHaveLength(8)
   screen.getByRole('button', { name: 'Chin, guessed: arrows move it' }).focus()
   await user.keyboard('{ArrowDown}')
@@ -48,7 +48,7 @@ test('no point leaves the picture', async () => {
   const user = userEvent.setup()
   const keep = jest.fn<OutlineWork['keep']>()
   const low = { ...outline, points: { ...outline.points, soles: { x: 0.5, y: 0.999 } } }
-  render(<Overlay work={workWith({ keep, outline: low })} aspect={0.5} view={WHOLE} />)
+  render(<Overlay work={workWith({ keep, outline: low })} aspect={0.5} view={WHOLE_PICTURE} />)
   screen.getByRole('button', { name: /^Soles/ }).focus()
   await user.keyboard('{ArrowDown}')
   expect(keep.mock.calls[0]![0]!.points.soles.y).toBe(1)
@@ -64,7 +64,7 @@ test('of several figures one is picked; the tools say what to do next', async ()
   const work = workWith({ pick, now: { step: 'picking', figures } })
   render(
     <>
-      <Overlay work={work} aspect={2} view={WHOLE} />
+      <Overlay work={work} aspect={2} view={WHOLE_PICTURE} />
       <OutlineTools work={work} />
     </>,
   )
@@ -80,7 +80,7 @@ test('boxes are drawn, as many as there are figures, and gone on with; a slip of
   const work = workWith({ begin, within, now: { step: 'boxing', boxes: [one] } })
   const { container } = render(
     <>
-      <Overlay work={work} aspect={2} view={WHOLE} />
+      <Overlay work={work} aspect={2} view={WHOLE_PICTURE} />
       <OutlineTools work={work} />
     </>,
   )

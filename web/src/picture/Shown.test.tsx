@@ -5,7 +5,7 @@ import { userEvent } from '@testing-library/user-event'
 import { useEffect, useState } from 'react'
 import { emptyBrief, type Brief } from '@outfit/core/brief'
 import { catalogueOf } from '@outfit/core/catalogue'
-import { usualOutline, WHOLE, type PictureReading } from '@outfit/core/picture'
+import { usualOutline, WHOLE_PICTURE, type PictureReading } from '@outfit/core/picture'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
 import '../test/standIns.ts'
 import { Shown } from './Shown.tsx'
@@ -17,7 +17,7 @@ const catalogue = catalogueOf({ colours: [], moulds: STARTER_MOULDS, parts: [], 
 const named = (name: string) => STARTER_COLOURS.find((colour) => colour.name === name)!.hex
 const zone = (name: string) => [{ hex: named(name).toLowerCase(), share: 1, lab: [0, 0, 0] as const }]
 const reading: PictureReading = {
-  outline: usualOutline(WHOLE, 0.6),
+  outline: usualOutline(WHOLE_PICTURE, 0.6),
   guessed: [],
   zones: { torso: zone('Quay Blue'), legRight: zone('Slate'), legLeft: zone('Oat') },
   sleeves: 'short',

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, expect, jest, test } from '@jest/globals'
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react'
-import { WHOLE, type PictureOutline } from '@outfit/core/picture'
+import { WHOLE_PICTURE, type PictureOutline } from '@outfit/core/picture'
 import { usualOutline } from '@outfit/core/picture'
 import type { Reference } from '@outfit/core/roster'
 import { withServer } from '../test/withServer.tsx'
@@ -12,7 +12,7 @@ const { useOutline } = await import('./useOutline.ts')
 
 afterEach(cleanup)
 
-const outline: PictureOutline = { box: WHOLE, points: usualOutline(WHOLE, 1), height: null }
+const outline: PictureOutline = { box: WHOLE_PICTURE, points: usualOutline(WHOLE_PICTURE, 1), height: null }
 const reference: Reference = { id: 'R', photo: 'f', caption: '', ownOutfit: true, outline }
 const pixels = { data: new Uint8ClampedArray(4), width: 1, height: 1 }
 const work = () =>

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Pixels } from '@outfit/core/colour'
 import {
   usualOutline,
-  WHOLE,
+  WHOLE_PICTURE,
   type Box,
   type FoundFigure,
   type Landmark,
@@ -79,7 +79,7 @@ export function useOutline(outfit: string, reference: Reference | undefined, pix
       look(async (of) => {
         const figures = await askPicture('figures', of)
         if (figures.length > 1) setState({ ...state, now: { step: 'picking', figures } })
-        else await lay(figures[0]?.box ?? WHOLE, null, of)
+        else await lay(figures[0]?.box ?? WHOLE_PICTURE, null, of)
       }),
     /** One of several figures that were found. */
     pick: ({ box, height }: FoundFigure) => look((of) => lay(box, height, of)),

@@ -1,6 +1,6 @@
 import { useId, useState, type ReactNode } from 'react'
 import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
-import { LOOKS, USUAL_SETTINGS, type Look, type WorkspaceSettings } from '@outfit/core/settings'
+import { LOOKS, USUAL_SETTINGS, type Theme, type WorkspaceSettings } from '@outfit/core/settings'
 import { errorText } from '../data/api.ts'
 import { sampleApi } from '../data/sampleApi.ts'
 import { settingsApi } from '../data/settingsApi.ts'
@@ -12,7 +12,7 @@ import { tell, tellError } from '../ui/tell.ts'
 import { HomeCurrency } from './HomeCurrency.tsx'
 import { SettingsFrame } from './SettingsFrame.tsx'
 
-const LOOK_WORDS: Record<Look, string> = { system: 'As the system', light: 'Light', dark: 'Dark' }
+const LOOK_WORDS: Record<Theme, string> = { system: 'As the system', light: 'Light', dark: 'Dark' }
 
 type Changeable = Omit<WorkspaceSettings, 'home'>
 

@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react'
 import { wornAlone } from '@outfit/core/anatomy'
 import type { Catalogue, Part, Slot } from '@outfit/core/catalogue'
-import { recipeOf, type View } from '@outfit/core/mannequin'
+import { printRecipeOf, type View } from '@outfit/core/mannequin'
 import { Figure } from './Figure.tsx'
 
 interface PartPictureProps {
@@ -19,7 +19,7 @@ interface PartPictureProps {
 /** Where a part came from on the screen: a recipe, its photo, or words it was guessed from. */
 export function sourceOfPicture(part: Part, catalogue: Catalogue): 'drawn' | 'photo' | 'guessed' {
   const print = part.print === null ? undefined : catalogue.prints.get(part.print)
-  if (!print || !recipeOf(part, print, print.kind, []).guessed) return 'drawn'
+  if (!print || !printRecipeOf(part, print, print.kind, []).guessed) return 'drawn'
   return part.photo ? 'photo' : 'guessed'
 }
 
