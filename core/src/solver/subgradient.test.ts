@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { Subgradient } from './subgradient.ts'
 
-const OPTIONS = { scale: 1, stallRounds: 5, leastScale: 0.001 }
+const OPTIONS = { stepScale: 1, stallRounds: 5, leastStepScale: 0.001 }
 
 /**
  * Minimise 3x + 5y over x, y in [0, 1] with x + y ≥ 1 and y ≥ 0.5, both constraints priced: the value is 4, with x = y = 0.5.

@@ -1,10 +1,10 @@
 export interface SubgradientOptions {
   /** How boldly prices are changed at first; Polyak's step is 1. */
-  scale: number
+  stepScale: number
   /** After so many rounds without a gain they are changed half as boldly, from the best prices. */
   stallRounds: number
   /** Steps less bold than this change nothing that matters. */
-  leastScale: number
+  leastStepScale: number
 }
 
 /** A gain smaller than this share of the bound is none. */
@@ -18,7 +18,7 @@ const GAIN = 1e-5
 export class Subgradient {
   bound = -Infinity
   private best: Float64Array
-  private scale: number
+  private stepScale: number
   private stalled = 0
 
   /** `prices` to begin from, which are changed; none falls below its `lowest`. */
@@ -28,12 +28,12 @@ export class Subgradient {
     private readonly options: SubgradientOptions,
   ) {
     this.best = prices.slice()
-    this.scale = options.scale
+    this.stepScale = options.stepScale
   }
 
   /** Whether steps have become too small to matter. */
   get spent(): boolean {
-    return this.scale <= this.options.leastScale
+    return this.stepScale <= this.options.leastStepScale
   }
 
   /** Take in the value at the prices; whether it is the best bound so far. */
@@ -49,8 +49,8 @@ export class Subgradient {
   }
 
   /** Begin again from the best prices, so boldly. */
-  restart(scale: number): void {
-    this.scale = scale
+  restart(stepScale: number): void {
+    this.stepScale = stepScale
     this.stalled = 0
     this.prices.set(this.best)
   }
@@ -62,7 +62,7 @@ export class Subgradient {
   step(value: number, lacking: Float64Array, known: number): boolean {
     const { prices, lowest, options } = this
     if (this.stalled >= options.stallRounds) {
-      this.restart(this.scale / 2)
+      this.restart(this.stepScale / 2)
       return true
     }
     let norm = 0
@@ -71,7 +71,7 @@ export class Subgradient {
       norm += lacking[p]! * lacking[p]!
     }
     if (norm < 1e-9) return false
-    const step = (this.scale * Math.max(known - value, 1)) / norm
+    const step = (this.stepScale * Math.max(known - value, 1)) / norm
     for (let p = 0; p < prices.length; p++) prices[p] = Math.max(lowest[p]!, prices[p]! + step * lacking[p]!)
     return true
   }

@@ -19,7 +19,7 @@ export interface LagrangianOptions {
   late?: () => boolean
 }
 
-const STEPS: SubgradientOptions = { scale: 1.5, stallRounds: 10, leastScale: 0.01 }
+const STEPS: SubgradientOptions = { stepScale: 1.5, stallRounds: 10, leastStepScale: 0.01 }
 
 /**
  * A bound by prices put on parts (Lagrangian relaxation of the part balances; Geoffrion, Mathematical Programming Study 2,

@@ -31,6 +31,13 @@ export interface Taker {
  * and the total, kept right with each change in O(yields of the offer + bands of the seller). Sellers below their minimum,
  * or just under a cheaper band, are charged what would fill them up. Changes are noted down and can be taken back to any
  * mark. The drawer is one more seller that charges nothing.
+ *
+ *     need ──┬─ way ──▶ yield of an offer ──▶ steps of the offer ──▶ parcel of its seller
+ *            ├─ way ──▶ …       (part)           (multiples)           goods → bands, minimum
+ *            └─ missing                               │                         │
+ *                                                     └────── price ──▶ total ◀─┘ shipping, handling
+ *
+ * `fill` says how many units of a need each way has; everything to its right follows, and `notes` goes back over it.
  */
 export class Ledger {
   /** Ways of each need, the cheapest first. */

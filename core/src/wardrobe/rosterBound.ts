@@ -30,7 +30,7 @@ export interface RosterBoundOptions {
   onRound?: (round: number, choices: Int32Array, value: number) => void
 }
 
-const STEPS: SubgradientOptions = { scale: 1.5, stallRounds: 12, leastScale: 0.004 }
+const STEPS: SubgradientOptions = { stepScale: 1.5, stallRounds: 12, leastStepScale: 0.004 }
 /** How boldly prices are changed when limits join. */
 const LATE_SCALE = 0.5
 /** Where a limit is priced, a share of it counts as a unit. */

@@ -10,7 +10,7 @@ interface PlanProgress {
 }
 
 /** Who waits for a plan: told of progress, may cancel it, or say that the best so far is good enough (a 1 in `enough`). */
-export interface Waiting {
+export interface JobContext {
   signal: AbortSignal
   report: (progress: PlanProgress) => void
   enough: Int32Array
@@ -19,7 +19,7 @@ export interface Waiting {
 /** Runs the solver away from the request thread. */
 @Injectable()
 export abstract class PlanRunner {
-  abstract run<T extends SolverTask>(task: T, waiting: Waiting): Promise<SolverResults[T['do']]>
+  abstract run<T extends SolverTask>(task: T, waiting: JobContext): Promise<SolverResults[T['do']]>
 }
 
 /** Names the class of the runner that is used. */
@@ -56,7 +56,7 @@ export class WorkerPlanRunner extends PlanRunner implements OnModuleDestroy {
     execArgv: ['--no-experimental-require-module'],
   })
 
-  async run<T extends SolverTask>(task: T, { signal, report, enough }: Waiting): Promise<SolverResults[T['do']]> {
+  async run<T extends SolverTask>(task: T, { signal, report, enough }: JobContext): Promise<SolverResults[T['do']]> {
     signal.throwIfAborted()
     const { port1, port2 } = new MessageChannel()
     port1.on('message', report)

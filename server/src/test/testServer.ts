@@ -10,7 +10,7 @@ import { describeApi } from '../app/describeApi.ts'
 import type { Patience } from '../feed/patience.ts'
 import { loadSampleWorld } from '../app/sampleWorld.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
-import { PlanRunner, type Waiting } from '../sourcing/planRunner.ts'
+import { PlanRunner, type JobContext } from '../sourcing/planRunner.ts'
 import { Contract, type Described } from './described.ts'
 import { smallWorld } from './smallWorld.ts'
 
@@ -29,7 +29,7 @@ let solver: ReturnType<typeof loadHighsSolver> | null = null
 
 /** Solves in the thread of the test, since a worker would need a build. */
 class InThreadPlanRunner extends PlanRunner {
-  override async run<T extends SolverTask>(task: T, { report, enough }: Waiting): Promise<SolverResults[T['do']]> {
+  override async run<T extends SolverTask>(task: T, { report, enough }: JobContext): Promise<SolverResults[T['do']]> {
     return doSolverTask(task, {
       solve: await (solver ??= loadHighsSolver()),
       now: () => performance.now() / 1000,
@@ -41,14 +41,14 @@ class InThreadPlanRunner extends PlanRunner {
 
 /** Never ends by itself; a test can watch it being cancelled. */
 export class EndlessPlanRunner extends PlanRunner {
-  override run<T extends SolverTask>(_task: T, { signal }: Waiting): Promise<SolverResults[T['do']]> {
+  override run<T extends SolverTask>(_task: T, { signal }: JobContext): Promise<SolverResults[T['do']]> {
     return new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped'))))
   }
 }
 
 /** Solves only once it is told that the best so far is good enough. */
 export class PatientPlanRunner extends InThreadPlanRunner {
-  override async run<T extends SolverTask>(task: T, waiting: Waiting): Promise<SolverResults[T['do']]> {
+  override async run<T extends SolverTask>(task: T, waiting: JobContext): Promise<SolverResults[T['do']]> {
     waiting.report({ best: 1234, bound: 1000 })
     while (Atomics.load(waiting.enough, 0) === 0) {
       if (waiting.signal.aborted) throw new Error('stopped')
