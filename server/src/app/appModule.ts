@@ -92,6 +92,7 @@ const ROOMS = [
   SampleModule,
 ]
 
+/** All rooms of the server put together, with what differs between a server, a command and a test. */
 @Module({})
 export class AppModule {
   static with(settings: Settings, databases: Databases, parts: Parts): DynamicModule {

@@ -93,16 +93,19 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     return keptIn(this.folder)
   }
 
+  /** The bytes of a kept archive, to be taken away. 404 where there is none of that name. */
   open(name: string): Readable {
     return createReadStream(this.pathOf(name))
   }
 
+  /** Where a kept archive lies. 404 where there is none of that name, or the name is none of ours. */
   pathOf(name: string): string {
     const path = join(this.folder, name)
     if (!readName(name) || !existsSync(path)) throw notFound('archive', name)
     return path
   }
 
+  /** Delete a kept archive. 404 where there is none. */
   forget(name: string): void {
     rmSync(this.pathOf(name))
   }
@@ -120,6 +123,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     return path
   }
 
+  /** Take away what was uploaded to be restored; nothing where it is gone already. */
   drop(path: string): void {
     rmSync(path, { force: true })
   }

@@ -84,6 +84,7 @@ export function schemaOf(db: Database.Database): string[] {
   return db.prepare('SELECT name FROM migrations ORDER BY id').pluck().all() as string[]
 }
 
+/** The name of a table or column as SQL has it. */
 export const quoted = (name: string): string => `"${name.replaceAll('"', '""')}"`
 
 export const tableMember = (name: string): string => `tables/${name}.jsonl`

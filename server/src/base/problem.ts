@@ -35,6 +35,7 @@ export const problemBody = (status: number, detail: string) => ({
   errors: [] as FieldFault[],
 })
 
+/** The answer where something is not there: 404, with what it is and its id. */
 export const notFound = (what: string, id: string) => new Problem(404, `There is no ${what} ${id}.`)
 
 /** Turns every exception into application/problem+json; what we did not foresee is logged and told as 500. */

@@ -10,6 +10,7 @@ export function codeOf(error: unknown): string {
   return String(driverError?.code ?? code ?? '')
 }
 
+/** Whether an error says that another program has the database. */
 export const isLocked = (error: unknown): boolean => LOCKED.test(codeOf(error))
 
 /** What to tell where a disk or database refused a write; null where an error is of another kind. */

@@ -65,6 +65,7 @@ async function refuseLongFaults(shape: Type, value: Record<string, unknown>): Pr
   }
 }
 
+/** Checks bodies and queries against their classes; what these do not know is refused. */
 export const validation = () => new StrictPipe()
 
 /** A plain value as an instance of its class, with its faults under `path`. */

@@ -28,6 +28,7 @@ import { BriefEntity, ReferenceEntity, WishTemplateEntity } from '../schema/brie
 
 const ulid = monotonicFactory()
 
+/** Briefs, reference pictures, and wishes kept under a name. */
 @Injectable()
 export class BriefService {
   constructor(
@@ -182,6 +183,7 @@ export class BriefService {
     })
   }
 
+  /** Forget wishes kept under a name. 404 where there are none. */
   async removeTemplate(id: string): Promise<void> {
     const { affected } = await this.writer.transaction((db) => db.delete(WishTemplateEntity, { id }))
     if (!affected) throw notFound('template', id)
@@ -232,6 +234,7 @@ export class BriefService {
     })
   }
 
+  /** Hang a picture beside an outfit, or beside all of its character, inside a transaction. Its photo must be kept already. */
   async insertReference(
     db: EntityManager,
     { id, photo, caption, ownOutfit, outline }: Reference,
@@ -257,6 +260,7 @@ export class BriefService {
     })
   }
 
+  /** Take a picture away from an outfit or its character. 404 where there is no such outfit, or it hangs there no more. */
   async removeReference(outfitId: string, id: string): Promise<void> {
     await this.writer.transaction(async (db) => {
       const outfit = await db.findOneBy(OutfitEntity, { id: outfitId })

@@ -57,6 +57,7 @@ export class CarriersService {
     this.known = changes.keeping(['catalogue'], () => Promise.resolve(new Map<string, Promise<Everything>>()))
   }
 
+  /** The newest figures and releases that bring a part, by themselves or within what they contain, and how many there are. */
   async of(code: string): Promise<Carriers> {
     const carrying = await this.everything(code)
     const [figures, releases] = await Promise.all([

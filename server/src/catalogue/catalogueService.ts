@@ -30,6 +30,7 @@ import { SettingEntity } from '../schema/settings.ts'
 /** Codes in one list of a statement; SQLite takes up to 32,766 variables. */
 const LIST = 10_000
 
+/** The catalogue as drawings and rules need it. */
 @Injectable()
 export class CatalogueService {
   /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. None unless the catalogue is complete. */

@@ -48,6 +48,10 @@ export class PhotoService implements OnModuleInit {
     mkdirSync(this.folder, { recursive: true })
   }
 
+  /**
+   * Keep a picture; its hash and its size as it is kept. 413 where it is too large (`announced` is the length its sender
+   * tells), 415 where it is no picture or cannot be read. Nothing is kept then.
+   */
   async take(body: Readable, announced: number | null): Promise<{ hash: string; width: number; height: number }> {
     if (announced !== null && announced > PHOTO_LIMIT) throw tooLarge()
     const chunks: Buffer[] = []

@@ -80,6 +80,7 @@ export class WishService {
     })
   }
 
+  /** Wish for something no more; nothing where nobody did. */
   async drop(id: string): Promise<void> {
     await this.writer.transaction((db) => db.delete(WishEntity, { id }))
   }

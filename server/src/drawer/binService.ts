@@ -164,6 +164,7 @@ export class BinService {
     this.changes.tell('drawer')
   }
 
+  /** Move parts from bins to another, all or none; the act by which it can be taken back. What comes from somebody it was lent to has come back. */
   async move({ moves, to }: MoveParts, at: string): Promise<{ act: string }> {
     const db = this.database.manager
     const bin = await binIn(db, to)
@@ -178,6 +179,7 @@ export class BinService {
     )
   }
 
+  /** Take parts out of their bins for good; the act by which it can be taken back. */
   takeOut({ moves, how, text }: TakeOut, at: string): Promise<{ act: string }> {
     return this.acts.act(
       { kind: how, text, at },

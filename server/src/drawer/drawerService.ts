@@ -29,6 +29,7 @@ interface Reading {
   last: number
 }
 
+/** Owned parts as they lie: the contents of the drawer, followed as movements are added. */
 @Injectable()
 export class DrawerService {
   /** How many of each part are owned, wherever they lie; kept until the drawer changes. */

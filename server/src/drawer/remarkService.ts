@@ -14,6 +14,7 @@ const ulid = monotonicFactory()
 export class RemarkService {
   constructor(private readonly writer: Writer) {}
 
+  /** Write something down about a part or an outfit; its id. 404 where that is not there. */
   make(remark: NewRemark, at: string): Promise<{ id: string }> {
     return this.writer.transaction(async (db) => {
       if (remark.part !== null && !(await db.existsBy(PartEntity, { code: remark.part })))

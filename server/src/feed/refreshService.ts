@@ -35,6 +35,7 @@ export class RefreshService {
     return this.feed.name
   }
 
+  /** Refuse with 409 where no market can be asked. */
   demandMarket(): void {
     if (this.feed.name === null)
       throw new Problem(409, 'No market is connected. Bring offers in as tables, or type them in.')

@@ -33,6 +33,7 @@ export function encodingOf(bytes: Buffer): Encoding {
   return scored.reduce((best, one) => (one.score > best.score ? one : best)).encoding
 }
 
+/** Bytes of a file as text, in an encoding, without the mark of the byte order. */
 export function decode(bytes: Buffer, encoding: Encoding): string {
   const text = iconv.decode(bytes, encoding).replace(/^\uFEFF/, '')
   // Where the sign for any currency once was, Mac OS has had the euro since version 8.5.

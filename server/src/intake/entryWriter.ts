@@ -63,6 +63,7 @@ async function written<Row extends ObjectLiteral & { code: string }>(
   return { made, changed, same: rows.length - made.length - changed.length }
 }
 
+/** Write sellers of a list: new ones, and what is newer of those there are. */
 export const writeSellers = (db: EntityManager, entries: readonly ListedSeller[]) =>
   written(
     db,
@@ -70,6 +71,7 @@ export const writeSellers = (db: EntityManager, entries: readonly ListedSeller[]
     entries.map((entry) => ({ code: entry.code, row: (there) => sellerOf(entry, there) })),
   )
 
+/** Write colours of a list: new ones, and what is newer of those there are. */
 export const writeColours = (db: EntityManager, entries: readonly ListedColour[]) =>
   written(
     db,

@@ -60,6 +60,10 @@ export class IntakeService {
     this.known = changes.keeping(['catalogue', 'drawer', 'market'], () => knownTo(database.manager))
   }
 
+  /**
+   * What a list is taken for with these choices: its columns, the first rows as they are read, and what is asked. 404 where
+   * the upload is gone.
+   */
   async look(id: string, { encoding, sheet, choices = {} }: LookOptions): Promise<LookedAt> {
     const db = this.database.manager
     const opened = await this.files.open(id, {

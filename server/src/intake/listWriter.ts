@@ -66,6 +66,7 @@ export class ListWriter {
     private readonly quotes: QuoteService,
   ) {}
 
+  /** Write a list that was read, inside a transaction; what came of it row by row, by which it can be taken back. */
   async write(db: EntityManager, { name, list, known, mode, rates, today }: ListToWrite): Promise<WrittenList> {
     const { rows } = list
     if (list.kind === 'sellers' || list.kind === 'colours') return this.writeEntries(db, list, rates, today)
@@ -392,6 +393,7 @@ class PartMaker {
     private readonly palette: Palette,
   ) {}
 
+  /** The code of a part of the list: that of one there is, or of one made of its mould, colour and print. */
   async codeOf(part: ListedPart): Promise<string> {
     if (part.code !== null) return part.code
     const key = JSON.stringify([part.mould, part.colour, part.printed ? part.name : null, part.name])

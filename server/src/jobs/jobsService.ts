@@ -98,6 +98,7 @@ export class JobsService implements OnModuleDestroy {
     })
   }
 
+  /** How a job stands, and what came of it. 404 where there is none. */
   async get(id: string): Promise<{ id: string; state: JobState; result: unknown }> {
     if (this.running.has(id)) return { id, state: 'running', result: null }
     const job = await this.database.getRepository(JobEntity).findOneBy({ id })
@@ -116,6 +117,7 @@ export class JobsService implements OnModuleDestroy {
       .getOne()
   }
 
+  /** What a job tells until it ends; of one that has ended how it did. 404 where there is none. */
   async events(id: string): Promise<Observable<JobEvent>> {
     const job = this.running.get(id)
     if (job) return job.events

@@ -50,6 +50,7 @@ export class LaterService {
     }))
   }
 
+  /** Put something off; its id. 404 where it names what there is not, 409 where something answers it already. */
   async make(entry: NewLater): Promise<{ id: string }> {
     const { outfit = null, place = null, note, like = null, colour = null, part = null, atMost = null } = entry
     const db = this.database.manager
@@ -87,11 +88,13 @@ export class LaterService {
     return { id }
   }
 
+  /** Tick something off, or open it again. 404 where there is none. */
   async setDone(id: string, done: boolean): Promise<void> {
     const { affected } = await this.writer.transaction((db) => db.update(LaterEntity, { id }, { done }))
     if (!affected) throw notFound('entry', id)
   }
 
+  /** Take something off the list; nothing where it is not on it. */
   async drop(id: string): Promise<void> {
     await this.writer.transaction((db) => db.delete(LaterEntity, { id }))
   }

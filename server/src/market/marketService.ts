@@ -54,6 +54,7 @@ export interface MarketToday {
   heard: Record<string, string>
 }
 
+/** Offers as the market stands, and the lowest prices of things in the home currency. */
 @Injectable()
 export class MarketService {
   /** Lowest price of each thing for sale in the home currency, by "kind code"; kept until the market changes. */
@@ -89,6 +90,7 @@ export class MarketService {
     this.lowestAnyhow = changes.keeping(['market', 'catalogue'], () => this.lowestWithWholes())
   }
 
+  /** The rate table as it is. */
   rates(): Promise<Rate[]> {
     return this.database.getRepository(RateEntity).find()
   }

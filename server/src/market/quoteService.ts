@@ -10,6 +10,7 @@ export class QuoteService {
     followers.keep('offers', { begin: (db) => this.begin(db) })
   }
 
+  /** Begin to take quote sheets in, inside a transaction: lines are collected, then kept all at once. */
   begin(db: EntityManager): Promise<QuoteSheets> {
     return QuoteSheets.begin(db)
   }

@@ -75,6 +75,7 @@ export class SellerService {
     return this.database.getRepository(RateEntity).find({ order: { date: 'DESC', from: 'ASC', to: 'ASC' } })
   }
 
+  /** Keep a rate of a day; one there is of the same day and currencies is replaced. 400 between a currency and itself. */
   async keepRate({ date, from, to, rate }: Rate): Promise<void> {
     if (from === to) this.refuse('to', 'must be another currency')
     await this.writer.transaction((db) => db.save(RateEntity, { date, from, to, rate }))

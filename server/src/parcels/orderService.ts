@@ -45,6 +45,7 @@ export class OrderService {
     return { parcels }
   }
 
+  /** Change what is known of a parcel under way: when it was sent and is due, its number, a note. What is not said stays. */
   async change(id: string, { sentOn, expectedOn, note, number }: ChangeParcel): Promise<void> {
     await this.writer.transaction(async (db) => {
       const parcel = await this.underWay(db, id)

@@ -66,6 +66,7 @@ export class ParcelListService {
     return { parcels: told, parts, prints: await this.catalogue.printsOn(parts) }
   }
 
+  /** A parcel with its lines and how it stands on a day. 404 where there is none. */
   async one(id: string, today: string): Promise<ToldParcel> {
     const parcel = (await this.all(today)).parcels.find((one) => one.id === id)
     if (!parcel) throw notFound('parcel', id)

@@ -51,6 +51,7 @@ export class TargetService {
     return told.sort((a, b) => Number(a.metOn === null) - Number(b.metOn === null))
   }
 
+  /** Wait for something to cost no more than this, in minor units of the home currency. 404 where it is not there. */
   async set(kind: TargetKind, code: string, price: number): Promise<void> {
     if (!(await this.namesOf([{ kind, code }])).has(`${kind} ${code}`)) throw notFound(kind, code)
     await this.writer.transaction(async (db) => {
@@ -68,6 +69,7 @@ export class TargetService {
     })
   }
 
+  /** Wait for it no more. 404 where nobody did. */
   async remove(kind: TargetKind, code: string): Promise<void> {
     const { affected } = await this.writer.transaction((db) => db.delete(TargetEntity, { kind, code }))
     if (!affected) throw notFound('target price of', `${kind} ${code}`)

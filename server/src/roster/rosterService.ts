@@ -22,6 +22,7 @@ import {
   VoteEntity,
 } from '../schema/roster.ts'
 
+/** Rosters, characters, outfits and takes: read whole, and changed only by who knows the newest version. */
 @Injectable()
 export class RosterService {
   constructor(

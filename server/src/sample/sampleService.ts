@@ -28,6 +28,7 @@ export class SampleService implements OnApplicationShutdown {
     this.folder = join(settings.data, BESIDE)
   }
 
+  /** How the sample world beside this workspace stands. */
   now(): SampleWorld {
     return {
       offered: Boolean(this.settings.samples),

@@ -32,6 +32,7 @@ export class SettingsService implements OnModuleInit {
     setHomeCurrency((await this.all()).home)
   }
 
+  /** All settings: what was chosen, and what is usual otherwise. */
   all(): Promise<WorkspaceSettings> {
     return this.read(this.database.manager)
   }

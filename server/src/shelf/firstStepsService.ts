@@ -16,6 +16,7 @@ const DONE: Record<FirstStep, string> = {
 export class FirstStepsService {
   constructor(private readonly database: DataSource) {}
 
+  /** Which of the first steps are done, told from what there is, and the outfit to go on with. */
   async now(): Promise<FirstSteps> {
     const asked = Object.entries(DONE).map(([step, rows]) => `EXISTS (${rows}) AS ${step}`)
     const [found] = await this.database.query<Record<FirstStep, number>[]>(`SELECT ${asked.join(', ')}`)

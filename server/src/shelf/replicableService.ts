@@ -17,6 +17,10 @@ export class ReplicableService {
     private readonly market: MarketService,
   ) {}
 
+  /**
+   * How easily somebody else could get the parts of a take: what is sold, by how many, at which prices. 404 where there is
+   * no such take.
+   */
   async of(outfitId: string, takeId: string): Promise<Replicability> {
     const outfit = await this.rosters.outfit(outfitId)
     const take = outfit.takes.find(({ id }) => id === takeId)

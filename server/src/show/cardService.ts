@@ -33,6 +33,7 @@ import { PartsToldService, type PartsTold } from './partsTold.ts'
 import { SettingsService } from '../settings/settingsService.ts'
 import type { Picture } from './pictureService.ts'
 
+/** Cards of outfits: what they show, and their pictures. */
 @Injectable()
 export class CardService {
   constructor(
@@ -193,6 +194,7 @@ function footerOf(placements: readonly Placement[], told: PartsTold, prices: boo
   ].join(' ')
 }
 
+/** "1 part", "3 parts". */
 export const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`
 
 /** What parts cost singly, as far as somebody sells them, and of which day that is. */

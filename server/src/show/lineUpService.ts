@@ -25,6 +25,7 @@ export class LineUpService {
     private readonly catalogue: CatalogueService,
   ) {}
 
+  /** The picture of a line-up. 404 where a roster or outfit is not there, 400 by its path where a thing for scale is none. */
   async lineUp(roster: string, query: LineUpQuery): Promise<Picture> {
     const objects = readObjects(query.objects)
     const own = (await this.shares.all()).filter((share) => share.roster.id === roster)

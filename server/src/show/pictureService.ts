@@ -29,6 +29,7 @@ export class PictureService {
 
   constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
 
+  /** Rules that embed the fonts of our pages; read once. */
   fontCss(): string {
     return (this.css ??= embeddedFontCss())
   }

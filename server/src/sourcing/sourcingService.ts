@@ -40,6 +40,7 @@ interface VariantResult {
   improved: boolean
 }
 
+/** Plans of the buying: begun as jobs, told as reports, taken away as lists. */
 @Injectable()
 export class SourcingService {
   private readonly remembered = new Map<string, string>()
@@ -116,6 +117,7 @@ export class SourcingService {
     )
   }
 
+  /** The report of another way to buy. 404 where it is none of this plan. */
   async variantReport(base: string, job: string): Promise<VariantReport> {
     const { problem } = await this.report(base)
     const { base: of, ...result } = await this.resultOf<VariantResult>(job)
@@ -139,6 +141,7 @@ export class SourcingService {
     }
   }
 
+  /** The report of a plan. 404 where there is no such job, 409 while it is not done. */
   report(jobId: string): Promise<SourcingReport> {
     return this.resultOf<SourcingReport>(jobId)
   }
@@ -150,6 +153,7 @@ export class SourcingService {
     return { ...report, ...(await this.drawablesOf(report.problem, lines)) }
   }
 
+  /** The shopping list of a plan as CSV, seller by seller. */
   async shoppingCsv(jobId: string): Promise<string> {
     const { problem, plan, things } = await this.report(jobId)
     return planToCsv(problem, plan, (offer) => {

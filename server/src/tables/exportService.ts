@@ -17,6 +17,7 @@ const PAGE = 2000
 export class ExportService {
   constructor(private readonly databases: Databases) {}
 
+  /** Write a table as CSV into a stream, as it is at one moment. */
   write(table: TableName, out: Writable): Promise<void> {
     return this.databases.snapshot((db) => this.writeFrom(db, table, out))
   }

@@ -13,6 +13,7 @@ export class MappingService {
     private readonly writer: Writer,
   ) {}
 
+  /** Kept ways to read columns of lists as a table, by name. */
   async of(table: TableName): Promise<{ name: string; columns: Record<string, string> }[]> {
     const rows = await this.database
       .getRepository(MappingEntity)
@@ -34,6 +35,7 @@ export class MappingService {
     })
   }
 
+  /** Forget one of them; nothing where there is none of that name. */
   async forget(table: TableName, name: string): Promise<void> {
     await this.writer.transaction((db) => db.delete(MappingEntity, { tableName: table, name }))
   }

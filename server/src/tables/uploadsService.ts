@@ -89,6 +89,7 @@ export class UploadsService implements OnModuleInit {
     if (!/^\w+$/.test(upload) || !existsSync(this.pathOf(upload))) throw notFound('uploaded file', upload)
   }
 
+  /** Delete an upload; nothing where it is gone already. */
   async forget(upload: string): Promise<void> {
     await rm(this.pathOf(upload), { force: true })
     this.plain.delete(upload)

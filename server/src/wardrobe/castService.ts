@@ -154,6 +154,10 @@ export class CastService {
     }
   }
 
+  /**
+   * What a cast came to: figures before and after, money, who gives what to whom. 404 where there is no such job, 409 while
+   * it is not done.
+   */
   async report(jobId: string): Promise<CastReport> {
     const { state, result } = await this.jobs.get(jobId)
     if (state !== 'done') throw new Problem(409, `This cast is ${state}; there is no result to show.`)
