@@ -31,11 +31,7 @@ try {
   const views = [
     ['rosters', '/', (page) => page.getByRole('img', { name: 'Bram, engines' }).waitFor()],
     ['roster', at('The Heron crew', ''), (page) => page.getByRole('region', { name: 'Pins' }).waitFor()],
-    [
-      'roster-facts',
-      at('Night market', 'facts'),
-      (page) => page.getByRole('region', { name: 'To spend less' }).waitFor(),
-    ],
+    ['show', '/show', (page) => page.getByRole('link', { name: 'Card of Bram, engines' }).waitFor()],
     [
       'cast-roster',
       at('Night market', 'cast'),
