@@ -5,7 +5,7 @@ import { statureAt, type Brief } from '@outfit/core/brief'
 import { readNames, type ListedName } from '@outfit/core/tables'
 import type { LookedAt } from '@outfit/core/intake'
 import type { RosterShelf } from '@outfit/core/shelf'
-import { errorText } from '../data/api.ts'
+import { api, errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppSelector } from '../data/hooks.ts'
 import { intakeApi } from '../data/intakeApi.ts'
@@ -40,7 +40,7 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
     [text, roster.outfits],
   )
   const { names, faults, doubles } = list
-  const told = useTold(open, names)
+  const { told, isReading } = useTold(open, names)
   const doubled = new Map(doubles.map((double) => [double.line, double]))
 
   const readFile = async (file: File | undefined) => {
@@ -171,9 +171,14 @@ export function AddCharacters({ roster }: { roster: RosterShelf }) {
             </p>
           )}
           <div className="mt-3 flex items-center gap-3">
-            <Button look="act" disabled={names.length === 0 || isLoading} onClick={() => void save()}>
+            <Button look="act" disabled={names.length === 0 || isLoading || isReading} onClick={() => void save()}>
               Add {names.length === 1 ? '1 character' : `${names.length} characters`}
             </Button>
+            {isReading && (
+              <span role="status" className="text-[13.5px] text-soft">
+                Reading what is told of them…
+              </span>
+            )}
             <Dialog.Close asChild>
               <Button>Leave it</Button>
             </Dialog.Close>
@@ -194,16 +199,24 @@ const ageOf = (years: number | null, brief: Brief | undefined): string => {
   return age === null ? (brief?.stature ?? 'full') : `${age} years, ${brief?.stature ?? statureAt(age)}`
 }
 
-/** What the notes of a list say of its characters; null for those of whom nothing is told. Its reader comes with the first list. */
-function useTold(open: boolean, names: readonly ListedName[]): readonly (Told | null)[] {
+/**
+ * What the notes of a list say of its characters; null for those of whom nothing is told. Its reader comes with the first list, and whoever
+ * added them before it is there would have them without their briefs; where it does not come at all, the notes are kept as they are.
+ */
+function useTold(open: boolean, names: readonly ListedName[]): { told: readonly (Told | null)[]; isReading: boolean } {
   const catalogue = useAppSelector(selectCatalogue)
-  const [reader, setReader] = useState<typeof import('../description/toldOf.ts') | null>(null)
+  const { isError } = api.endpoints.basics.useQuery(undefined, { skip: !open })
+  const [reader, setReader] = useState<typeof import('../description/toldOf.ts') | 'missing' | null>(null)
   useEffect(() => {
-    if (open) void import('../description/toldOf.ts').then(setReader)
+    if (open) import('../description/toldOf.ts').then(setReader, () => setReader('missing'))
   }, [open])
-  return useMemo(
+  const told = useMemo(
     () =>
-      names.map(({ notes, years }) => (reader && catalogue && notes ? reader.toldOf(notes, years, catalogue) : null)),
+      names.map(({ notes, years }) =>
+        reader && reader !== 'missing' && catalogue && notes ? reader.toldOf(notes, years, catalogue) : null,
+      ),
     [names, reader, catalogue],
   )
+  const isThere = isError || reader === 'missing' || (reader !== null && catalogue !== null)
+  return { told, isReading: !isThere && names.some(({ notes }) => notes !== '') }
 }
