@@ -46,6 +46,24 @@ const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...
 const lamp = (x: number, y: number) => 0.35 + 0.65 / (1 + 3 * ((x - 0.3) ** 2 + (y - 0.2) ** 2))
 const evened = (pixels: Pixels, share = 1) => evenLight(pixels, groundLight(pixels), share)
 
+/** A figure that takes a share of a picture's width, and nearly as much of its height, on a plain ground or on one of many things. */
+function framed(share: number, light: (x: number, y: number) => number, isOfMany: boolean, seed: number): Pixels {
+  const random = seeded(seed)
+  const data = new Uint8ClampedArray(WIDTH * HEIGHT * 4).fill(255)
+  for (let y = 0; y < HEIGHT; y++)
+    for (let x = 0; x < WIDTH; x++) {
+      const inside = Math.abs(x / WIDTH - 0.5) < share / 2 && Math.abs(y / HEIGHT - 0.52) < 0.1 + share * 0.38
+      const tile = 90 + 32 * (((x >> 3) * 7 + (y >> 3) * 13) % 5)
+      const ground: Rgb = isOfMany ? [tile, 255 - tile, 120] : [215, 208, 195]
+      const colour: Rgb = inside ? [60 + (y >> 4) * 12, 70, 120] : ground
+      const noise = (random() + random() - 1) * 6
+      for (let c = 0; c < 3; c++)
+        data[(y * WIDTH + x) * 4 + c] =
+          255 * ((colour[c]! / 255) ** 2.2 * light(x / WIDTH, y / HEIGHT)) ** (1 / 2.2) + noise
+    }
+  return { data, width: WIDTH, height: HEIGHT }
+}
+
 test.each<[string, Rgb, (x: number, y: number) => number]>([
   ['one side, on white', [240, 238, 232], (x) => 1 - 0.5 * x],
   ['a corner, on blue', [90, 130, 190], (x, y) => 1 - 0.35 * x - 0.25 * y],
@@ -83,11 +101,31 @@ describe('evening out', () => {
     expect(Math.max(...moved)).toBeLessThan(1.5)
   })
 
-  test('the ground alone is enough, and what is see-through is no ground', () => {
+  test('where nothing tells the light, the picture stays as it is: no figure, hardly any ground, a ground of many things', () => {
     const bare = photo(side, [200, 190, 180], 2, false)
-    expect(spread(lightnesses(evened(bare)))).toBeLessThan(4)
     const clear = { ...bare, data: bare.data.map((value, i) => (i % 4 === 3 ? 0 : value)) }
-    expect(groundLight(clear)).toBeNull()
-    expect(evenLight(clear, null, 1)).toBe(clear)
+    const nothing = [bare, clear, framed(0.95, side, false, 3), framed(0.3, side, true, 3), framed(0.7, lamp, true, 4)]
+    expect(nothing.map(groundLight)).toEqual(nothing.map(() => null))
+    expect(evenLight(bare, null, 1)).toBe(bare)
+  })
+
+  test.each<[string, (x: number, y: number) => number]>([
+    ['even', () => 0.8],
+    ['from one side', side],
+    ['from a lamp close by', lamp],
+    ['through a lens', (x, y) => Math.cos(Math.hypot(x - 0.5, y - 0.5)) ** 4],
+  ])('light that is %s is told behind the figure, too, where there is no ground to see', (_, light) => {
+    for (const [share, seed] of [
+      [0.3, 5],
+      [0.6, 6],
+      [0.8, 7],
+    ] as const) {
+      const found = groundLight(framed(share, light, false, seed))!
+      const away: number[] = []
+      for (let y = 0.05; y < 1; y += 0.05)
+        for (let x = 0.05; x < 1; x += 0.05) away.push(found(x, y) - Math.log(light(x, y)))
+      // What is left is nearly the same everywhere: a seventh of the light, at the dark corners of a lens.
+      expect([share, Math.max(...away) - Math.min(...away) < 0.15]).toEqual([share, true])
+    }
   })
 })

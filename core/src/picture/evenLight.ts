@@ -4,7 +4,7 @@ import { fieldOf } from './field.ts'
 import { figuresIn } from './region.ts'
 import { medianOf } from './medianOf.ts'
 
-/** Light is taken as a surface of the fourth degree: a lamp close by falls off faster than any parabola. */
+/** Light is taken as a surface of the fourth degree, since a lamp close by falls off faster than any parabola. */
 const DEGREE = 4
 const POWERS = Array.from({ length: DEGREE + 1 }, (_, sum) =>
   Array.from({ length: sum + 1 }, (__, y) => [sum - y, y] as const),
@@ -12,6 +12,11 @@ const POWERS = Array.from({ length: DEGREE + 1 }, (_, sum) =>
 const TERMS = POWERS.length
 /** From -1 to 1 the powers are least alike. */
 const termsAt = (x: number, y: number) => POWERS.map(([a, b]) => (2 * x - 1) ** a * (2 * y - 1) ** b)
+/** Less ground than this share of a picture is too little to go by. */
+const LEAST_GROUND = 0.15
+/** Unless so much of the ground lies within this of the surface (logarithms of luminance), it says nothing of the light. */
+const MOSTLY = 0.75
+const PLAIN = 0.15
 /** Rounds in which what lies far from the surface counts less: creases, dust, what is no ground. */
 const ROUNDS = 4
 /** No pixel is made lighter or darker than by this factor. */
@@ -74,16 +79,15 @@ const CODED = Uint8ClampedArray.from({ length: STEPS + 1 }, (_, step) =>
 const coded = (light: number) => CODED[Math.min(STEPS, Math.round(light * STEPS))]!
 
 /**
- * The light of a picture as a smooth surface, read off its ground; off its border where no figure is found. Null where there is
- * too little of a ground to tell. O(pixels).
+ * The light of a picture as a smooth surface, read off its ground. Null where no figure is found before a ground, where there is too
+ * little of that to tell, or where it is of many things: a surface through those leads anywhere behind the figure. O(pixels).
  */
 export function groundLight(pixels: Pixels): GroundLight | null {
   const field = fieldOf(pixels)
   const { width, height, lab } = field
   const figures = figuresIn(field)
-  const rim = Math.max(2, Math.round(Math.min(width, height) * 0.05))
+  if (figures.length === 0) return null
   const isGround = (row: number, column: number) => {
-    if (figures.length === 0) return row < rim || row >= height - rim || column < rim || column >= width - rim
     for (const { cells } of figures)
       for (const y of [Math.max(0, row - NEAR_FIGURE), row, Math.min(height - 1, row + NEAR_FIGURE)])
         for (const x of [Math.max(0, column - NEAR_FIGURE), column, Math.min(width - 1, column + NEAR_FIGURE)])
@@ -91,25 +95,30 @@ export function groundLight(pixels: Pixels): GroundLight | null {
     return true
   }
   const samples: { terms: readonly number[]; value: number }[] = []
+  let all = 0
   for (let row = 0; row < height; row += EVERY)
     for (let column = 0; column < width; column += EVERY) {
+      all++
       const lightness = lab[(row * width + column) * 3]!
       if (Number.isNaN(lightness) || lightness < 2 || !isGround(row, column)) continue
       // CIE L* back to luminance.
       const luminance = lightness > 8 ? ((lightness + 16) / 116) ** 3 : lightness / 903.3
       samples.push({ terms: termsAt((column + 0.5) / width, (row + 0.5) / height), value: Math.log(luminance) })
     }
-  if (samples.length < 10 * TERMS) return null
+  if (samples.length < Math.max(10 * TERMS, LEAST_GROUND * all)) return null
   let weights = samples.map(() => 1)
   let surface = fitted(samples, weights)
+  let residuals: number[] = []
   for (let round = 0; round < ROUNDS && surface; round++) {
-    const residuals = samples.map(({ terms, value }) => Math.abs(value - valueAt(surface!, terms)))
+    residuals = samples.map(({ terms, value }) => Math.abs(value - valueAt(surface!, terms)))
     const usual = Math.max(0.004, medianOf(residuals) * 3)
     // Tukey's biweight: what is far off is no ground, and counts for nothing.
     weights = residuals.map((residual) => (residual >= usual ? 0 : (1 - (residual / usual) ** 2) ** 2))
     surface = fitted(samples, weights)
   }
-  if (!surface) return null
+  // Shadows and creases are a part of a ground; where it is of many things, most of it lies anywhere.
+  const far = residuals.sort((a, b) => a - b)[Math.floor(residuals.length * MOSTLY)]!
+  if (!surface || far > PLAIN) return null
   const found = surface
   const lit = samples.map(({ terms }) => valueAt(found, terms)).sort((a, b) => a - b)[Math.floor(samples.length * LIT)]!
   return (x, y) => valueAt(found, termsAt(x, y)) - lit

@@ -4,13 +4,20 @@ import { drawFigure } from '../mannequin/index.ts'
 import { takeOf, worldCatalogue } from '../test/world.ts'
 import { faceBox } from './card.ts'
 import {
+  cornerOf,
+  cropCornered,
+  cropMoved,
   cropRound,
   cutPhoto,
   firstPhoto,
   photoPoints,
   pointBefore,
+  pointMoved,
+  quarterTurned,
+  slantOf,
   turnedFrame,
   turnedPoint,
+  turnedTo,
   withinFrame,
   type CardPhoto,
 } from './cardPhoto.ts'
@@ -95,6 +102,77 @@ describe('a photo on a card', () => {
           expect(y).toBeGreaterThanOrEqual(crop.y - 1e-9)
           expect(y).toBeLessThanOrEqual(crop.y + crop.height + 1e-9)
         }
+      }),
+    )
+  })
+
+  test('turned a quarter, what is cut out stays what it is; four quarters are none', () => {
+    fc.assert(
+      fc.property(anyPhoto, share, share, (photo, x, y) => {
+        const before = { ...photo, crop: withinFrame(photo, photo.crop) }
+        const after = quarterTurned(before)
+        const inCut = (one: CardPhoto) => {
+          const at = turnedPoint(one, { x, y })
+          return [(at.x - one.crop.x) / one.crop.width, (at.y - one.crop.y) / one.crop.height] as const
+        }
+        const [across, down] = inCut(before)
+        const [acrossAfter, downAfter] = inCut(after)
+        expect(downAfter).toBeCloseTo(across, 6)
+        expect(acrossAfter).toBeCloseTo(1 - down, 6)
+        const around = quarterTurned(quarterTurned(quarterTurned(after)))
+        expect(Math.abs(((around.turn - before.turn + 540) % 360) - 180)).toBeLessThan(1e-9)
+        expect(around.crop.x).toBeCloseTo(before.crop.x, 6)
+        expect(around.crop.height).toBeCloseTo(before.crop.height, 6)
+      }),
+    )
+  })
+
+  test('the slant is what is turned beyond quarters; turned to it again nothing changes', () => {
+    fc.assert(
+      fc.property(anyPhoto, (photo) => {
+        const slant = slantOf(photo)
+        expect(Math.abs(slant)).toBeLessThanOrEqual(45)
+        expect(turnedTo(photo, photo.turn - slant + slant).turn).toBeCloseTo(photo.turn === 180 ? -180 : photo.turn, 9)
+      }),
+    )
+  })
+
+  test('a cut that is moved keeps its size, one of which a corner is moved its opposite one; both stay in the photo', () => {
+    fc.assert(
+      fc.property(
+        anyPhoto,
+        far,
+        far,
+        fc.constantFrom(0 as const, 1),
+        fc.constantFrom(0 as const, 1),
+        (photo, dx, dy, x, y) => {
+          const [crop, frame] = [withinFrame(photo, photo.crop), turnedFrame(photo)]
+          const moved = cropMoved(photo, { x: dx, y: dy })
+          expect([moved.width, moved.height]).toEqual([crop.width, crop.height])
+          expect(withinFrame(photo, moved).x).toBeCloseTo(moved.x, 9)
+          // Wherever within the photo and not right at its opposite a corner goes, that stays.
+          const opposite = cornerOf(photo, { x: x === 0 ? 1 : 0, y: y === 0 ? 1 : 0 })
+          const to = { x: frame.x + Math.abs(dx % 1) * frame.width, y: frame.y + Math.abs(dy % 1) * frame.height }
+          fc.pre(Math.abs(to.x - opposite.x) > 0.06 && Math.abs(to.y - opposite.y) > 0.06)
+          const cut = cropCornered(photo, { x, y }, to)
+          expect(Math.min(Math.abs(cut.x - opposite.x), Math.abs(cut.x + cut.width - opposite.x))).toBeLessThan(1e-9)
+          expect(Math.min(Math.abs(cut.y - opposite.y), Math.abs(cut.y + cut.height - opposite.y))).toBeLessThan(1e-9)
+        },
+      ),
+    )
+  })
+
+  test('a point that is moved lies there, once for its slot, and never beyond the photo', () => {
+    fc.assert(
+      fc.property(anyPhoto, share, share, (photo, x, y) => {
+        const to = turnedPoint(photo, { x, y })
+        const moved = pointMoved(pointMoved(photo, 'head', { x: 9, y: 9 }), 'head', to)
+        const [point, ...others] = moved.points.filter(({ slot }) => slot === 'head')
+        expect(others).toEqual([])
+        expect(point!.x).toBeCloseTo(x, 9)
+        expect(point!.y).toBeCloseTo(y, 9)
+        for (const one of pointMoved(photo, 'head', { x: 9, y: -9 }).points)
+          expect(Math.min(one.x, 1 - one.x, one.y, 1 - one.y)).toBeGreaterThanOrEqual(0)
       }),
     )
   })

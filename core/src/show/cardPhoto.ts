@@ -87,6 +87,60 @@ export function cropRound(photo: Turned, figure: Box): Box {
   return withinFrame(photo, { x: x - air, y: y - air, width: width + 2 * air, height: height + 2 * air })
 }
 
+/** The photo turned to an angle, in degrees clockwise; its cut stays where it is, as far as the photo reaches. */
+export function turnedTo<T extends CardPhoto>(photo: T, degrees: number): T {
+  const turned = { ...photo, turn: ((((degrees + 180) % 360) + 360) % 360) - 180 }
+  return { ...turned, crop: withinFrame(turned, photo.crop) }
+}
+
+/** The photo turned a quarter clockwise, with its cut: what is seen stays what it is. */
+export function quarterTurned<T extends CardPhoto>(photo: T): T {
+  const { x, y, width, height } = withinFrame(photo, photo.crop)
+  const crop = { x: -(y + height), y: x, width: height, height: width }
+  return turnedTo({ ...photo, crop }, photo.turn + 90)
+}
+
+/** How far a photo is turned beyond whole quarters, in degrees. */
+export const slantOf = ({ turn }: Pick<CardPhoto, 'turn'>): number => turn - Math.round(turn / 90) * 90
+
+/** The cut moved by some heights of the photo; pushed against the edge it keeps its size. */
+export function cropMoved(photo: CardPhoto, by: Point): Box {
+  const [crop, frame] = [withinFrame(photo, photo.crop), turnedFrame(photo)]
+  const along = (at: number, size: number, start: number, room: number) =>
+    Math.min(Math.max(at, start), start + room - size)
+  return {
+    ...crop,
+    x: along(crop.x + by.x, crop.width, frame.x, frame.width),
+    y: along(crop.y + by.y, crop.height, frame.y, frame.height),
+  }
+}
+
+/** A corner of a cut: 0 is left or top, 1 right or bottom. */
+export interface Corner {
+  x: 0 | 1
+  y: 0 | 1
+}
+
+/** Where a corner of the cut lies, in heights of the photo from its middle. */
+export function cornerOf(photo: CardPhoto, { x, y }: Corner): Point {
+  const crop = withinFrame(photo, photo.crop)
+  return { x: crop.x + x * crop.width, y: crop.y + y * crop.height }
+}
+
+/** The cut with one of its corners elsewhere; the opposite one stays. */
+export function cropCornered(photo: CardPhoto, { x, y }: Corner, to: Point): Box {
+  const fixed = cornerOf(photo, { x: x === 0 ? 1 : 0, y: y === 0 ? 1 : 0 })
+  return withinFrame(photo, boxRound([fixed, to]))
+}
+
+/** A photo with the point of a slot moved there, in heights of the photo from its middle. */
+export function pointMoved<T extends CardPhoto>(photo: T, slot: Slot, to: Point): T {
+  const { x, y } = pointBefore(photo, to)
+  const share = (value: number) => Math.min(1, Math.max(0, value))
+  const others = photo.points.filter((one) => one.slot !== slot)
+  return { ...photo, points: [...others, { slot, x: share(x), y: share(y) }] }
+}
+
 /** A photo as it is first shown: upright, cut round the figure that was found in it, or whole where none was. */
 export function firstPhoto(kept: Pick<CardPhoto, 'hash' | 'width' | 'height'>, found: Box | null): CardPhoto {
   const photo = { ...kept, turn: 0, even: 0, figure: found, points: [] }

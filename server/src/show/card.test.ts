@@ -148,6 +148,21 @@ describe('the card', () => {
       expect(Math.abs(light(even!, 10) - light(even!, 290))).toBeLessThan(14)
     })
 
+    test('whose light cannot be told says so', async () => {
+      const ask = (photo: CardPhoto) =>
+        server.get<{ told: boolean }>(
+          `outfits/${outfit.id}/card/light?photo=${encodeURIComponent(JSON.stringify(photo))}`,
+        )
+      const photo = firstPhoto(await keep(await picture()), found)
+      expect((await ask(firstPhoto(photo, null))).body).toEqual({ told: true })
+      const bare = await sharp({ create: { width: 200, height: 300, channels: 3, background: '#777' } })
+        .png()
+        .toBuffer()
+      expect((await ask(firstPhoto(await keep(bare), null))).body).toEqual({ told: false })
+      expect((await ask({ ...photo, hash: 'f'.repeat(64) })).status).toBe(400)
+      expect((await server.get(`outfits/${outfit.id}/card/light`)).status).toBe(400)
+    })
+
     test.each<[string, (photo: CardPhoto) => object, string]>([
       ['of a photo that is not kept', (photo) => ({ ...photo, hash: 'f'.repeat(64) }), 'photo.hash'],
       ['of another size', (photo) => ({ ...photo, width: 7 }), 'photo.hash'],

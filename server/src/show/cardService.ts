@@ -17,6 +17,7 @@ import {
   pairPage,
   pairRows,
   type CardChoices,
+  type CardPhoto,
   type CardWords,
   type Compared,
   type Page,
@@ -62,6 +63,12 @@ export class CardService {
       const { affected } = await db.update(OutfitEntity, { id: outfit }, { card: { ...card } })
       if (!affected) throw notFound('outfit', outfit)
     })
+  }
+
+  /** Whether the ground of a photo as it is cut tells what light lies on it, so that this can be evened out. */
+  async light(photo: CardPhoto): Promise<{ told: boolean }> {
+    await this.refuseUnkept(photo)
+    return { told: (await this.cuts.lightOf(photo)) !== null }
   }
 
   /** Refuse a photo that is not kept here, or is of another size. */

@@ -40,7 +40,7 @@ export class CutPhotoService {
     return this.cuts.get(JSON.stringify([place, even, longest]), async () => {
       const key = JSON.stringify([place, longest])
       const raw = await this.placed.get(key, () => this.place(place, longest))
-      const light = even > 0 ? await this.lights.get(JSON.stringify(place), () => lightOf(raw)) : null
+      const light = even > 0 ? await this.lightOf(place) : null
       const { data, width: across, height: down } = evenLight(pixelsOf(raw), light, even)
       const jpeg = await sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
         raw: { width: across, height: down, channels: 4 },
@@ -50,6 +50,12 @@ export class CutPhotoService {
         .toBuffer()
       return `data:image/jpeg;base64,${jpeg.toString('base64')}`
     })
+  }
+
+  /** What light lies on a cut; null where its ground does not tell. It is smooth, and a small picture shows it as well. */
+  lightOf({ hash, width, height, turn, crop }: Place): Promise<GroundLight | null> {
+    const place = { hash, width, height, turn, crop }
+    return this.lights.get(JSON.stringify(place), async () => groundLight(pixelsOf(await this.place(place, SMALL))))
   }
 
   /** The pixels of the cut as they were taken; what the turned photo does not cover is see-through. */
@@ -86,14 +92,6 @@ const pixelsOf = ({ data, info: { width, height } }: Raw): Pixels => ({
   width,
   height,
 })
-/** What light lies on a picture: it is smooth, and a small one shows it as well. */
-const lightOf = async (picture: Raw) =>
-  groundLight(
-    pixelsOf(
-      await raw(again(picture).resize({ height: SMALL, width: SMALL, fit: 'inside', withoutEnlargement: true })),
-    ),
-  )
-
 /** The last few answers to what is asked again and again; who asks for one that is under way waits for it. */
 class Kept<T> {
   private readonly known = new Map<string, Promise<T>>()

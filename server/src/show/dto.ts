@@ -135,6 +135,11 @@ export class CardQuery {
   @IsOptional() @YesNo() draft?: boolean
 }
 
+export class PhotoQuery {
+  /** As JSON. */
+  @IsPhoto() photo: CardPhotoDto
+}
+
 /** What a sheet shows, as it is kept. */
 export class SheetBody implements SheetChoices {
   @IsIn(PAPER_SIZE_NAMES) paper: PaperSize

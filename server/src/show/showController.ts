@@ -3,7 +3,7 @@ import { ApiTags } from '@nestjs/swagger'
 import type { Response } from 'express'
 import { CardService } from './cardService.ts'
 import { ComparedService } from './comparedService.ts'
-import { CardBody, CardQuery, ComparedQuery, PictureAnswer, PictureOf, said } from './dto.ts'
+import { CardBody, CardQuery, ComparedQuery, PhotoQuery, PictureAnswer, PictureOf, said } from './dto.ts'
 import { PictureService } from './pictureService.ts'
 
 /** What is shown of one outfit. */
@@ -26,6 +26,12 @@ export class ShowController {
   @HttpCode(204)
   choose(@Param('id') id: string, @Body() choices: CardBody) {
     return this.cards.choose(id, choices)
+  }
+
+  /** Whether the light of a photo can be evened out. */
+  @Get('card/light')
+  light(@Query() { photo }: PhotoQuery) {
+    return this.cards.light(photo)
   }
 
   @Get('card.:kind')

@@ -1,10 +1,21 @@
 import { Crosshair, ImagePlus, Maximize, RotateCw, Scan, Trash2, type LucideIcon } from 'lucide-react'
 import { useId, useRef } from 'react'
+import { useParams } from 'react-router'
 import type { Take } from '@outfit/core/roster'
-import { cropRound, turnedFrame, withinFrame, type CardChoices, type CardPhoto } from '@outfit/core/show'
+import {
+  cropRound,
+  quarterTurned,
+  slantOf,
+  turnedFrame,
+  turnedTo,
+  type CardChoices,
+  type CardPhoto,
+} from '@outfit/core/show'
+import { showApi } from '../data/showApi.ts'
 import { useOutfit } from '../data/useOutfit.ts'
 import { PICTURE_TYPES } from '../picture/pictureFiles.ts'
 import { Button } from '../ui/Button.tsx'
+import { useSettled } from '../ui/useSettled.ts'
 import { PhotoDesk } from './PhotoDesk.tsx'
 import type { CardPhotoWork } from './useCardPhoto.ts'
 
@@ -24,17 +35,8 @@ const MOST_TURN = 15
 export function PhotoArrangement({ photo, take, view, work, onChange, onTakeAway }: PhotoArrangementProps) {
   const loaded = useOutfit()
   const input = useRef<HTMLInputElement>(null)
-  const quarters = Math.round(photo.turn / 90) * 90
-  const slant = photo.turn - quarters
-  const turned = (turn: number): CardPhoto => {
-    const next = { ...photo, turn: ((((turn + 180) % 360) + 360) % 360) - 180 }
-    return { ...next, crop: withinFrame(next, photo.crop) }
-  }
-  /** Turned by a quarter the cut is found anew: what it showed lies elsewhere. */
-  const quarter = () => {
-    const next = turned(photo.turn + 90)
-    onChange({ ...next, crop: next.figure ? cropRound(next, next.figure) : turnedFrame(next) })
-  }
+  const dark = useDarkness(photo)
+  const slant = slantOf(photo)
   return (
     <section aria-label="The photo" className="flex shrink-0 flex-col gap-2 md:w-[330px]">
       {loaded.state === 'ready' ? (
@@ -52,7 +54,7 @@ export function PhotoArrangement({ photo, take, view, work, onChange, onTakeAway
         least={-MOST_TURN}
         most={MOST_TURN}
         step={0.5}
-        onChange={(by) => onChange(turned(quarters + by))}
+        onChange={(by) => onChange(turnedTo(photo, photo.turn - slant + by))}
       />
       <Slider
         label="Even out the light"
@@ -63,8 +65,13 @@ export function PhotoArrangement({ photo, take, view, work, onChange, onTakeAway
         step={5}
         onChange={(by) => onChange({ ...photo, even: by / 100 })}
       />
+      {dark && (
+        <p role="status" className="text-[13px] text-soft">
+          {dark}
+        </p>
+      )}
       <div className="-mx-2 grid grid-cols-2">
-        <Act icon={RotateCw} onPress={quarter}>
+        <Act icon={RotateCw} onPress={() => onChange(quarterTurned(photo))}>
           Quarter turn
         </Act>
         <Act icon={Maximize} onPress={() => onChange({ ...photo, crop: turnedFrame(photo) })}>
@@ -108,6 +115,20 @@ export function PhotoArrangement({ photo, take, view, work, onChange, onTakeAway
       )}
     </section>
   )
+}
+
+/** Why the light of a photo is not evened out though that is asked for; empty where it is. */
+function useDarkness(photo: CardPhoto): string {
+  const { outfit = '' } = useParams()
+  // Points and how far it is evened out say nothing of the light.
+  const text = useSettled(JSON.stringify({ ...photo, even: 0, points: [] }))
+  const { currentData } = showApi.endpoints.cardLight.useQuery(
+    { id: outfit, photo: JSON.parse(text) as CardPhoto },
+    { skip: photo.even === 0 },
+  )
+  return photo.even > 0 && currentData?.told === false
+    ? 'The light cannot be told here: it needs one figure before a plain ground, and some of that round it.'
+    : ''
 }
 
 function Act({

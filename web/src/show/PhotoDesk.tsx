@@ -3,8 +3,11 @@ import { drawFigure } from '@outfit/core/mannequin'
 import { partWorn, type Catalogue, type Slot } from '@outfit/core/catalogue'
 import type { Take } from '@outfit/core/roster'
 import {
+  cornerOf,
+  cropCornered,
+  cropMoved,
   photoPoints,
-  pointBefore,
+  pointMoved,
   turnedFrame,
   turnedPoint,
   withinFrame,
@@ -21,8 +24,6 @@ interface PhotoDeskProps {
   onChange: (photo: CardPhoto) => void
 }
 
-type Box = CardPhoto['crop']
-
 /** How far an arrow key moves a point or a corner, in heights of the photo. */
 const NUDGE = 0.003
 
@@ -34,7 +35,6 @@ const CORNERS = [
 ] as const
 
 const percent = (share: number) => `${share * 100}%`
-const share = (value: number) => Math.min(1, Math.max(0, value))
 
 /** The photo on the desk: what of it is cut out, and the points lead lines go to, all to be dragged or moved by arrow keys. */
 export function PhotoDesk({ photo, take, catalogue, view, onChange }: PhotoDeskProps) {
@@ -54,35 +54,17 @@ export function PhotoDesk({ photo, take, catalogue, view, onChange }: PhotoDeskP
       y: frame.y + ((clientY - box.top) / box.height) * frame.height,
     }
   }
-  const cut = (next: Box) => onChange({ ...photo, crop: withinFrame(photo, next) })
-  /** The cut with one of its corners elsewhere; the opposite one stays. */
-  const cornered = ({ x: right, y: bottom }: { x: 0 | 1; y: 0 | 1 }, to: { x: number; y: number }): Box => {
-    const [fixedX, fixedY] = [crop.x + (1 - right) * crop.width, crop.y + (1 - bottom) * crop.height]
-    return {
-      x: Math.min(fixedX, to.x),
-      y: Math.min(fixedY, to.y),
-      width: Math.abs(to.x - fixedX),
-      height: Math.abs(to.y - fixedY),
-    }
-  }
+  const cut = (crop: CardPhoto['crop']) => onChange({ ...photo, crop })
   const dragCut = (event: PointerEvent<HTMLElement>) => {
     const from = at(event)
     followed(event, {
       onMove: (move) => {
         const to = at(move)
-        const moved = { ...crop, x: crop.x + to.x - from.x, y: crop.y + to.y - from.y }
-        // A cut that is pushed against the edge keeps its size.
-        const x = Math.min(Math.max(moved.x, frame.x), frame.x + frame.width - crop.width)
-        const y = Math.min(Math.max(moved.y, frame.y), frame.y + frame.height - crop.height)
-        cut({ ...moved, x, y })
+        cut(cropMoved(photo, { x: to.x - from.x, y: to.y - from.y }))
       },
     })
   }
-  const movePoint = (slot: Slot, to: { x: number; y: number }) => {
-    const point = pointBefore(photo, to)
-    const others = photo.points.filter((one) => one.slot !== slot)
-    onChange({ ...photo, points: [...others, { slot, x: share(point.x), y: share(point.y) }] })
-  }
+  const movePoint = (slot: Slot, to: { x: number; y: number }) => onChange(pointMoved(photo, slot, to))
   const nameOf = (slot: Slot) => {
     const placement = take.placements.find((one) => one.slot === slot)
     return (placement && partWorn(placement, catalogue)?.name) ?? slot
@@ -120,7 +102,7 @@ export function PhotoDesk({ photo, take, catalogue, view, onChange }: PhotoDeskP
         }}
       />
       {CORNERS.map(({ name, x, y, cursor }) => {
-        const corner = { x: crop.x + x * crop.width, y: crop.y + y * crop.height }
+        const corner = cornerOf(photo, { x, y })
         return (
           <button
             key={name}
@@ -129,9 +111,11 @@ export function PhotoDesk({ photo, take, catalogue, view, onChange }: PhotoDeskP
             title={`${name} of the cut`}
             onKeyDown={(event) => {
               const by = nudgeOf(event)
-              if (by) cut(cornered({ x, y }, { x: corner.x + by.x * NUDGE, y: corner.y + by.y * NUDGE }))
+              if (by) cut(cropCornered(photo, { x, y }, { x: corner.x + by.x * NUDGE, y: corner.y + by.y * NUDGE }))
             }}
-            onPointerDown={(event) => followed(event, { onMove: (move) => cut(cornered({ x, y }, at(move))) })}
+            onPointerDown={(event) =>
+              followed(event, { onMove: (move) => cut(cropCornered(photo, { x, y }, at(move))) })
+            }
             className={`absolute grid size-6 -translate-1/2 touch-none place-items-center ${cursor}`}
             style={inFrame(corner)}
           >
