@@ -23,6 +23,7 @@ export function memoized<A extends readonly unknown[], R>(
 
 const NUMBERS = new WeakMap<object, number>()
 const BY_TEXT = new Map<string, number>()
+let numbers = 0
 
 /**
  * A number that objects of the same content share, in one run of the program: a short key for what is worked out of them. An object must
@@ -32,7 +33,9 @@ export function contentNumber(object: object): number {
   let number = NUMBERS.get(object)
   if (number === undefined) {
     const text = JSON.stringify(object)
-    number = BY_TEXT.get(text) ?? BY_TEXT.size
+    number = BY_TEXT.get(text) ?? numbers++
+    // What is forgotten gets another number when it comes again.
+    if (BY_TEXT.size >= MOST) BY_TEXT.clear()
     BY_TEXT.set(text, number)
     NUMBERS.set(object, number)
   }

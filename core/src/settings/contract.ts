@@ -1,7 +1,7 @@
 import type { School } from '../roster/index.ts'
 
-export const LOOKS = ['system', 'light', 'dark'] as const
-export type Theme = (typeof LOOKS)[number]
+export const THEMES = ['system', 'light', 'dark'] as const
+export type Theme = (typeof THEMES)[number]
 
 /** What somebody likes to have throughout a workspace, whatever machine or browser looks at it. */
 export interface WorkspaceSettings {

@@ -1,11 +1,11 @@
 import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Max } from 'class-validator'
 import { SCHOOLS, type School } from '@outfit/core/roster'
-import { LOOKS, type Theme } from '@outfit/core/settings'
+import { THEMES, type Theme } from '@outfit/core/settings'
 import { CurrencyCode, Text } from '../base/fields.ts'
 
 /** What is to be otherwise; what is not named stays. */
 export class ChangeSettings {
-  @IsOptional() @IsIn(LOOKS) look?: Theme
+  @IsOptional() @IsIn(THEMES) look?: Theme
   @IsOptional() @IsBoolean() singleKeys?: boolean
   @IsOptional() @IsBoolean() lessMotion?: boolean
   @IsOptional() @IsIn(SCHOOLS) school?: School

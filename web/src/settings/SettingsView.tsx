@@ -1,6 +1,6 @@
 import { useId, useState, type ReactNode } from 'react'
 import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
-import { LOOKS, USUAL_SETTINGS, type Theme, type WorkspaceSettings } from '@outfit/core/settings'
+import { THEMES, USUAL_SETTINGS, type Theme, type WorkspaceSettings } from '@outfit/core/settings'
 import { errorText } from '../data/api.ts'
 import { sampleApi } from '../data/sampleApi.ts'
 import { settingsApi } from '../data/settingsApi.ts'
@@ -47,7 +47,7 @@ export function SettingsView() {
         <fieldset>
           <legend className="font-semibold">Light or dark</legend>
           <div className="mt-1 flex flex-wrap gap-2">
-            {LOOKS.map((look) => (
+            {THEMES.map((look) => (
               <label
                 key={look}
                 className={`cursor-pointer rounded-[10px] border px-3 py-1.5 has-focus-visible:outline-3 has-focus-visible:outline-act ${settings.look === look ? 'border-act bg-card font-bold' : 'border-rule bg-card text-soft hover:text-ink'}`}

@@ -121,12 +121,12 @@ function Card({ outfit, kept }: { outfit: OutfitDetail; kept: CardChoices }) {
                 disabled={photoWork.busy !== ''}
                 onFiles={([file]) => photoWork.take(file)}
               />
-              {photoWork.note && (
-                <p role="alert" className="mt-2 mb-3 text-problem">
-                  {photoWork.note}
-                </p>
-              )}
             </div>
+          )}
+          {!(onPhoto && value.photo) && photoWork.note && (
+            <p role="alert" className="mt-2 mb-3 w-full max-w-[560px] text-problem">
+              {photoWork.note}
+            </p>
           )}
           <Preview
             src={`${file('svg')}&draft=yes`}

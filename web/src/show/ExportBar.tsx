@@ -1,5 +1,5 @@
 import { Download, X } from 'lucide-react'
-import { useEffect, useRef, useState, type MouseEvent } from 'react'
+import { useRef, useState, type MouseEvent } from 'react'
 import { Button } from '../ui/Button.tsx'
 import { nameOfDownload, saveBlob } from '../ui/saveAs.ts'
 import { warn } from '../ui/tell.ts'
@@ -20,8 +20,6 @@ export function ExportBar({
 }) {
   const [taking, setTaking] = useState<Taking | null>(null)
   const stop = useRef<AbortController | null>(null)
-  // Who leaves wants nothing any more.
-  useEffect(() => () => stop.current?.abort(), [])
   const take = async (name: string, href: string) => {
     const controller = new AbortController()
     stop.current = controller

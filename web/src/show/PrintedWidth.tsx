@@ -10,13 +10,17 @@ const WIDTHS = [
 const LEAST = 50
 const MOST = 3000
 
+const within = (width: number) => Math.min(MOST, Math.max(LEAST, width))
+
 /** A width as words of an address; nothing where the picture is as large as it is. */
 export const printedAs = (width: number | null): { width?: string } =>
-  width === null ? {} : { width: String(Math.min(MOST, Math.max(LEAST, width))) }
+  width === null ? {} : { width: String(within(width)) }
 
-/** How wide the picture is printed: figures as large as it is, a paper's width, or one's own. */
+/** How wide the picture is printed: as large as it is, a paper's width, or one's own. */
 export function PrintedWidth({ width, onChange }: { width: number | null; onChange: (width: number | null) => void }) {
-  const [own, setOwn] = useState(width !== null && !WIDTHS.some(([, known]) => known === width))
+  const [wantsOwn, setOwn] = useState(width !== null && !WIDTHS.some(([, known]) => known === width))
+  // A step back may have taken the width away.
+  const own = wantsOwn && width !== null
   return (
     <span className="flex items-center gap-2">
       <label className="flex items-center gap-2">
@@ -48,6 +52,8 @@ export function PrintedWidth({ width, onChange }: { width: number | null; onChan
             value={width ?? ''}
             aria-label="Width of the printed picture in millimetres"
             onChange={({ target }) => onChange(Math.round(Number(target.value)))}
+            // What is printed is what stands here.
+            onBlur={() => width !== null && onChange(within(width))}
             className="w-[76px] rounded-[8px] border border-rule bg-card px-2 py-0.5 tabular-nums"
           />
           mm
