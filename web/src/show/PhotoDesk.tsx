@@ -75,32 +75,35 @@ export function PhotoDesk({ photo, take, catalogue, view, onChange }: PhotoDeskP
       ref={desk}
       role="group"
       aria-label="The photo: its cut, and where lines lead"
-      className="relative max-h-full overflow-hidden rounded-[8px] border border-rule bg-band"
+      className="relative max-h-full"
       style={{
         aspectRatio: frame.width / frame.height,
         width: `min(100%, calc(62vh * ${frame.width / frame.height}))`,
       }}
     >
-      <img
-        src={`/api/photos/${photo.hash}`}
-        alt=""
-        draggable={false}
-        className="absolute top-1/2 left-1/2 max-w-none select-none"
-        style={{
-          width: percent(photo.width / photo.height / frame.width),
-          transform: `translate(-50%, -50%) rotate(${photo.turn}deg)`,
-        }}
-      />
-      <div
-        aria-hidden
-        onPointerDown={dragCut}
-        className="absolute cursor-move touch-none outline-2 outline-[#FFFBF2] shadow-[0_0_0_4000px_rgb(42_39_48/0.5)]"
-        style={{
-          ...inFrame(crop),
-          width: percent(crop.width / frame.width),
-          height: percent(crop.height / frame.height),
-        }}
-      />
+      {/* Handles at its very edge are seen whole. */}
+      <div className="absolute inset-0 overflow-hidden rounded-[8px] border border-rule bg-band">
+        <img
+          src={`/api/photos/${photo.hash}`}
+          alt=""
+          draggable={false}
+          className="absolute top-1/2 left-1/2 max-w-none select-none"
+          style={{
+            width: percent(photo.width / photo.height / frame.width),
+            transform: `translate(-50%, -50%) rotate(${photo.turn}deg)`,
+          }}
+        />
+        <div
+          aria-hidden
+          onPointerDown={dragCut}
+          className="absolute cursor-move touch-none outline-2 outline-[#FFFBF2] shadow-[0_0_0_4000px_rgb(42_39_48/0.5)]"
+          style={{
+            ...inFrame(crop),
+            width: percent(crop.width / frame.width),
+            height: percent(crop.height / frame.height),
+          }}
+        />
+      </div>
       {CORNERS.map(({ name, x, y, cursor }) => {
         const corner = cornerOf(photo, { x, y })
         return (
