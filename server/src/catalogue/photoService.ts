@@ -1,6 +1,6 @@
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common'
-import { createHash } from 'node:crypto'
-import { createReadStream, existsSync, mkdirSync } from 'node:fs'
+import { createHash, randomUUID } from 'node:crypto'
+import { createReadStream, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs'
 import { rename, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
@@ -46,6 +46,9 @@ export class PhotoService implements OnModuleInit {
 
   onModuleInit(): void {
     mkdirSync(this.folder, { recursive: true })
+    // What a kill left half written is nobody's.
+    for (const name of readdirSync(this.folder))
+      if (name.endsWith('.part')) rmSync(join(this.folder, name), { force: true })
   }
 
   /**
@@ -70,9 +73,10 @@ export class PhotoService implements OnModuleInit {
     const hash = createHash('sha256').update(data).digest('hex')
     const path = this.pathOf(hash)
     if (!existsSync(path)) {
-      // Under its own name only when it is whole.
-      await writeFile(`${path}.part`, data)
-      await rename(`${path}.part`, path)
+      // Under its own name only when it is whole; the same picture may be taken twice at once, each with a file of its own.
+      const part = `${path}.${randomUUID()}.part`
+      await writeFile(part, data)
+      await rename(part, path)
     }
     const { width, height } = info
     await this.writer.transaction((db) => db.save(PhotoEntity, { hash, width, height, bytes: data.length }))

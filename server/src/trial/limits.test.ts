@@ -207,4 +207,15 @@ describe('pictures', () => {
     const answers = await Promise.all(files.map((file) => server.sendFile<{ width: number }>('photos', file)))
     expect(answers.map(({ status }) => status)).toEqual(files.map(() => 201))
   })
+
+  test('the same picture, sent many times at once, is kept once', async () => {
+    for (let round = 0; round < 5; round += 1) {
+      const file = png(40 + round, 30)
+      const answers = await Promise.all(
+        Array.from({ length: 12 }, () => server.sendFile<{ hash: string }>('photos', file)),
+      )
+      expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 201))
+      expect(new Set(answers.map(({ body }) => body.hash)).size).toBe(1)
+    }
+  })
 })
