@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { mouldOf } from '../catalogue/index.ts'
-import { anyOutfit, partNamed, takeOf, worldCatalogue } from '../test/world.ts'
+import { anyOutfit, partNamed, takeOf, withoutComponents, worldCatalogue } from '../test/world.ts'
 import { canPick, dress, DRESSINGS, isDressed, otherSideOf, undress } from './dressing.ts'
 import { dressedIn, putOn } from './putOn.ts'
 import { SLOT_FACTS, SPINE } from './slots.ts'
@@ -19,11 +19,17 @@ test('every row of the spine can be dressed, in its own slots', () => {
   }
 })
 
-test('whatever is picked anywhere leaves a legal outfit that wears it', () => {
+test.each([
+  ['known', catalogue],
+  ['unknown', withoutComponents(catalogue)],
+])('whatever is picked anywhere leaves a legal outfit that wears it, its pieces being %s', (_, catalogue) => {
   const all = Object.values(DRESSINGS).flatMap((list) =>
     list.flatMap((dressing) =>
-      parts
-        .filter((p) => SLOT_FACTS[dressing.slot].accepts.includes(mouldOf(catalogue, p).kind) && canPick(dressing, p))
+      [...catalogue.parts.values()]
+        .filter(
+          (p) =>
+            SLOT_FACTS[dressing.slot].accepts.includes(mouldOf(catalogue, p).kind) && canPick(dressing, p, catalogue),
+        )
         .map((part) => ({ dressing, part })),
     ),
   )

@@ -1,4 +1,5 @@
 import {
+  isWhole,
   mouldOf,
   TAKING_APART,
   type Catalogue,
@@ -121,8 +122,8 @@ export function otherSideOf(part: Part, slot: Slot, catalogue: Catalogue): Part 
 }
 
 /** Whether a part can be picked in this way of dressing. */
-export function canPick(dressing: Dressing, part: Part): boolean {
-  return part.components.length > 0 === (dressing.pick === 'assembly')
+export function canPick(dressing: Dressing, part: Part, catalogue: Catalogue): boolean {
+  return isWhole(part, catalogue) === (dressing.pick === 'assembly')
 }
 
 /** Dress with a picked part. A stack takes each part once; a missing other side is left as it is. */

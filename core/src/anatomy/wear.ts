@@ -1,4 +1,4 @@
-import { mouldOf, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import { alsoFills, mouldOf, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
 import { sitsOver } from './overHair.ts'
 import { SLOT_FACTS } from './slots.ts'
 
@@ -47,14 +47,16 @@ const put = (placements: readonly Placement[], slot: Slot, part: string, catalog
 
 /**
  * Put a part on: an atomic part replaces what is in the slot (or joins the stack on the neck and beside the figure; a hat
- * stays over hair where its mould allows it), an assembly fills every slot it has components for. Returns a new list; the old one stays as it was.
+ * stays over hair where its mould allows it), an assembly fills every slot it has components for, and one whose pieces nobody
+ * has written down takes off what is in the other places it fills. Returns a new list; the old one stays as it was.
  * Throws when the part cannot go there, naming both.
  */
 export function wear(placements: readonly Placement[], slot: Slot, part: Part, catalogue: Catalogue): Placement[] {
   const { kind } = mouldOf(catalogue, part)
   if (!SLOT_FACTS[slot].accepts.includes(kind))
     throw new Error(`${part.name} (${kind}) cannot be worn as ${SLOT_FACTS[slot].label.toLowerCase()}.`)
-  if (part.components.length === 0) return put(placements, slot, part.code, catalogue)
+  if (part.components.length === 0)
+    return put(without(placements, alsoFills(part, catalogue)), slot, part.code, catalogue)
   return part.components.reduce(
     (list, component) => put(list, component.slot, component.part, catalogue),
     [...placements],

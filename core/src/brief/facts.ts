@@ -1,5 +1,5 @@
 import { overHairOf } from '../anatomy/index.ts'
-import { mouldOf, partWorn, type Catalogue, type Colour, type Placement, type Slot } from '../catalogue/index.ts'
+import { mouldOf, piecesWorn, type Catalogue, type Colour, type Placement, type Slot } from '../catalogue/index.ts'
 import { AGREEMENT_LIMITS, browsDiffer, nearlyOneColour, printStops, showsMainColour, skinDiffers } from './agree.ts'
 
 /** A garment as its neighbours see it: its main colour and what print runs on across the belt. */
@@ -39,11 +39,10 @@ export function factsOf(placements: readonly Placement[], catalogue: Catalogue):
     return part && overHairOf(mouldOf(catalogue, part)) === 'hides'
   })
   const mains = new Set<string>()
-  for (const placement of placements) {
-    const { slot, turned } = placement
-    const part = partWorn(placement, catalogue)
-    const colour = catalogue.colours.get(part?.colours[0] ?? '')
-    if (!part || !colour) continue
+  for (const { slot, placement, part } of piecesWorn(placements, catalogue)) {
+    const { turned } = placement
+    const colour = catalogue.colours.get(part.colours[0] ?? '')
+    if (!colour) continue
     const traits = catalogue.prints.get(part.print ?? '')?.traits ?? {}
     const mould = mouldOf(catalogue, part)
     const cloth = {

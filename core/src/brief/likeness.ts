@@ -1,4 +1,12 @@
-import { partWorn, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import {
+  ASSEMBLY_SLOTS,
+  mouldOf,
+  piecesWorn,
+  type Catalogue,
+  type Part,
+  type Placement,
+  type Slot,
+} from '../catalogue/index.ts'
 import type { Brief, BriefWish } from './brief.ts'
 import { deductionsOf, factsOf, type Deduction } from './facts.ts'
 import { judgesOf, WHOLE, type Judge } from './judge.ts'
@@ -35,11 +43,8 @@ export function likenessOf(placements: readonly Placement[], brief: Brief, catal
 /** The same with the wishes made ready, for whoever judges many outfits. */
 export function likenessBy(judges: readonly Judge[], placements: readonly Placement[], catalogue: Catalogue): Likeness {
   const looks = new Map<Slot, Look[]>()
-  for (const placement of placements) {
-    const { slot, turned } = placement
-    const part = partWorn(placement, catalogue)
-    if (part) looks.set(slot, [...(looks.get(slot) ?? []), lookAt(part, turned, catalogue)])
-  }
+  for (const { slot, placement, part } of piecesWorn(placements, catalogue))
+    looks.set(slot, [...(looks.get(slot) ?? []), lookAt(part, placement.turned, catalogue)])
   const terms = judges.map((judge) => {
     const { slots } = PLACE_FACTS[judge.wish.place]
     const term = termOf(
@@ -122,7 +127,13 @@ export interface PartLikeness {
 
 /** The atomic parts of a part with the places they go to: `place` itself, or those of its components. */
 function piecesOf(part: Part, place: Place, catalogue: Catalogue): { place: Place; part: Part }[] {
-  if (part.components.length === 0) return [{ place, part }]
+  if (part.components.length === 0) {
+    const [slot] = ASSEMBLY_SLOTS[mouldOf(catalogue, part).kind] ?? []
+    if (slot === undefined) return [{ place, part }]
+    return piecesWorn([{ slot, part: part.code, order: 0, turned: false }], catalogue).flatMap((piece) =>
+      piece.slot === 'hips' ? [] : [{ place: placeOf(piece.slot), part: piece.part }],
+    )
+  }
   return part.components.flatMap(({ slot, part: code }) => {
     const piece = catalogue.parts.get(code)
     return piece && slot !== 'hips' ? [{ place: placeOf(slot), part: piece }] : []

@@ -2,7 +2,7 @@ import { houseRulesOf } from '../roster/index.ts'
 import { describe, expect, test } from '@jest/globals'
 import { emptyBrief, likenessOf, MET, wishesFrom, type Brief, type BriefWish } from '../brief/index.ts'
 import type { Part, Placement } from '../catalogue/index.ts'
-import { partNamed, takeOf, worldCandidates, worldCatalogue } from '../test/world.ts'
+import { partNamed, takeOf, withoutComponents, worldCandidates, worldCatalogue } from '../test/world.ts'
 import { budgetCurve, cheapestKeeping, dearParts } from './budget.ts'
 import { castBest } from './castBest.ts'
 import { castingOf } from './castingProblem.ts'
@@ -58,56 +58,70 @@ describe('casting a brief', () => {
     },
   )
 
-  test('of few parts is the best of every outfit there is, by the likeness of the outfits themselves', () => {
-    const some = (names: [string, string][]) => names.map(([name, colour]) => partNamed(name, colour))
-    const few: CastingAsk['candidates'] = {
-      headgear: some([
-        ['High bun', 'Copper'],
-        ['Swept pony tail', 'Tar'],
-        ['Side braid', 'Peat'],
-        ['Blunt bob', 'Copper'],
-      ]),
-      head: candidates.head!.slice(0, 5),
-      torso: candidates.torso!.filter((part) => part.components.length > 0).slice(0, 5),
-      handRight: some([
-        ['Mitt', 'Fawn'],
-        ['Mitt', 'Umber'],
-        ['Mitt', 'Shell'],
-      ]),
-      hips: candidates.hips!.filter((part) => part.components.length > 0).slice(0, 4),
-    }
-    const wishes: BriefWish[] = [
-      { place: 'headgear', trait: 'tied', target: 'yes', weight: 'must' },
-      { place: 'headgear', trait: 'colour', target: '#A64E2A', weight: 'matters' },
-      { place: 'head', trait: 'expression', target: 'smile', weight: 'matters' },
-      { place: 'torso', trait: 'garment', target: 'jacket', weight: 'nice' },
-    ]
-    const brief = { ...emptyBrief(), wishes }
-    const question = ask(brief, {
-      candidates: few,
-      priceWeight: 2,
-      limit: 4000,
-      free: { [partNamed('Mitt', 'Fawn').code]: 1 },
-    })
-    const { problem, dress } = castingOf(question)
-    let choices: number[][] = [[]]
-    for (const { candidates: own } of problem.slots)
-      choices = choices.flatMap((choice) => own.map((_, index) => [...choice, index]))
-    /** What an outfit costs, from the placements alone: singly, or a torso or pair of legs as the assembly it came from. */
-    const worths = choices.flatMap((choice) => {
-      const placements = dress(choice)
-      const { milli, missed, terms, deductions } = likenessOf(placements, brief, catalogue)
-      const price = choice.reduce((sum, index, i) => sum + problem.slots[i]!.candidates[index]!.price, 0)
-      if (missed.length > 0 || price > 4000) return []
-      // A likeness is never below nothing; what is counted here may be.
-      const raw = terms.reduce((sum, t) => sum + t.milli, 0) - deductions.reduce((sum, d) => sum + d.milli, 0)
-      expect(milli).toBe(Math.max(0, raw))
-      return [raw - 20 * price]
-    })
-    worths.sort((a, b) => b - a)
-    expect(worths.length).toBeGreaterThan(100)
-    expect(castBest(problem, patient).casts.map(({ worth }) => worth)).toEqual(worths.slice(0, 10))
-  })
+  test.each([
+    ['known', catalogue],
+    ['unknown', withoutComponents(catalogue)],
+  ])(
+    'of few parts, the pieces of wholes being %s, is the best of every outfit there is, by the outfits themselves',
+    (_, catalogue) => {
+      const own = (part: Part) => catalogue.parts.get(part.code)!
+      const some = (names: [string, string][]) => names.map(([name, colour]) => own(partNamed(name, colour)))
+      const few: CastingAsk['candidates'] = {
+        headgear: some([
+          ['High bun', 'Copper'],
+          ['Swept pony tail', 'Tar'],
+          ['Side braid', 'Peat'],
+          ['Blunt bob', 'Copper'],
+        ]),
+        head: candidates.head!.slice(0, 5),
+        torso: candidates
+          .torso!.filter((part) => part.components.length > 0)
+          .slice(0, 5)
+          .map(own),
+        handRight: some([
+          ['Mitt', 'Fawn'],
+          ['Mitt', 'Umber'],
+          ['Mitt', 'Shell'],
+        ]),
+        hips: candidates
+          .hips!.filter((part) => part.components.length > 0)
+          .slice(0, 4)
+          .map(own),
+      }
+      const wishes: BriefWish[] = [
+        { place: 'headgear', trait: 'tied', target: 'yes', weight: 'must' },
+        { place: 'headgear', trait: 'colour', target: '#A64E2A', weight: 'matters' },
+        { place: 'head', trait: 'expression', target: 'smile', weight: 'matters' },
+        { place: 'torso', trait: 'garment', target: 'jacket', weight: 'nice' },
+      ]
+      const brief = { ...emptyBrief(), wishes }
+      const question = ask(brief, {
+        candidates: few,
+        catalogue,
+        priceWeight: 2,
+        limit: 4000,
+        free: { [partNamed('Mitt', 'Fawn').code]: 1 },
+      })
+      const { problem, dress } = castingOf(question)
+      let choices: number[][] = [[]]
+      for (const { candidates: own } of problem.slots)
+        choices = choices.flatMap((choice) => own.map((_, index) => [...choice, index]))
+      /** What an outfit costs, from the placements alone: singly, or a torso or pair of legs as the assembly it came from. */
+      const worths = choices.flatMap((choice) => {
+        const placements = dress(choice)
+        const { milli, missed, terms, deductions } = likenessOf(placements, brief, catalogue)
+        const price = choice.reduce((sum, index, i) => sum + problem.slots[i]!.candidates[index]!.price, 0)
+        if (missed.length > 0 || price > 4000) return []
+        // A likeness is never below nothing; what is counted here may be.
+        const raw = terms.reduce((sum, t) => sum + t.milli, 0) - deductions.reduce((sum, d) => sum + d.milli, 0)
+        expect(milli).toBe(Math.max(0, raw))
+        return [raw - 20 * price]
+      })
+      worths.sort((a, b) => b - a)
+      expect(worths.length).toBeGreaterThan(100)
+      expect(castBest(problem, patient).casts.map(({ worth }) => worth)).toEqual(worths.slice(0, 10))
+    },
+  )
 
   test('keeps every must, the limit, what is to be avoided and the places left as worn', () => {
     const brief = briefLike('Odile, skipper')

@@ -19,7 +19,7 @@ import {
   PLACE_FACTS,
   PLACES,
 } from '../brief/index.ts'
-import { mouldOf, TAKING_APART, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import { isWhole, mouldOf, TAKING_APART, type Part, type Placement, type Slot } from '../catalogue/index.ts'
 import { NoCasting, type CastingAsk } from './ask.ts'
 import type { CastCandidate, CastProblem, CastSlot } from './problem.ts'
 
@@ -102,7 +102,7 @@ export function castingOf(ask: CastingAsk): Casting {
   ])
   const slots: CastSlot[] = roles.map((role, i) => ({
     key: PLACE_FACTS[role.place].label.toLowerCase(),
-    candidates: candidatesOf(role, options[i]!, ask, classes),
+    candidates: candidatesOf(role, options[i]!, ask, classes, handsApart),
   }))
   for (const [i, { candidates, key }] of slots.entries())
     if (candidates.length === 0) {
@@ -232,7 +232,7 @@ function optionsOf(role: Role, ask: CastingAsk, handsApart: boolean): Option[] {
   )
   for (const slot of role.slots)
     for (const part of candidates[slot] ?? []) {
-      const assembly = part.components.length > 0
+      const assembly = isWhole(part, catalogue)
       // A torso is laid with its sleeves; one that nothing is known to come on is worn with those there are.
       if (role.place === 'torso' ? joined.has(part.code) : slot === 'hips' ? !assembly : assembly) continue
       if (avoided.has(part.code) || (!others && mouldOf(catalogue, part).traits['maker'] === 'other')) continue
@@ -284,12 +284,18 @@ function wornOption(roles: readonly Role[], i: number, handsApart: boolean, ask:
   return placements.length > 0 && may ? [{ part: null, turned: false, placements, worn: true }] : []
 }
 
-function candidatesOf(role: Role, options: readonly Option[], ask: CastingAsk, classes: Classes): CastCandidate[] {
+function candidatesOf(
+  role: Role,
+  options: readonly Option[],
+  ask: CastingAsk,
+  classes: Classes,
+  handsApart: boolean,
+): CastCandidate[] {
   const { catalogue, brief } = ask
   const byPlace = judgesByPlace(role.judges)
   return options.flatMap((option): CastCandidate[] => {
     const { part, turned, placements, worn } = option
-    const asWorn = worn || (role.place === 'torso' && part?.components.length === 0)
+    const asWorn = worn || (role.place === 'torso' && part !== null && !isWhole(part, ask.catalogue))
     const terms = asWorn
       ? likenessBy(role.judges, placements, catalogue).terms
       : part
@@ -305,7 +311,9 @@ function candidatesOf(role: Role, options: readonly Option[], ask: CastingAsk, c
     const price = part ? priceOf(part, needs, ask) : worn ? priceSingly(needs, ask) : 0
     const limit = brief.avoid.priceAbove
     if (price === null || (limit !== null && price > limit)) return []
-    const { cls, loss } = classes.of(factsOf(placements, catalogue))
+    const facts = factsOf(placements, catalogue)
+    // Hands that are cast by themselves go in place of those a torso in one piece has.
+    const { cls, loss } = classes.of(handsApart && role.place === 'torso' ? { ...facts, hands: [] } : facts)
     const earned = terms.reduce((sum, { milli }) => sum + milli, 0)
     return [
       {

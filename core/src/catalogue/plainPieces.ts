@@ -16,6 +16,11 @@ const PIECES: Partial<Record<PartKind, readonly (readonly [Slot, PartKind])[]>> 
   ],
 }
 
+/** The places an assembly of each kind fills; the first is where it is put on. */
+export const ASSEMBLY_SLOTS: Partial<Record<PartKind, readonly Slot[]>> = Object.fromEntries(
+  Object.entries(PIECES).map(([kind, pieces]) => [kind, pieces.map(([slot]) => slot)]),
+)
+
 /**
  * The moulds an assembly's mould is put together from, slot by slot: of each kind the one that shares most traits with
  * it, so that a pair of middle legs gets middle legs; of equals the plain shape of its kind, then the first. Empty for a

@@ -1,5 +1,6 @@
 import { dress, DRESSINGS, otherSideOf, SLOT_FACTS, slotsFor } from '../anatomy/index.ts'
 import {
+  isWhole,
   PART_KINDS,
   mainColour,
   mouldOf,
@@ -136,7 +137,7 @@ function wearInstead(
   { catalogue }: FittingContext,
   both = false,
 ): Placement[] {
-  const assembly = part.components.length > 0
+  const assembly = isWhole(part, catalogue)
   for (const dressings of Object.values(DRESSINGS))
     for (const dressing of dressings)
       if (

@@ -1,7 +1,7 @@
 import type { Brief } from '../brief/index.ts'
 import { HOUSE_RULES, type Company, type HouseRules } from '../roster/index.ts'
 import {
-  partWorn,
+  piecesWorn,
   type Alteration,
   type Catalogue,
   type Colour,
@@ -90,21 +90,17 @@ export function wornIn(
   slot: Slot,
   { catalogue }: Pick<FittingContext, 'catalogue'>,
 ): WornPart[] {
-  return placements
-    .filter((placement) => placement.slot === slot)
-    .sort((a, b) => a.order - b.order)
-    .flatMap((placement) => {
-      const part = partWorn(placement, catalogue)
-      if (!part) return []
-      return [
-        {
-          placement,
-          part,
-          print: part.print ? catalogue.prints.get(part.print) : undefined,
-          colour: catalogue.colours.get(part.colours[0] ?? ''),
-        },
-      ]
-    })
+  const there = placements.filter((placement) => placement.slot === slot)
+  // Where something is worn it is that which is seen.
+  return piecesWorn(there.length > 0 ? there : placements, catalogue)
+    .filter((piece) => piece.slot === slot)
+    .sort((a, b) => a.placement.order - b.placement.order)
+    .map(({ placement, part }) => ({
+      placement,
+      part,
+      print: part.print ? catalogue.prints.get(part.print) : undefined,
+      colour: catalogue.colours.get(part.colours[0] ?? ''),
+    }))
 }
 
 /** Alterations of a placement; none for a part as it was made. */

@@ -27,7 +27,9 @@ export const waysToWear = (part: Part, catalogue: Catalogue, level: Level): Dres
   const { kind } = mouldOf(catalogue, part)
   return Object.values(DRESSINGS)
     .flat()
-    .filter((way) => SLOT_FACTS[way.slot].accepts.includes(kind) && canPick(way, part) && isAllowed(way, level))
+    .filter(
+      (way) => SLOT_FACTS[way.slot].accepts.includes(kind) && canPick(way, part, catalogue) && isAllowed(way, level),
+    )
 }
 
 /** What is in the first list and not in the second, place by place. */

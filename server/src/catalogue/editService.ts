@@ -161,7 +161,8 @@ export class EditService {
     try {
       return await this.writer.transaction(work)
     } finally {
-      this.changes.tell('catalogue')
+      // A part of which it is known now what it is made of lies in the drawer as its pieces.
+      this.changes.tell('catalogue', 'drawer')
     }
   }
 

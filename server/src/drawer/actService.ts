@@ -10,6 +10,7 @@ import { Writer } from '../base/writer.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { PartEntity } from '../schema/catalogue.ts'
 import { writeRows } from '../tables/tableWriter.ts'
+import { componentsIn } from '../tables/componentsIn.ts'
 import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/drawer.ts'
 
 const ulid = monotonicFactory()
@@ -53,10 +54,23 @@ export class ActService {
   }
 
   /**
-   * Record an act inside a transaction. Refused with 409 where a bin would hold less than nothing: somebody else was
+   * Record an act inside a transaction; what is made of pieces goes as its pieces. Refused with 409 where a bin would hold less than nothing: somebody else was
    * quicker. Whoever calls tells of the change of the drawer.
    */
   async record(db: EntityManager, act: NewAct, moves: readonly Moved[]): Promise<string> {
+    const piecesOf = await componentsIn(
+      db,
+      moves.map(({ part }) => part),
+    )
+    return this.recordPieces(
+      db,
+      act,
+      moves.flatMap((move) => piecesOf(move.part).map(([part, times]) => ({ ...move, part, qty: move.qty * times }))),
+    )
+  }
+
+  /** The same for movements whose parts lie as they are named, also where they are made of others. */
+  async recordPieces(db: EntityManager, act: NewAct, moves: readonly Moved[]): Promise<string> {
     if (moves.length === 0) throw new Problem(409, 'There is nothing to move. Nothing was written.')
     await this.refuseMissing(db, moves)
     const id = ulid()

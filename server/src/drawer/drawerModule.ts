@@ -6,6 +6,7 @@ import { ActService } from './actService.ts'
 import { BinService } from './binService.ts'
 import { DrawerController } from './drawerController.ts'
 import { DrawerService } from './drawerService.ts'
+import { PiecesService } from './piecesService.ts'
 import { LabelService } from './labelService.ts'
 import { RemarkService } from './remarkService.ts'
 
@@ -13,7 +14,7 @@ import { RemarkService } from './remarkService.ts'
 @Module({
   imports: [TablesModule, CatalogueModule, MarketModule],
   controllers: [DrawerController],
-  providers: [ActService, BinService, DrawerService, LabelService, RemarkService],
+  providers: [ActService, BinService, DrawerService, LabelService, PiecesService, RemarkService],
   exports: [ActService, BinService, DrawerService, LabelService, RemarkService],
 })
 export class DrawerModule {}

@@ -18,6 +18,7 @@ import {
 import { decimalMoney, homeCurrency, OPEN_TERMS, worthIn } from '@outfit/core/market'
 import { PIECES_OF } from '@outfit/core/starter'
 import { Problem } from '../base/problem.ts'
+import { componentsIn } from '../tables/componentsIn.ts'
 import { QuoteService } from '../market/quoteService.ts'
 import { ColourEntity, ComponentEntity, MouldEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
 import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/drawer.ts'
@@ -194,7 +195,7 @@ export class ListWriter {
   ): Promise<string | null> {
     const act = ulid()
     const movements: Omit<MovementEntity, 'act'>[] = []
-    const piecesOf = await this.pieces(db, rows.map(codeOf))
+    const piecesOf = await componentsIn(db, rows.map(codeOf))
     const wanted = new Map<string, { part: string; bin: string; condition: 'new' | 'used'; qty: number }>()
     for (const row of rows)
       for (const [part, times] of piecesOf(codeOf(row))) {
@@ -247,16 +248,6 @@ export class ListWriter {
       movements.map((movement) => ({ ...movement, act })),
     )
     return act
-  }
-
-  /** What lies in the drawer when some parts do: those that come apart lie there as their pieces. */
-  private async pieces(db: EntityManager, codes: readonly string[]): Promise<(code: string) => [string, number][]> {
-    const inside = new Map<string, Map<string, number>>()
-    for (const { assembly, part } of await db.findBy(ComponentEntity, { assembly: In([...new Set(codes)]) })) {
-      const own = inside.get(assembly) ?? new Map<string, number>()
-      inside.set(assembly, own.set(part, (own.get(part) ?? 0) + 1))
-    }
-    return (code) => (inside.has(code) ? [...inside.get(code)!] : [[code, 1]])
   }
 
   /** A price in money of no known worth would mean nothing anywhere; it holds from the day the list begins with. */

@@ -84,7 +84,7 @@ export class ImportService {
     course: Course,
   ): Promise<ImportReport> {
     if (options.dry) return this.read(this.database.manager, table, records, options, course, null)
-    const { aspect } = TABLE_TARGETS[table]
+    const { aspects } = TABLE_TARGETS[table]
     try {
       return await this.writer.transaction(async (db) => {
         // A row may name another of its table that comes later; all must be there in the end.
@@ -103,7 +103,7 @@ export class ImportService {
       throw error
     } finally {
       // Also after a failure: what was read meanwhile saw rows that are gone again.
-      this.changes.tell(aspect)
+      this.changes.tell(...aspects)
     }
   }
 
@@ -127,9 +127,11 @@ export class ImportService {
     const flush = async () => {
       if (written) {
         await writeRows(db, PrintEntity, prints)
-        const rows = waiting.map(({ row }) => (common ? { ...row, ...common } : row))
+        const { entity, spread } = TABLE_TARGETS[table]
+        const good = waiting.map(({ row }) => (common ? { ...row, ...common } : row))
+        const rows = spread ? await spread(db, good) : good
         if (written.kept) await written.kept.collect(rows)
-        else await writeRows(db, TABLE_TARGETS[table].entity, rows)
+        else await writeRows(db, entity, rows)
         // Only parts are looked up again by their codes; a million offers would fill the memory with them.
         if (table === 'parts') for (const row of rows) written.codes.push(row['code'] as string)
       }

@@ -68,6 +68,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
   const elsewhere = useElsewhere(
     tray.isEmpty,
     open.filter((one) => one.key !== dressing.key),
+    catalogue,
   )
   // The way that there are parts for comes first, until another is asked for.
   const fitting = dressingKey === null ? elsewhere[0]?.way.key : undefined

@@ -74,7 +74,7 @@ export function trayEntries(
   return (
     items
       // Parts come into the catalogue a moment after the answer that brings them.
-      .filter(({ part }) => canPick(dressing, part) && catalogue.parts.has(part.code))
+      .filter(({ part }) => canPick(dressing, part, catalogue) && catalogue.parts.has(part.code))
       .map((item) => {
         const { part, lowest } = item
         const units = unitsOf(part, (code) => free[code] ?? 0)

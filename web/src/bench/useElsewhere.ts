@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import { canPick, type Dressing } from '@outfit/core/anatomy'
+import type { Catalogue } from '@outfit/core/catalogue'
 import { api } from '../data/api.ts'
 import { useAppDispatch } from '../data/hooks.ts'
 
@@ -13,7 +14,11 @@ export interface Elsewhere {
  * The other ways to dress a row that there are parts for, looked for once the one shown is known to have none: somebody may own
  * loose torsos and not one with its sleeves.
  */
-export function useElsewhere(isEmpty: boolean, others: readonly Dressing[]): readonly Elsewhere[] {
+export function useElsewhere(
+  isEmpty: boolean,
+  others: readonly Dressing[],
+  catalogue: Catalogue,
+): readonly Elsewhere[] {
   const dispatch = useAppDispatch()
   const [found, setFound] = useState<{ for: string; ways: Elsewhere[] } | null>(null)
   const asked = others.map(({ key }) => key).join()
@@ -25,7 +30,7 @@ export function useElsewhere(isEmpty: boolean, others: readonly Dressing[]): rea
       if (left) return
       const ways = answers.map(({ data }, i) => {
         const way = others[i]!
-        return { way, count: (data?.items ?? []).filter(({ part }) => canPick(way, part)).length }
+        return { way, count: (data?.items ?? []).filter(({ part }) => canPick(way, part, catalogue)).length }
       })
       setFound({ for: asked, ways: ways.filter(({ count }) => count > 0) })
     })
@@ -35,6 +40,6 @@ export function useElsewhere(isEmpty: boolean, others: readonly Dressing[]): rea
     }
     // What is asked for says which ways they are; the rest is made anew at every drawing.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
-  }, [isEmpty, asked, dispatch])
+  }, [isEmpty, asked, catalogue, dispatch])
   return isEmpty && found?.for === asked ? found.ways : []
 }

@@ -29,8 +29,8 @@ export function useTray(
   const shown = useMemo(() => arrange(all, settings, wished, catalogue), [all, settings, wished, catalogue])
   // Not `all`, which is empty for the moment in which the catalogue takes new parts in.
   const isEmpty = useMemo(
-    () => data !== undefined && !data.items.some(({ part }) => canPick(dressing, part)),
-    [data, dressing],
+    () => data !== undefined && !data.items.some(({ part }) => canPick(dressing, part, catalogue)),
+    [data, dressing, catalogue],
   )
   return { all, shown, wished, isEmpty, error, isFetching, refetch }
 }

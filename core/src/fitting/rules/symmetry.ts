@@ -1,4 +1,4 @@
-import { SLOT_FACTS } from '../../anatomy/index.ts'
+import { SLOT_FACTS, wear } from '../../anatomy/index.ts'
 import { mouldOf, type Slot } from '../../catalogue/index.ts'
 import { skinOf } from '../bareSkin.ts'
 import { twinOf, withSource } from '../instead.ts'
@@ -47,9 +47,7 @@ export const symmetry: Rule = (placements, context) => {
               ? [
                   {
                     label: withSource(`${SLOT_FACTS[slot].label} like the other`, twin, context),
-                    placements: placements.map((p) =>
-                      p.slot === slot ? { slot, part: twin.code, order: 0, turned: false } : p,
-                    ),
+                    placements: wear(placements, slot, twin, catalogue),
                   },
                 ]
               : []

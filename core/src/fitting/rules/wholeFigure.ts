@@ -1,5 +1,5 @@
 import { SLOT_FACTS, wear } from '../../anatomy/index.ts'
-import type { Placement, Slot } from '../../catalogue/index.ts'
+import { slotsFilled, type Placement, type Slot } from '../../catalogue/index.ts'
 import { twinOf, withSource } from '../instead.ts'
 import { pinned, wornIn, type Rule } from '../pin.ts'
 
@@ -40,7 +40,8 @@ const inWords = (slots: readonly Slot[]): string => {
  */
 export const wholeFigure: Rule = (placements, context) => {
   if (placements.length === 0) return []
-  const has = (slot: Slot) => placements.some((placement) => placement.slot === slot)
+  const filled = slotsFilled(placements, context.catalogue)
+  const has = (slot: Slot) => filled.has(slot)
   const below: readonly Slot[] = has('lower') ? [] : ['hips', 'legRight', 'legLeft']
   const limbs: readonly Slot[] = has('torso') ? ['armRight', 'armLeft', 'handRight', 'handLeft'] : []
   const lacking = (['head', 'torso', ...limbs, ...below] as const).filter((slot) => !has(slot))
