@@ -41,7 +41,7 @@ const MOULDS = [
   ['ARML', 'Left arm', 'arm-left', 'arm', 0, 0, 0.4, ''],
   ['ARMR', 'Right arm', 'arm-right', 'arm', 0, 0, 0.4, ''],
   ['HAND', 'Mitt', 'hand', 'hand', 0, 0, 0.1, ''],
-  ['DRESS', 'Torso with arms and mitts', 'dressed-torso', 'dressed-torso', 0, 0, 3.6, ''],
+  ['DRESS', 'Torso with arms', 'dressed-torso', 'dressed-torso', 0, 0, 3.6, ''],
   ['HIPS', 'Hips', 'hips', 'hips', 0, 0, 0.6, ''],
   ['LEGLF', 'Left leg, full', 'leg-left', 'leg', 0, 0, 0.9, 'length=full'],
   ['LEGRF', 'Right leg, full', 'leg-right', 'leg', 0, 0, 0.9, 'length=full'],

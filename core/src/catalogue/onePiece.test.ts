@@ -4,7 +4,7 @@ import { emptyBrief, likenessOf } from '../brief/index.ts'
 import { drawFigure } from '../mannequin/index.ts'
 import { pinsOf } from '../fitting/index.ts'
 import { partNamed, withoutComponents, worldCatalogue } from '../test/world.ts'
-import { alsoFills, isWhole, piecesWorn, slotsFilled } from './onePiece.ts'
+import { alsoFills, isWhole, mainPiece, piecesWorn, slotsFilled } from './onePiece.ts'
 import type { Part, Placement } from './types.ts'
 
 const known = worldCatalogue()
@@ -65,6 +65,17 @@ describe('a whole whose pieces nobody has written down', () => {
         likenessOf(worn, brief, catalogue).terms.map(({ milli, most, words }) => [milli, most, words])
       expect(told(one, unknown)).toEqual(told(pieces, known))
     }
+  })
+
+  test('is known by the piece that carries its print, in whichever order its pieces are told', () => {
+    for (const part of wholes) {
+      const main = known.parts.get(mainPiece(part))!
+      expect([main.print, mainPiece({ ...part, components: [...part.components].reverse() })]).toEqual([
+        part.print,
+        main.code,
+      ])
+    }
+    expect(mainPiece(head)).toBe(head.code)
   })
 
   test('is drawn with all of its pieces', () => {

@@ -7,6 +7,10 @@ import type { Catalogue, Mould, Part, Placement, Slot } from './types.ts'
 export const isWhole = (part: Part, catalogue: Catalogue): boolean =>
   part.components.length > 0 || ASSEMBLY_SLOTS[mouldOf(catalogue, part).kind] !== undefined
 
+/** The part an assembly is known by, which carries its print: a torso of its sleeves, a leg of the hips; else the part itself. */
+export const mainPiece = ({ code, components }: Pick<Part, 'code' | 'components'>): string =>
+  (components.find(({ slot }) => slot === 'torso' || slot === 'legLeft') ?? components[0])?.part ?? code
+
 /**
  * The places a part fills besides the one it is put into, where it is of a kind that is an assembly and nobody has written
  * down its pieces: a pair of legs fills both legs, a torso with arms fills sleeves and hands. Empty for all other parts.

@@ -1,6 +1,7 @@
 import { dress, DRESSINGS, otherSideOf, SLOT_FACTS, slotsFor } from '../anatomy/index.ts'
 import {
   isWhole,
+  mainPiece,
   PART_KINDS,
   mainColour,
   mouldOf,
@@ -81,7 +82,7 @@ function ownedIn(part: Part, context: FittingContext): string | null {
   const { drawer, places = {} } = context
   const free = freeOf(part, context)
   if (free === 0) return null
-  const main = part.components[0]?.part ?? part.code
+  const main = mainPiece(part)
   if (!drawer) return places[main] ? `${free} in ${places[main]}` : `${free} owned`
   const loose = unitsOf(part, (code) => drawer.loose[code] ?? 0)
   if (loose > 0) return places[main] ? `${loose} in ${places[main]}` : `${loose} owned`

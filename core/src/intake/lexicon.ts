@@ -132,7 +132,8 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   'spray goggles': 'goggles, schutzbrille, taucherbrille, lunettes de protection, gafas protectoras, gogle',
   mask: 'maske, masque, mascara, maschera, masker, maska',
   // torsos and garments
-  torso: 'torso, oberkorper, rumpf, torse, buste, cuerpo, busto, romp, tors, tulow, tronco, body, upper body, torsos',
+  torso:
+    'torso, oberkorper, rumpf, torse, buste, cuerpo, busto, corpo, romp, tors, tulow, tronco, body, upper body, torsos',
   jacket: 'jacke, veste, blouson, chaqueta, giacca, jas, jasje, kurtka, jaqueta, casaco, blazer',
   coat: 'mantel, manteau, abrigo, cappotto, mantel, plaszcz, sobretudo',
   shirt:
@@ -208,6 +209,9 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   barrel: 'fass, tonneau, barril, botte, ton, vat, beczka, barrel',
   // words that only qualify
   with: 'mit, avec, con, met, z, ze, com',
+  complete: 'komplett, vollstandig, complet, complete, completo, completa, compleet, kompletny, kompletna',
+  boots: 'stiefel, stiefeln, bottes, botas, stivali, laarzen, kozaki, boots',
+  without: 'ohne, sans, sin, senza, zonder, bez, sem, w o',
   short: 'kurz, court, courte, corto, corta, kort, krotki, krotkie, curto, curta',
   long: 'lang, lange, longue, largo, larga, lungo, lunga, dlugi, dlugie, comprido',
   left: 'links, linker, linke, gauche, izquierdo, izquierda, sinistro, sinistra, linker, lewy, lewa, esquerdo, esquerda',

@@ -216,6 +216,34 @@ test('every shape that ships with Outfit, said with any of its colours, is read 
 
 test.each([
   [
+    'M-DRESS',
+    [
+      'Torso mit Armen',
+      'Oberkörper inkl. Arme',
+      'torse avec bras',
+      'torso con brazos',
+      'corpo con braccia',
+      'torso met armen',
+      'tors z ramionami',
+      'tronco com braços',
+      'body w/ arms',
+      'Torso, arms attached',
+      'Torso komplett',
+      'Jacke mit Armen',
+    ],
+  ],
+  [
+    'M-TORSO',
+    ['Torso ohne Arme', 'torse sans bras', 'torso zonder armen', 'tors bez ramion', 'torso with coat of arms', 'Torso'],
+  ],
+])('torsos with arms and without are told apart in all languages: %s', (mould, phrases) => {
+  const read = (name: string) =>
+    readList(sheetOf(`Part\tColour\tCount\n${name}\tred\t2`), 'x', known).rows[0]?.part.mould
+  expect(phrases.map((name) => `${name}: ${read(name)}`)).toEqual(phrases.map((name) => `${name}: ${mould}`))
+})
+
+test.each([
+  [
     'French, tabs, the figure last',
     'Pièce\tCouleur\tQté\tCoffret\tPersonnage\nTorse\tbleu\t1\tFête du port\tCapitaine\nLanterne\tjaune\t2\tFête du port\t\n',
     ['1 M-TORSO Fête du port / Capitaine', '2 M-LANT Fête du port / -'],

@@ -151,6 +151,7 @@ const foldedName = memoized(fold, (name) => name)
 const PLAIN_KINDS = new Set([
   'head',
   'torso',
+  'dressed-torso',
   'hand',
   'arm-left',
   'arm-right',
@@ -230,6 +231,9 @@ const KINDS_WORN = new Set<string>(['headgear', 'neck', 'waist', 'beside'])
 
 /** How a thing is worn by what it is called; null where nothing is known of it. */
 function wornBy(folded: string): OwnKind | null {
-  const worn = knownIn(folded, WORN_PHRASES).find(({ meaning }) => KINDS_WORN.has(meaning))
+  // A word for a part of the body is no thing that only stands in it: there is no bear in a torso.
+  const worn = knownIn(folded, WORN_PHRASES).find(
+    ({ words, meaning, whole }) => KINDS_WORN.has(meaning) && (whole || !PART_PHRASES.has(words)),
+  )
   return (worn?.meaning as OwnKind | undefined) ?? null
 }

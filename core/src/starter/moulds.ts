@@ -33,7 +33,7 @@ export const STARTER_MOULDS: readonly Mould[] = [
   {"code":"M-ARML","name":"Left arm","kind":"arm-left","silhouette":"arm","neckThickness":0,"height":0,"mass":0.4,"connections":["shoulder","wrist"],"covers":[],"traits":{}},
   {"code":"M-ARMR","name":"Right arm","kind":"arm-right","silhouette":"arm","neckThickness":0,"height":0,"mass":0.4,"connections":["shoulder","wrist"],"covers":[],"traits":{}},
   {"code":"M-HAND","name":"Mitt","kind":"hand","silhouette":"hand","neckThickness":0,"height":0,"mass":0.1,"connections":["wrist","grip"],"covers":[],"traits":{}},
-  {"code":"M-DRESS","name":"Torso with arms and mitts","kind":"dressed-torso","silhouette":"dressed-torso","neckThickness":0,"height":0,"mass":3.6,"connections":["neck","wrist","waist","grip"],"covers":[],"traits":{}},
+  {"code":"M-DRESS","name":"Torso with arms","kind":"dressed-torso","silhouette":"dressed-torso","neckThickness":0,"height":0,"mass":3.6,"connections":["neck","wrist","waist","grip"],"covers":[],"traits":{}},
   {"code":"M-HIPS","name":"Hips","kind":"hips","silhouette":"hips","neckThickness":0,"height":0,"mass":0.6,"connections":["waist","hip"],"covers":[],"traits":{}},
   {"code":"M-LEGLF","name":"Left leg, full","kind":"leg-left","silhouette":"leg","neckThickness":0,"height":0,"mass":0.9,"connections":["hip","sole"],"covers":[],"traits":{"length":"full"}},
   {"code":"M-LEGRF","name":"Right leg, full","kind":"leg-right","silhouette":"leg","neckThickness":0,"height":0,"mass":0.9,"connections":["hip","sole"],"covers":[],"traits":{"length":"full"}},

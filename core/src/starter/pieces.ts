@@ -1,18 +1,9 @@
-import type { Mould } from '../catalogue/index.ts'
+import { plainPieces, type Mould, type Slot } from '../catalogue/index.ts'
 
-/** The pieces a pair of legs comes apart into, by the code of its mould: moulds of the legs and of the hips between them. */
-export const PIECES_OF: Readonly<
-  Record<Mould['code'], readonly { slot: 'legRight' | 'legLeft' | 'hips'; mould: string }[]>
-> = {
-  'M-PAIRF': legs('F'),
-  'M-PAIRM': legs('M'),
-  'M-PAIRS': legs('S'),
-}
-
-function legs(length: 'F' | 'M' | 'S') {
-  return [
-    { slot: 'hips', mould: 'M-HIPS' },
-    { slot: 'legRight', mould: `M-LEGR${length}` },
-    { slot: 'legLeft', mould: `M-LEGL${length}` },
-  ] as const
-}
+/**
+ * The pieces an assembly of a list comes apart into, slot by slot: legs and the hips between them, a torso and its arms.
+ * Hands are of a colour of their own, which a list of torsos does not tell; they are owned when they are told of. Empty for
+ * a mould that is one piece. O(moulds).
+ */
+export const piecesListed = (mould: Mould, moulds: readonly Mould[]): { slot: Slot; mould: Mould }[] =>
+  plainPieces(mould, moulds).filter((piece) => piece.mould.kind !== 'hand')

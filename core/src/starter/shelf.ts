@@ -1,24 +1,24 @@
 import { SLOT_FACTS, type Dressing } from '../anatomy/index.ts'
-import type { Colour, Mould, Placement } from '../catalogue/index.ts'
+import { isAssembled, type Colour, type Mould, type Placement } from '../catalogue/index.ts'
 import { STARTER_MOULDS } from './moulds.ts'
-import { PIECES_OF } from './pieces.ts'
+import { piecesListed } from './pieces.ts'
 
 /** Shapes that fill a place: pieces by themselves, or pairs whose pieces are known. */
 export function starterMouldsFor({ slot, pick }: Pick<Dressing, 'slot' | 'pick'>): Mould[] {
   const { accepts } = SLOT_FACTS[slot]
-  return STARTER_MOULDS.filter(({ code, kind }) =>
-    pick === 'assembly' ? slot === 'hips' && code in PIECES_OF : accepts.includes(kind) && !(code in PIECES_OF),
-  )
+  return STARTER_MOULDS.filter(({ kind }) => accepts.includes(kind) && isAssembled(kind) === (pick === 'assembly'))
 }
 
-/** A shape as it is worn at a place, a pair as its pieces; parts bear the codes of their moulds. */
-export const wornFromStarter = ({ code }: Mould, slot: Placement['slot']): Placement[] =>
-  (PIECES_OF[code] ?? [{ slot, mould: code }]).map((piece) => ({
+/** A shape as it is worn at a place, an assembly as its pieces; parts bear the codes of their moulds. */
+export function wornFromStarter(mould: Mould, slot: Placement['slot']): Placement[] {
+  const pieces = piecesListed(mould, STARTER_MOULDS)
+  return (pieces.length > 0 ? pieces : [{ slot, mould }]).map((piece) => ({
     slot: piece.slot,
-    part: piece.mould,
+    part: piece.mould.code,
     order: 0,
     turned: false,
   }))
+}
 
 /**
  * One part of a shape in a colour as a list of one line. It has a head: of a single line nobody could tell which of two words

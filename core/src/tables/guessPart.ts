@@ -16,6 +16,11 @@ export interface PartGuess {
 
 /** Words that tell the kind of a part, those that decide first. Who says torso means it, whatever is printed on it. */
 const KINDS: readonly (readonly [RegExp, PartKind])[] = [
+  [
+    /\b((?:torso|body|jacket|coat|shirt|jersey|jumper|sweater|blouse|tunic)\b(?!.*\b(?:without|left|right)\b).*\b(?<!coat of )arms?)\b/,
+    'dressed-torso',
+  ],
+  [/\b(torso\b.*\b(?:complete|assembly))\b/, 'dressed-torso'],
   [/\b(torso)\b/, 'torso'],
   [/\b(hips?)\b/, 'hips'],
   [/\b(skirt|gown|dress|fish tail)\b/, 'lower'],
@@ -24,7 +29,7 @@ const KINDS: readonly (readonly [RegExp, PartKind])[] = [
   [/\b(legs?|trousers|pants|shorts)\b/, 'leg-pair'],
   [/\b(left arm|arm left|left sleeve)\b/, 'arm-left'],
   [/\b(right arm|arm right|right sleeve)\b/, 'arm-right'],
-  [/\b(arms?)\b/, 'arm-right'],
+  [/\b(?<!coat of )(arms?)\b/, 'arm-right'],
   [/\b(hands?|mitts?|gloves?)\b/, 'hand'],
   [
     /\b(hair|wig|braids?|plaits?|ponytail|pony tail|bun|locs|curls|bob|helmet|hat|cap|beret|hood|crown|headscarf|visor|headgear)\b/,
@@ -85,6 +90,12 @@ function kindIn(text: string): { kind: PartKind; word: string } | null {
   return null
 }
 
+/** Where no shape of torsos with arms is known, who speaks of one means its torso. */
+function kindAmong(moulds: readonly Mould[], named: ReturnType<typeof kindIn>): ReturnType<typeof kindIn> {
+  if (named?.kind !== 'dressed-torso' || readableOf(moulds).some(({ mould }) => mould.kind === named.kind)) return named
+  return { ...named, kind: 'torso' }
+}
+
 /** Whether a text names the side a mould is not for. */
 const otherSide = (said: ReadonlySet<string>, { kind }: Mould) =>
   (kind.endsWith('-left') && said.has('right')) || (kind.endsWith('-right') && said.has('left'))
@@ -118,7 +129,7 @@ function mouldIn(text: string, kind: PartKind | null, moulds: readonly Mould[]) 
  */
 export function guessPart(name: string, palette: readonly Colour[], moulds: readonly Mould[]): PartGuess {
   const text = name.toLowerCase()
-  const named = kindIn(text)
+  const named = kindAmong(moulds, kindIn(text))
   const found = mouldIn(text, named?.kind ?? null, moulds)
   const kind = found?.mould.kind ?? named?.kind ?? null
   const colours = coloursInText(text, palette).map(({ code, words: said }) => ({ code, words: said }))

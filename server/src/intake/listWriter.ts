@@ -1,26 +1,23 @@
 import { Injectable } from '@nestjs/common'
 import { In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import { MAIN_PIECE, TAKING_APART, type Colour, type Mould, type Slot } from '@outfit/core/catalogue'
+import type { Mould } from '@outfit/core/catalogue'
 import {
   madeMoulds,
   newCode,
   newColour,
-  inksOf,
-  printMade,
   type KnownThings,
-  type ListedPart,
   type ListedRow,
   type ReadList,
   type IntakeMode,
   type IntakeResult,
 } from '@outfit/core/intake'
 import { decimalMoney, homeCurrency, OPEN_TERMS, worthIn } from '@outfit/core/market'
-import { PIECES_OF } from '@outfit/core/starter'
+import { piecesListed } from '@outfit/core/starter'
 import { Problem } from '../base/problem.ts'
 import { componentsIn } from '../tables/componentsIn.ts'
 import { QuoteService } from '../market/quoteService.ts'
-import { ColourEntity, ComponentEntity, MouldEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
+import { ColourEntity, MouldEntity } from '../schema/catalogue.ts'
 import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/drawer.ts'
 import type { IntakeUndo } from '../schema/intake.ts'
 import { RateEntity, SellerEntity } from '../schema/market.ts'
@@ -29,6 +26,7 @@ import { writeRows } from '../tables/tableWriter.ts'
 import { writeColours, writeSellers } from './entryWriter.ts'
 import { pricesBefore } from './priceRows.ts'
 import { SetMaker } from './setMaker.ts'
+import { PartMaker, type Palette } from './partMaker.ts'
 import { setsAs } from './setsAs.ts'
 
 const ulid = monotonicFactory()
@@ -149,7 +147,9 @@ export class ListWriter {
   private async makeMoulds(db: EntityManager, wanted: ReadonlySet<string>, moulds: readonly Mould[]): Promise<void> {
     const all = new Set([
       ...wanted,
-      ...[...wanted].flatMap((code) => (PIECES_OF[code] ?? []).map(({ mould }) => mould)),
+      ...moulds
+        .filter(({ code }) => wanted.has(code))
+        .flatMap((one) => piecesListed(one, moulds).map(({ mould }) => mould.code)),
     ])
     const there = new Set((await db.findBy(MouldEntity, { code: In([...all]) })).map(({ code }) => code))
     await writeRows(
@@ -359,8 +359,6 @@ function reasonOf(name: string, { line, price, remark }: ListedRow): string {
   return [`${name}, line ${line}`, paid, remark].filter(Boolean).join('; ').slice(0, LONGEST_REASON)
 }
 
-type Palette = ReadonlyMap<string, Colour>
-
 /** Every colour rows may be of: those there are, of the workspace or the starter shelf, and those a list brings. */
 function paletteOf({ unknown }: ReadList, { palette }: KnownThings): Palette {
   const all = new Map(palette.map((colour) => [colour.code, colour]))
@@ -370,80 +368,4 @@ function paletteOf({ unknown }: ReadList, { palette }: KnownThings): Palette {
       all.set(colour.code, colour)
     }
   return all
-}
-
-/** Makes the parts rows speak of; equal ones once. */
-class PartMaker {
-  readonly made: string[] = []
-  private readonly codes = new Map<string, string>()
-  private next = 0
-
-  constructor(
-    private readonly db: EntityManager,
-    private readonly moulds: readonly Mould[],
-    private readonly palette: Palette,
-  ) {}
-
-  /** The code of a part of the list: that of one there is, or of one made of its mould, colour and print. */
-  async codeOf(part: ListedPart): Promise<string> {
-    if (part.code !== null) return part.code
-    const key = JSON.stringify([part.mould, part.colour, part.printed ? part.name : null, part.name])
-    const known = this.codes.get(key)
-    if (known) return known
-    const code = await this.make(part)
-    this.codes.set(key, code)
-    return code
-  }
-
-  /** What is printed with is of the workspace too. */
-  private async ownInks(inks: readonly string[]): Promise<void> {
-    const there = new Set((await this.db.findBy(ColourEntity, { code: In([...inks]) })).map(({ code }) => code))
-    await writeRows(
-      this.db,
-      ColourEntity,
-      inks.filter((code) => !there.has(code)).map((code) => this.palette.get(code)!),
-    )
-  }
-
-  private async make({ name, mould, colour, printed }: ListedPart): Promise<string> {
-    const kind = this.mould(mould).kind
-    const code = await this.freeCode()
-    let print: string | null = null
-    if (printed) {
-      print = `D-${code.slice(2)}`
-      const drawn = printMade(name, colour, kind, [...this.palette.values()])
-      await this.ownInks(inksOf(drawn, new Set(this.palette.keys())))
-      await this.db.insert(PrintEntity, { code: print, name, kind: MAIN_PIECE[kind] ?? kind, ...drawn })
-    }
-    await this.db.insert(PartEntity, { code, name, mould, kind, colours: [colour], print, year: null, photo: null })
-    this.made.push(code)
-    for (const { slot, mould: piece } of PIECES_OF[mould] ?? [])
-      await this.db.insert(ComponentEntity, {
-        assembly: code,
-        slot: slot as Slot,
-        part: await this.piece(piece, colour),
-        level: TAKING_APART[slot] ?? 1,
-      })
-    return code
-  }
-
-  /** A plain piece of an assembly: the one there is, or a new one. */
-  private async piece(mould: string, colour: string): Promise<string> {
-    const [there] = (await this.db.query(
-      'SELECT code FROM part WHERE mould = ? AND print IS NULL AND colours = json_array(?) ORDER BY code LIMIT 1',
-      [mould, colour],
-    )) as { code: string }[]
-    return there?.code ?? this.make({ code: null, name: this.mould(mould).name, mould, colour, printed: false })
-  }
-
-  private mould(code: string): Mould {
-    return this.moulds.find((mould) => mould.code === code)!
-  }
-
-  private async freeCode(): Promise<string> {
-    for (;;) {
-      const code = `P-OWN-${++this.next}`
-      if (!(await this.db.existsBy(PartEntity, { code }))) return code
-    }
-  }
 }

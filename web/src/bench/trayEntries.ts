@@ -11,7 +11,7 @@ import {
   type PartLikeness,
   type RankEntry,
 } from '@outfit/core/brief'
-import { mainColour, mouldOf, partLabel, type Catalogue, type Part } from '@outfit/core/catalogue'
+import { mainColour, mainPiece, mouldOf, partLabel, type Catalogue, type Part } from '@outfit/core/catalogue'
 import { COLOUR_LIMITS, colourDifference } from '@outfit/core/colour'
 import { unitsOf } from '@outfit/core/drawer'
 
@@ -79,8 +79,6 @@ export function trayEntries(
         const { part, lowest } = item
         const units = unitsOf(part, (code) => free[code] ?? 0)
         const likeness = likenessOfPart(part, place, judges, catalogue)
-        // An assembly is known by its first piece, which carries the print.
-        const main = part.components[0]?.part
         return {
           ...item,
           free: units,
@@ -89,7 +87,7 @@ export function trayEntries(
           share: likeness.share,
           avoided:
             codes.has(part.code) ||
-            (main !== undefined && codes.has(main)) ||
+            codes.has(mainPiece(part)) ||
             (makersAlone && mouldOf(catalogue, part).traits['maker'] === 'other') ||
             (units === 0 && priceAbove !== null && (lowest ?? 0) > priceAbove),
         }
