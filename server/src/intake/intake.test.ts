@@ -88,40 +88,6 @@ describe('a list of a stranger, in an empty workspace', () => {
     expect([print.front, print.traits]).toEqual([told.shown[0]!.print!.front, { beard: 'full' }])
   })
 
-  test('torsos with arms and printed legs are owned as their pieces, which carry the print', async () => {
-    const kept = await keep(
-      'wholes.csv',
-      new TextEncoder().encode(
-        'Teil;Farbe;Anzahl\nRingelpulli Torso mit Armen gestreift;rot;2\nBeine mit Stiefeln;schwarz;3\n',
-      ),
-    )
-    expect((await bring(kept.body.id, { mode: 'add' })).status).toBe(201)
-    type Whole = { part: { components: { slot: string; part: string }[]; print: string | null }; parts: Kind[] }
-    type Kind = { code: string; print: string | null; name: string }
-    for (const [words, owned, slots, printed] of [
-      ['Ringelpulli', 2, ['torso', 'armRight', 'armLeft'], ['torso']],
-      ['Beine mit Stiefeln', 3, ['hips', 'legRight', 'legLeft'], ['legRight', 'legLeft']],
-    ] as const) {
-      const whole = (await found(words)).find((one) => (one as unknown as Whole).part.components.length > 0)!
-      const { print, components } = (whole as unknown as Whole).part
-      expect([whole.owned, components.map(({ slot }) => slot).sort()]).toEqual([owned, [...slots].sort()])
-      expect(print).not.toBeNull()
-      const pieces = await Promise.all(
-        components.map(async ({ slot, part }) => ({
-          slot,
-          piece: (await server.get<{ part: Kind; parts: Kind[] }>(`parts/${part}`)).body.part,
-        })),
-      )
-      // Sleeves and hips are plain; what carries the print is drawn with it wherever it is worn.
-      expect(
-        pieces
-          .filter(({ piece }) => piece.print === print)
-          .map(({ slot }) => slot)
-          .sort(),
-      ).toEqual([...printed].sort())
-    }
-  })
-
   test('brought in again it is known, adds nothing unasked, and can be set to the counts', async () => {
     const more = GERMAN.replace(';3;', ';5;')
     const kept = await keep('bestand.csv', iconv.encode(more, 'windows-1252'))
