@@ -34,6 +34,8 @@ export interface Remark {
 export interface BinContents {
   bin: Bin
   lying: Counted[]
+  /** The same as one finds it there: how many assemblies lie together. */
+  wholes: Counted[]
   trays: { code: string; name: string }[]
   /** For a figure: every piece it was released with, and whether it is still there. */
   donor: { name: string; pieces: { slot: Slot; part: string; there: boolean }[] } | null

@@ -12,6 +12,7 @@ import {
   type Moved,
   type PartsBox,
   setRight,
+  together,
   walkingOrder,
 } from '@outfit/core/drawer'
 import { groupsOf, type Piece } from '@outfit/core/anatomy'
@@ -99,9 +100,20 @@ export class BinService {
         return { ...piece, there }
       }),
     }
-    const parts = await this.catalogue.parts([...lying.map(({ part }) => part), ...pieces.map(({ part }) => part)])
+    const loose = binKind(bin) === 'loose' || binKind(bin) === 'lent'
+    const assemblies = loose ? await this.assembliesOf(lying.map(({ part }) => part)) : []
+    const parts = await this.catalogue.parts([
+      ...lying.map(({ part }) => part),
+      ...pieces.map(({ part }) => part),
+      ...assemblies,
+    ])
+    const known = new Set(assemblies)
     return {
       bin,
+      wholes: together(
+        lying,
+        parts.filter(({ code: own }) => known.has(own)),
+      ).wholes,
       lying: lying.map(({ part, condition, qty }) => ({ part, condition, qty })),
       trays: walkingOrder(trays).map((tray) => ({ code: tray.code, name: tray.name })),
       donor,
@@ -110,6 +122,18 @@ export class BinService {
       parts,
       prints: await this.catalogue.printsOn(parts),
     }
+  }
+
+  /** Assemblies every piece of which is among some parts. */
+  private async assembliesOf(parts: readonly string[]): Promise<string[]> {
+    const rows = (await this.database.query(
+      `WITH there AS (SELECT value AS part FROM json_each(?))
+       SELECT DISTINCT assembly FROM component c WHERE part IN (SELECT part FROM there) AND NOT EXISTS
+         (SELECT 1 FROM component o WHERE o.assembly = c.assembly AND o.part NOT IN (SELECT part FROM there))
+       ORDER BY assembly`,
+      [JSON.stringify(parts)],
+    )) as { assembly: string }[]
+    return rows.map(({ assembly }) => assembly)
   }
 
   /** A new empty bin. */

@@ -45,6 +45,7 @@ beforeAll(async () => {
       'M-LEGR,Right leg,leg-right,leg,0,0,0.9,,,length=full',
       'M-LEGL,Left leg,leg-left,leg,0,0,0.9,,,length=full',
       'M-PAIR,Legs,leg-pair,leg-pair,0,0,2.4,,,length=full',
+      'M-DRESS,Torso with arms,dressed-torso,dressed-torso,0,0,3.6,,,',
     ].join('\n'),
   )
   await bring('parts', 'code,name,mould,colours\nHIPS,Hips,M-HIPS,wine\nLEGR,Right,M-LEGR,wine\nLEGL,Left,M-LEGL,wine')
@@ -72,6 +73,17 @@ describe('a pair whose pieces are known', () => {
     const [act] = await acts()
     expect((await post(`drawer/acts/${act!.id}/reversal`, {})).status).toBe(201)
     expect(await lying(bin)).toEqual([])
+  })
+
+  test('is found in its bin as the pair it is, with what lies beside it', async () => {
+    await bring(
+      'owned',
+      `part,bin,qty,condition,date,reason\n${pair},${bin},2,used,2026-11-01,swap\nLEGL,${bin},1,used,2026-11-01,swap`,
+    )
+    const { body } = await server.get<BinContents & { parts: { code: string }[] }>(`bins/${bin}`)
+    // Pairs of other tests are made of the same pieces; one of them is named.
+    expect(body.wholes).toEqual([{ part: expect.stringMatching(/^PAIR-/), condition: 'used', qty: 2 }])
+    expect(body.parts.map(({ code }) => code)).toContain(body.wholes[0]!.part)
   })
 
   test('counted at a stocktake is its pieces', async () => {
@@ -147,6 +159,44 @@ describe('a pair whose pieces nobody has told', () => {
     })
     expect(saved.status).toBe(200)
     expect(await lying(bin)).toEqual(['2 HIPS used', '2 LEGL used', '2 LEGR used'])
+  })
+
+  test('is taken apart in one press into plain pieces, made where there are none like them', async () => {
+    await ownTwo()
+    const { status, body } = await server.send<{ made: string[] } & ProblemBody>('POST', `parts/${pair}/pieces`)
+    // Hips and legs in wine are there, from the beginning.
+    expect([status, body.made]).toEqual([201, []])
+    expect(await lying(bin)).toEqual(['2 HIPS used', '2 LEGL used', '2 LEGR used'])
+    const again = await server.send<ProblemBody>('POST', `parts/${pair}/pieces`)
+    expect([again.status, again.body.detail]).toEqual([
+      409,
+      `It is told already what Pair of legs ${made} is made of. Nothing was changed.`,
+    ])
+    expect((await server.send('POST', 'parts/HIPS/pieces')).status).toBe(409)
+    expect((await server.send('POST', 'parts/NONE/pieces')).status).toBe(404)
+  })
+
+  test('a torso of three colours has sleeves in the second and hands in the third; of one colour no hands are made up', async () => {
+    await bring(
+      'colours',
+      'code,name,hex,family,finish\noat2,Oat two,#E9D9BC,white,solid\nfawn2,Fawn two,#EBB98E,skin,solid',
+    )
+    await bring('parts', 'code,name,mould,colours\nT3,Three,M-DRESS,wine;oat2;fawn2\nT1,One,M-DRESS,wine')
+    type Told = { part: { components: { slot: string; part: string }[] }; parts: { code: string; colours: string[] }[] }
+    const coloursOf = async (code: string) => {
+      expect((await server.send('POST', `parts/${code}/pieces`)).status).toBe(201)
+      const { part, parts } = (await server.get<Told>(`parts/${code}`)).body
+      const colour = (piece: string) => parts.find((one) => one.code === piece)!.colours.join()
+      return part.components.map((c) => `${c.slot} ${colour(c.part)}`).sort()
+    }
+    expect(await coloursOf('T3')).toEqual([
+      'armLeft oat2',
+      'armRight oat2',
+      'handLeft fawn2',
+      'handRight fawn2',
+      'torso wine',
+    ])
+    expect(await coloursOf('T1')).toEqual(['armLeft wine', 'armRight wine', 'torso wine'])
   })
 
   test('worn as one piece by figures and outfits, it is worn as its pieces from then on', async () => {

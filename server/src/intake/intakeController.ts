@@ -17,6 +17,7 @@ import { CONDITIONS } from '@outfit/core/tables'
 import { IsDay } from '../base/isDay.ts'
 import { IntakeFiles } from './intakeFiles.ts'
 import { IntakeService } from './intakeService.ts'
+import { TakeApartService } from './takeApartService.ts'
 import { TakenLists } from './takenLists.ts'
 import { IsAnswers, IsColumns, IsRates } from './isChoices.ts'
 
@@ -62,6 +63,19 @@ class TakeBody extends LookBody {
 
 class FileName {
   @FilledText(200) name: string
+}
+
+/** What parts are made of, where nobody has told it. */
+@ApiTags('intake')
+@Controller('parts')
+export class PiecesController {
+  constructor(private readonly apart: TakeApartService) {}
+
+  /** Take an assembly apart into plain pieces, made where there are none like them. 409 where they are told, or it is one piece. */
+  @Post(':code/pieces')
+  takeApart(@Param('code') code: string) {
+    return this.apart.takeApart(code)
+  }
 }
 
 /** Lists of a person's own, of any layout: kept, looked at, and brought in. */

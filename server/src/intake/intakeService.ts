@@ -1,6 +1,5 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, IsNull, type EntityManager } from 'typeorm'
-import type { Colour, Mould } from '@outfit/core/catalogue'
 import { fold, groupBy } from '@outfit/core/base'
 import { unitsOf } from '@outfit/core/drawer'
 import {
@@ -19,18 +18,18 @@ import {
   type ReadList,
 } from '@outfit/core/intake'
 import { readNames } from '@outfit/core/tables'
-import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
 import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { Problem } from '../base/problem.ts'
 import { today } from '../base/today.ts'
 import { Writer } from '../base/writer.ts'
-import { ColourEntity, ComponentEntity, MouldEntity, PartEntity } from '../schema/catalogue.ts'
+import { ComponentEntity, PartEntity } from '../schema/catalogue.ts'
 import { BinEntity, LyingEntity } from '../schema/drawer.ts'
 import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
 import { ListWriter, unratedOf, UNSORTED } from './listWriter.ts'
+import { ownAndStarter } from './ownAndStarter.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 
 /** How a list is looked at. */
@@ -222,20 +221,14 @@ export class IntakeService {
 
 /** What words of a list may mean: all there is in the workspace, and what the starter shelf has besides. */
 async function knownTo(db: EntityManager): Promise<KnownThings> {
-  const [colours, moulds, parts, bins, sellers] = await Promise.all([
-    db.find(ColourEntity, { order: { code: 'ASC' } }),
-    db.find(MouldEntity, { order: { code: 'ASC' } }),
+  const [shapes, parts, bins, sellers] = await Promise.all([
+    ownAndStarter(db),
     db.find(PartEntity, { order: { code: 'ASC' } }),
     db.find(BinEntity, { where: { figure: IsNull(), outfit: IsNull(), holder: IsNull() }, order: { code: 'ASC' } }),
     db.find(SellerEntity, { order: { code: 'ASC' } }),
   ])
-  const besides = <T extends { code: string }>(own: readonly T[], starter: readonly T[]): T[] => {
-    const known = new Set(own.map(({ code }) => code))
-    return [...own, ...starter.filter(({ code }) => !known.has(code))]
-  }
   return {
-    palette: besides(colours as Colour[], STARTER_COLOURS),
-    moulds: besides(moulds as Mould[], STARTER_MOULDS),
+    ...shapes,
     parts: parts.map((part) => ({ ...part, components: [] })),
     bins,
     sellers,

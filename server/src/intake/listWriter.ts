@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common'
-import { In, type EntityManager } from 'typeorm'
+import type { EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
-import type { Mould } from '@outfit/core/catalogue'
 import {
   madeMoulds,
   newCode,
@@ -13,11 +12,10 @@ import {
   type IntakeResult,
 } from '@outfit/core/intake'
 import { decimalMoney, homeCurrency, OPEN_TERMS, worthIn } from '@outfit/core/market'
-import { piecesListed } from '@outfit/core/starter'
 import { Problem } from '../base/problem.ts'
 import { componentsIn } from '../tables/componentsIn.ts'
 import { QuoteService } from '../market/quoteService.ts'
-import { ColourEntity, MouldEntity } from '../schema/catalogue.ts'
+import { ColourEntity } from '../schema/catalogue.ts'
 import { ActEntity, BinEntity, LyingEntity, MovementEntity } from '../schema/drawer.ts'
 import type { IntakeUndo } from '../schema/intake.ts'
 import { RateEntity, SellerEntity } from '../schema/market.ts'
@@ -26,7 +24,7 @@ import { writeRows } from '../tables/tableWriter.ts'
 import { writeColours, writeSellers } from './entryWriter.ts'
 import { pricesBefore } from './priceRows.ts'
 import { SetMaker } from './setMaker.ts'
-import { PartMaker, type Palette } from './partMaker.ts'
+import { ownMoulds, PartMaker, type Palette } from './partMaker.ts'
 import { setsAs } from './setsAs.ts'
 
 const ulid = monotonicFactory()
@@ -72,7 +70,7 @@ export class ListWriter {
     const palette = paletteOf(list, known)
     const colours = await this.makeColours(db, list, palette)
     const moulds = [...known.moulds, ...madeMoulds(list.unknown)]
-    await this.makeMoulds(db, new Set(rows.map(({ part }) => part.mould)), moulds)
+    await ownMoulds(db, new Set(rows.map(({ part }) => part.mould)), moulds)
     const parts = new PartMaker(db, moulds, palette)
     const codes = new Map<ListedRow, string>()
     for (const row of rows) codes.set(row, await parts.codeOf(row.part))
@@ -141,22 +139,6 @@ export class ListWriter {
       wanted.map((code) => palette.get(code)!),
     )
     return wanted.length
-  }
-
-  /** Moulds of the starter shelf that are spoken of become the workspace's own, with the pieces they come apart into. */
-  private async makeMoulds(db: EntityManager, wanted: ReadonlySet<string>, moulds: readonly Mould[]): Promise<void> {
-    const all = new Set([
-      ...wanted,
-      ...moulds
-        .filter(({ code }) => wanted.has(code))
-        .flatMap((one) => piecesListed(one, moulds).map(({ mould }) => mould.code)),
-    ])
-    const there = new Set((await db.findBy(MouldEntity, { code: In([...all]) })).map(({ code }) => code))
-    await writeRows(
-      db,
-      MouldEntity,
-      moulds.filter(({ code }) => all.has(code) && !there.has(code)),
-    )
   }
 
   private async makeBins(db: EntityManager, { rows, unknown }: ReadList): Promise<number> {

@@ -1,13 +1,41 @@
 import { In, type EntityManager } from 'typeorm'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
-import { MAIN_PIECE, printFits, TAKING_APART, type Colour, type Mould, type Slot } from '@outfit/core/catalogue'
+import {
+  MAIN_PIECE,
+  plainPieces,
+  printFits,
+  TAKING_APART,
+  type Colour,
+  type Mould,
+  type Slot,
+} from '@outfit/core/catalogue'
 import { inksOf, printMade, type ListedPart } from '@outfit/core/intake'
 import { piecesListed } from '@outfit/core/starter'
-import { ColourEntity, ComponentEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
+import { ColourEntity, ComponentEntity, MouldEntity, PartEntity, PrintEntity } from '../schema/catalogue.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 
 /** Colours parts of a list may be of, by code. */
 export type Palette = ReadonlyMap<string, Colour>
+
+/** Moulds of the starter shelf that are spoken of become the workspace's own, with the pieces they come apart into. */
+export async function ownMoulds(
+  db: EntityManager,
+  wanted: ReadonlySet<string>,
+  moulds: readonly Mould[],
+): Promise<void> {
+  const all = new Set([
+    ...wanted,
+    ...moulds
+      .filter(({ code }) => wanted.has(code))
+      .flatMap((one) => piecesListed(one, moulds).map(({ mould }) => mould.code)),
+  ])
+  const there = new Set((await db.findBy(MouldEntity, { code: In([...all]) })).map(({ code }) => code))
+  await writeRows(
+    db,
+    MouldEntity,
+    moulds.filter(({ code }) => all.has(code) && !there.has(code)),
+  )
+}
 
 /** Makes the parts rows speak of; equal ones once. */
 export class PartMaker {
@@ -55,21 +83,38 @@ export class PartMaker {
     }
     await this.db.insert(PartEntity, { code, name, mould, kind, colours: [colour], print, year: null, photo: null })
     this.made.push(code)
-    for (const { slot, mould: piece } of this.piecesOf(mould))
+    await this.makePieces({ code, name, mould, kind, colours: [colour], print })
+    return code
+  }
+
+  /**
+   * The pieces of an assembly, made where there are none like them: what carries its print in its main colour, sleeves in the
+   * second and hands in the third, where it has so many; hands nobody has told the colour of are left out. How many places
+   * have a piece now: none for a part that is one piece.
+   */
+  async makePieces(whole: Omit<PartEntity, 'year' | 'photo'>): Promise<number> {
+    const { code, name, mould, kind, print } = whole
+    const [main, sleeves = main, hands] = whole.colours
+    let told = 0
+    for (const { slot, mould: piece } of this.piecesOf(mould, hands !== undefined)) {
+      const colour = piece.kind === 'hand' ? hands : piece.kind.startsWith('arm') ? sleeves : main
       await this.db.insert(ComponentEntity, {
         assembly: code,
         slot,
         part:
           print !== null && printFits(MAIN_PIECE[kind]!, piece.kind)
-            ? await this.printedPiece(name, piece, slot, colour, print)
-            : await this.piece(piece.code, colour),
+            ? await this.printedPiece(name, piece, slot, colour!, print)
+            : await this.piece(piece.code, colour!),
         level: TAKING_APART[slot] ?? 1,
       })
-    return code
+      told++
+    }
+    return told
   }
 
   /** Pieces of a mould, looked for once. */
-  private piecesOf(code: string): { slot: Slot; mould: Mould }[] {
+  private piecesOf(code: string, withHands: boolean): { slot: Slot; mould: Mould }[] {
+    if (withHands) return plainPieces(this.mould(code), this.moulds)
     const known = this.pieces.get(code) ?? piecesListed(this.mould(code), this.moulds)
     this.pieces.set(code, known)
     return known

@@ -90,6 +90,10 @@ export const drawerApi = api.enhanceEndpoints({ addTagTypes: ['Drawer'] }).injec
         query: ({ code, ...body }) => ({ url: `bins/${code}/stocktake`, method: 'POST', body }),
         invalidatesTags: MOVED,
       }),
+      takePartApart: build.mutation<{ made: string[] }, string>({
+        query: (code) => ({ url: `parts/${code}/pieces`, method: 'POST' }),
+        invalidatesTags: MOVED,
+      }),
       makeBin: build.mutation<{ code: string }, { name: string; parent: string | null }>({
         query: (body) => ({ url: 'bins', method: 'POST', body }),
         invalidatesTags: ['Drawer'],

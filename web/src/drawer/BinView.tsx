@@ -3,19 +3,19 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { partLabel, type Catalogue, type Level } from '@outfit/core/catalogue'
 import { CAUTIONS } from '@outfit/core/fitting'
-import type { BinContents, Counted } from '@outfit/core/drawer'
+import { together, type BinContents, type Counted } from '@outfit/core/drawer'
 import { errorText } from '../data/api.ts'
 import { drawerApi, type Picked } from '../data/drawerApi.ts'
 import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
-import { PartPicture } from '../ui/PartPicture.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { useUndoKey } from '../ui/useUndoKey.ts'
 import { isPlain } from './BinSelect.tsx'
 import { BinHead } from './BinHead.tsx'
 import { History } from './HistoryView.tsx'
-import { RemarkForm, Remarks } from './RemarkForm.tsx'
+import { BinRow } from './BinRow.tsx'
+import { RemarkForm } from './RemarkForm.tsx'
 import { StocktakeForm } from './StocktakeForm.tsx'
 import { WhatToDo } from './WhatToDo.tsx'
 
@@ -44,7 +44,9 @@ export function BinView() {
 }
 
 function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
-  const { bin, lying, donor, outfit, remarks } = data
+  const { bin, lying, wholes, donor, outfit, remarks } = data
+  // Assemblies that are shown as their pieces, by code.
+  const [apart, setApart] = useState<readonly string[]>([])
   const [picked, setPicked] = useState<Readonly<Record<string, number>>>({})
   const [counting, count] = useState(false)
   const [remarking, remark] = useState<string | null>(null)
@@ -52,18 +54,20 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
     const part = catalogue.parts.get(code)
     return part ? partLabel(catalogue, part) : code
   }
-  const rows = useMemo(
-    () => [...lying].sort((a, b) => labelOf(a.part).localeCompare(labelOf(b.part))),
+  const rows = useMemo(() => {
+    const found = wholes.flatMap(({ part }) => (apart.includes(part) ? [] : (catalogue.parts.get(part) ?? [])))
+    const lies = together(lying, found)
+    return [...lies.wholes, ...lies.rest].sort((a, b) => labelOf(a.part).localeCompare(labelOf(b.part)))
     // oxlint-disable-next-line react/exhaustive-deps -- labels follow from the catalogue
-    [lying, catalogue],
-  )
+  }, [lying, wholes, apart, catalogue])
   // What was moved meanwhile cannot stay picked.
   const chosen = rows.flatMap((one): Picked[] => {
     const qty = Math.min(one.qty, picked[keyOf(one)] ?? 0)
     return qty > 0 ? [{ part: one.part, condition: one.condition, from: bin.code, qty }] : []
   })
-  const units = rows.reduce((sum, { qty }) => sum + qty, 0)
-  const allPicked = chosen.reduce((sum, { qty }) => sum + qty, 0) === units
+  const units = lying.reduce((sum, { qty }) => sum + qty, 0)
+  const allPicked = rows.every((one) => (picked[keyOf(one)] ?? 0) >= one.qty)
+  const asPieces = wholes.filter(({ part }) => apart.includes(part))
   return (
     <div className="mx-auto max-w-[1200px] px-3 pt-4 pb-40 sm:px-5">
       <BinHead data={data} units={units} />
@@ -122,52 +126,28 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
                   )}
                 </p>
               )}
+              {asPieces.length > 0 && (
+                <p className="mb-2 flex flex-wrap items-center gap-x-2 text-soft">
+                  Shown as pieces: {[...new Set(asPieces.map(({ part }) => labelOf(part)))].join(', ')}.
+                  <Button look="plain" onClick={() => setApart([])}>
+                    Put together
+                  </Button>
+                </p>
+              )}
               <ul aria-label="Parts" className="border-t border-rule">
-                {rows.map((one) => {
-                  const part = catalogue.parts.get(one.part)
-                  const own = remarks.filter((remarked) => remarked.part === one.part)
-                  return (
-                    <li key={keyOf(one)} className="border-b border-rule py-1">
-                      <div className="flex items-center gap-3">
-                        {!outfit && (
-                          <input
-                            type="number"
-                            min={0}
-                            max={one.qty}
-                            value={picked[keyOf(one)] ?? 0}
-                            aria-label={`How many of ${labelOf(one.part)}, ${one.condition}`}
-                            onChange={({ target }) =>
-                              setPicked({
-                                ...picked,
-                                [keyOf(one)]: Math.max(0, Math.min(one.qty, Math.round(Number(target.value)))),
-                              })
-                            }
-                            className="w-[56px] rounded-[8px] border border-rule bg-card px-2 py-0.5 text-right"
-                          />
-                        )}
-                        <span className="-ml-1 w-[44px]">
-                          {!outfit && <span className="text-soft">of </span>}
-                          <strong>{one.qty}</strong>
-                        </span>
-                        <span aria-hidden className="h-11 w-11 shrink-0">
-                          {part && <PartPicture part={part} catalogue={catalogue} label="" className="h-full w-full" />}
-                        </span>
-                        <span className="min-w-0 flex-1">
-                          <Link to={`/parts/${one.part}`} className="font-semibold hover:text-act hover:underline">
-                            {labelOf(one.part)}
-                          </Link>{' '}
-                          <span className="whitespace-nowrap text-soft">{one.condition}</span>
-                        </span>
-                        <Button look="plain" className="text-[13px]" onClick={() => remark(one.part)}>
-                          Remark…
-                        </Button>
-                      </div>
-                      <div className="ml-[150px]">
-                        <Remarks remarks={own} />
-                      </div>
-                    </li>
-                  )
-                })}
+                {rows.map((one) => (
+                  <BinRow
+                    key={keyOf(one)}
+                    one={one}
+                    catalogue={catalogue}
+                    label={labelOf(one.part)}
+                    picked={picked[keyOf(one)] ?? 0}
+                    onPick={outfit ? null : (qty) => setPicked({ ...picked, [keyOf(one)]: qty })}
+                    onRemark={() => remark(one.part)}
+                    onApart={() => setApart([...apart, one.part])}
+                    remarks={remarks.filter((remarked) => remarked.part === one.part)}
+                  />
+                ))}
               </ul>
             </>
           )}
