@@ -4,16 +4,43 @@ import type { Placement } from '../catalogue/index.ts'
 export const STATES = ['idea', 'brief', 'fitting', 'sourcing', 'on-the-way', 'ready', 'built', 'shown'] as const
 export type State = (typeof STATES)[number]
 
-/** What each state is called, and the fact it is told by. */
-export const STATE_WORDS: Readonly<Record<State, { label: string; because: string }>> = {
-  idea: { label: 'idea', because: 'There is no brief and nothing is worn yet.' },
-  brief: { label: 'brief', because: 'The brief says what to show; nothing is worn yet.' },
-  fitting: { label: 'fitting', because: 'A head, a torso or legs are missing, or a problem is pinned.' },
-  sourcing: { label: 'sourcing', because: 'It is dressed without a problem; parts are still to be bought.' },
-  'on-the-way': { label: 'on the way', because: 'All that is missing has been ordered and has not arrived.' },
-  ready: { label: 'ready to build', because: 'Every part is in the drawer.' },
-  built: { label: 'built', because: 'Every part stands together on the figure.' },
-  shown: { label: 'shown', because: 'It is built, and a picture of it was taken away.' },
+/** A state in the words of one outfit and of a count ("2 with parts to buy"), and the fact it is told by. */
+interface StateWords {
+  label: string
+  counted: string
+  because: string
+}
+
+/** What is said of an outfit in each state. */
+export const STATE_WORDS: Readonly<Record<State, StateWords>> = {
+  idea: { label: 'only thought of', counted: 'only thought of', because: 'There is no brief and nothing is worn yet.' },
+  brief: {
+    label: 'to be dressed',
+    counted: 'to be dressed',
+    because: 'The brief says what to show; nothing is worn yet.',
+  },
+  fitting: {
+    label: 'being dressed',
+    counted: 'being dressed',
+    because: 'A head, a torso or legs are missing, or a problem is pinned.',
+  },
+  sourcing: {
+    label: 'has parts to buy',
+    counted: 'with parts to buy',
+    because: 'It is dressed without a problem; parts are still to be bought.',
+  },
+  'on-the-way': {
+    label: 'waits for a parcel',
+    counted: 'waiting for a parcel',
+    because: 'All that is missing has been ordered and has not arrived.',
+  },
+  ready: { label: 'ready to build', counted: 'ready to build', because: 'Every part is in the drawer.' },
+  built: { label: 'is built', counted: 'built', because: 'Every part stands together on the figure.' },
+  shown: {
+    label: 'is built and shown',
+    counted: 'built and shown',
+    because: 'It is built, and a picture of it was taken away.',
+  },
 }
 
 /** What is known of an outfit. Counts are of placements of its chosen take. */

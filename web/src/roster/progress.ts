@@ -1,10 +1,10 @@
 import { STATES, STATE_WORDS, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 
-/** "3 built, 2 on the way, 4 fitting": how far outfits are, the furthest first. */
+/** "3 built, 2 with parts to buy, 1 being dressed": how far outfits are, the furthest first. */
 export function stateCounts(outfits: readonly ShelfOutfit[]): string {
   const counted = [...STATES].reverse().flatMap((state) => {
     const count = outfits.filter((outfit) => outfit.state === state).length
-    return count > 0 ? [`${count} ${STATE_WORDS[state].label}`] : []
+    return count > 0 ? [`${count} ${STATE_WORDS[state].counted}`] : []
   })
   return counted.join(', ') || 'nobody yet'
 }

@@ -20,7 +20,7 @@ test('outfits stand by faction in the order factions appear, numbered along the 
 
 test('facts are counted in words', () => {
   const [ada, bo] = [outfit('Ada', 'Crew', { state: 'built' }), outfit('Bo', 'Crew', { state: 'sourcing' })]
-  expect(shelfFacts(roster([ada, bo]))).toBe('2 outfits in 1 faction · 1 built, 1 sourcing · no pins')
+  expect(shelfFacts(roster([ada, bo]))).toBe('2 outfits in 1 faction · 1 built, 1 with parts to buy · no pins')
   expect(shelfFacts(roster([ada]))).toBe('1 outfit in 1 faction · 1 built · no pins')
   expect(stateCounts([])).toBe('nobody yet')
 })

@@ -38,7 +38,8 @@ export function tableRows(
   }
   return numbered
     .filter(({ outfit: { name, faction, character, state } }) => {
-      const text = `${name} ${faction} ${character} ${STATE_WORDS[state].label}`.toLowerCase()
+      const text =
+        `${name} ${faction} ${character} ${STATE_WORDS[state].label} ${STATE_WORDS[state].counted}`.toLowerCase()
       return wanted.every((word) => text.includes(word))
     })
     .sort((a, b) => (down ? -1 : 1) * compare[order](a, b) || a.number - b.number)
