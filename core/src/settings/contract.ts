@@ -21,6 +21,8 @@ export interface WorkspaceSettings {
    * that does not name a colour says nothing of whether it exists.
    */
   wholeCatalogue: boolean
+  /** Moulds, by code, of which that is so, while it is not of all. */
+  wholeMoulds: string[]
   /** Whether a copy of everything is written each day. */
   dailyCopies: boolean
 }
@@ -33,5 +35,12 @@ export const USUAL_SETTINGS: WorkspaceSettings = {
   school: 'exchange-only',
   maker: '',
   wholeCatalogue: false,
+  wholeMoulds: [],
   dailyCopies: true,
 }
+
+/** Whether the catalogue has all there ever was of a mould. */
+export const isComplete = (
+  { wholeCatalogue, wholeMoulds }: Pick<WorkspaceSettings, 'wholeCatalogue' | 'wholeMoulds'>,
+  mould: string,
+): boolean => wholeCatalogue || wholeMoulds.includes(mould)

@@ -33,7 +33,7 @@ const LIST = 10_000
 /** The catalogue as drawings and rules need it. */
 @Injectable()
 export class CatalogueService {
-  /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. None unless the catalogue is complete. */
+  /** Atomic parts that no figure, release or offer has and nobody owns: drawn or wished for, never made. None of a mould the catalogue is not complete for. */
   readonly unmade: () => Promise<string[]>
   /**
    * Every part by its kind and in the order of codes, bare of its components, with the colours, moulds and traits of prints
@@ -82,11 +82,16 @@ export class CatalogueService {
   }
 
   private async neverMade(): Promise<string[]> {
-    const whole = await this.database.getRepository(SettingEntity).findOneBy({ name: 'wholeCatalogue' })
-    if (whole?.value !== true) return []
+    const settings = await this.database
+      .getRepository(SettingEntity)
+      .findBy({ name: In(['wholeCatalogue', 'wholeMoulds']) })
+    const kept = Object.fromEntries(settings.map(({ name, value }) => [name, value as unknown]))
+    const moulds = kept['wholeCatalogue'] === true ? null : ((kept['wholeMoulds'] as string[] | undefined) ?? [])
+    if (moulds?.length === 0) return []
     const rows = (await this.database.query(
       `SELECT p.code FROM part p
        WHERE p.kind NOT IN ('dressed-torso', 'leg-pair')
+         ${moulds ? 'AND p.mould IN (SELECT value FROM json_each(?))' : ''}
          AND NOT EXISTS (SELECT 1 FROM figure_part WHERE part = p.code)
          AND NOT EXISTS (SELECT 1 FROM release_content WHERE kind = 'part' AND code = p.code)
          AND NOT EXISTS (SELECT 1 FROM offer WHERE kind = 'part' AND code = p.code)
@@ -96,6 +101,7 @@ export class CatalogueService {
              EXISTS (SELECT 1 FROM release_content WHERE kind = 'part' AND code = c.assembly)
              OR EXISTS (SELECT 1 FROM offer WHERE kind = 'part' AND code = c.assembly)))
        ORDER BY p.code`,
+      moulds ? [JSON.stringify(moulds)] : [],
     )) as { code: string }[]
     return rows.map(({ code }) => code)
   }

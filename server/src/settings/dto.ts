@@ -1,7 +1,7 @@
 import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Max } from 'class-validator'
 import { SCHOOLS, type School } from '@outfit/core/roster'
 import { THEMES, type Theme } from '@outfit/core/settings'
-import { CurrencyCode, Text } from '../base/fields.ts'
+import { CurrencyCode, Text, Texts } from '../base/fields.ts'
 
 /** What is to be otherwise; what is not named stays. */
 export class ChangeSettings {
@@ -11,6 +11,7 @@ export class ChangeSettings {
   @IsOptional() @IsIn(SCHOOLS) school?: School
   @IsOptional() @Text(80) maker?: string
   @IsOptional() @IsBoolean() wholeCatalogue?: boolean
+  @IsOptional() @Texts({ most: 5000 }) wholeMoulds?: string[]
   @IsOptional() @IsBoolean() dailyCopies?: boolean
 }
 

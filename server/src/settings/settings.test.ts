@@ -29,6 +29,7 @@ describe('an empty workspace', () => {
     ['maker', { maker: 'x'.repeat(81) }],
     ['singleKeys', { singleKeys: 'yes' }],
     ['wholeCatalogue', { wholeCatalogue: 1 }],
+    ['wholeMoulds', { wholeMoulds: 'M-CAP' }],
     ['home', { home: 'GBP' }],
   ])('what is wrong about %s is refused by its field', async (field, set) => {
     const before = await settings()
@@ -49,6 +50,12 @@ describe('an empty workspace', () => {
     await change({ wholeCatalogue: true })
     expect(await unmade()).toEqual(['P-1'])
     await change({ wholeCatalogue: false })
+    expect(await unmade()).toEqual([])
+    await change({ wholeMoulds: ['M-OTHER'] })
+    expect(await unmade()).toEqual([])
+    await change({ wholeMoulds: ['M-OTHER', 'M-CAP'] })
+    expect([await unmade(), (await settings()).wholeMoulds]).toEqual([['P-1'], ['M-OTHER', 'M-CAP']])
+    await change({ wholeMoulds: [] })
     expect(await unmade()).toEqual([])
   })
 

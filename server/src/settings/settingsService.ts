@@ -49,7 +49,7 @@ export class SettingsService implements OnModuleInit {
       return this.read(db)
     })
     // What was never made is a statement of the catalogue.
-    if (set.wholeCatalogue !== undefined) this.changes.tell('catalogue')
+    if (set.wholeCatalogue !== undefined || set.wholeMoulds !== undefined) this.changes.tell('catalogue')
     return settings
   }
 

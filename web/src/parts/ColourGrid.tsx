@@ -1,13 +1,16 @@
 import { useNavigate } from 'react-router'
-import type { Colour, Part } from '@outfit/core/catalogue'
+import type { Colour, Mould, Part } from '@outfit/core/catalogue'
 import type { GridFamily } from '@outfit/core/parts'
 import { readableOn } from '@outfit/core/colour'
 import { homeSign, homeMoney } from '@outfit/core/market'
+import { isComplete } from '@outfit/core/settings'
 import type { Candidate } from '../data/api.ts'
 import { useSettings } from '../data/settingsApi.ts'
+import { WholeMould } from './WholeMould.tsx'
 
 interface ColourGridProps {
   part: Part
+  mould: Mould
   grid: readonly GridFamily[]
   family: readonly Candidate[]
   wished: Colour | null
@@ -18,10 +21,10 @@ interface ColourGridProps {
 }
 
 /** The mould and print in every colour of the palette: made, owned, for sale, or only to be wished for. */
-export function ColourGrid({ part, grid, family, wished, wishes, onWish }: ColourGridProps) {
+export function ColourGrid({ part, mould, grid, family, wished, wishes, onWish }: ColourGridProps) {
   const navigate = useNavigate()
-  const { wholeCatalogue } = useSettings()
-  const lacking = wholeCatalogue ? 'never made' : 'not in your catalogue'
+  const complete = isComplete(useSettings(), part.mould)
+  const lacking = complete ? 'never made' : 'not in your catalogue'
   const known = new Map(family.map((candidate) => [candidate.part.code, candidate]))
   const cells = grid.flatMap((row) => row.cells)
   const made = cells.filter((cell) => cell.part).length
@@ -31,20 +34,21 @@ export function ColourGrid({ part, grid, family, wished, wishes, onWish }: Colou
       return wishes.has(colour.code) ? { mark: '✶', words: `${lacking}, wished for` } : { mark: '', words: lacking }
     if (candidate.owned > 0) return { mark: String(candidate.owned), words: `owned ${candidate.owned}` }
     if (candidate.lowest !== null) return { mark: homeSign(), words: `from ${homeMoney(candidate.lowest)}` }
-    return { mark: '', words: `${wholeCatalogue ? 'made' : 'known'}, not for sale singly` }
+    return { mark: '', words: `${complete ? 'made' : 'known'}, not for sale singly` }
   }
   return (
     <section aria-label="Colours">
       <h2 className="text-lg">
         Colours
         <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
-          {wholeCatalogue ? 'made' : 'known'} in {made} of {cells.length}
+          {complete ? 'made' : 'known'} in {made} of {cells.length}
         </span>
       </h2>
       <p className="mt-0.5 text-[13px] text-soft">
-        A number: owned. {homeSign()}: for sale. Large and blank: {wholeCatalogue ? 'made' : 'known'}, not for sale
-        singly. Small and struck through: {lacking}; press to see it all the same. ✶: wished for.
+        A number: owned. {homeSign()}: for sale. Large and blank: {complete ? 'made' : 'known'}, not for sale singly.
+        Small and struck through: {lacking}; press to see it all the same. ✶: wished for.
       </p>
+      <WholeMould mould={mould} />
       <div className="mt-3 space-y-2.5">
         {grid.map(({ family: name, cells: row }) => (
           <div key={name} className="flex items-start gap-1">

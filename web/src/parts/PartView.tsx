@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router'
 import { wornAlone } from '@outfit/core/anatomy'
 import { colourGrid, commonness } from '@outfit/core/parts'
 import { inColour, mainColour, mouldOf, type Catalogue, type Colour, type Part } from '@outfit/core/catalogue'
+import { isComplete } from '@outfit/core/settings'
 import { useSettings } from '../data/settingsApi.ts'
 import { api, errorText, type Candidate, type PartDetail } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
@@ -57,7 +58,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
   const picture = sourceOfPicture(part, catalogue)
   const colour = mainColour(catalogue, part)
   const mould = mouldOf(catalogue, part)
-  const { wholeCatalogue } = useSettings()
+  const settings = useSettings()
   const grid = colourGrid(
     part,
     family.map((entry) => entry.part),
@@ -106,7 +107,10 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
         {wished ? (
           <p role="status" className="mt-2 rounded-[8px] border border-notice bg-card px-3 py-1.5">
             <strong className="text-notice">Preview only.</strong> {part.name}{' '}
-            {wholeCatalogue ? `was never made in ${wished.name}` : `in ${wished.name} is not in your catalogue`}.
+            {isComplete(settings, mould.code)
+              ? `was never made in ${wished.name}`
+              : `in ${wished.name} is not in your catalogue`}
+            .
           </p>
         ) : (
           <p className="mt-2 text-soft">
@@ -152,6 +156,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
       </section>
       <ColourGrid
         part={part}
+        mould={mould}
         grid={grid}
         family={family}
         wished={wished}
