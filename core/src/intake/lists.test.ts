@@ -258,10 +258,35 @@ test.each([
     'Set No,Figure,Part,Color,Qty,Price\n4410,Guard,red torso,,1,0.50\n4410,Guard,black legs,,1,0.20\n',
     ['1 M-TORSO 4410 / Guard (Price: 0.50)', '1 M-PAIRF 4410 / Guard (Price: 0.20)'],
   ],
+  [
+    'German, the price of a set on each of its rows, on the first alone, and one that says two',
+    'Set;Figur;Teil;Farbe;Preis\nHafen;Koch;Kopf;hautfarben;12,90 €\nHafen;Koch;Torso;rot;12,90 €\nKai;Koch;Kopf;hautfarben;5 €\nKai;Koch;Torso;rot;\nTor;Koch;Kopf;hautfarben;4 €\nTor;Koch;Torso;rot;6 €\n',
+    [
+      '1 M-HEAD Hafen / Koch costs 1290 EUR',
+      '1 M-TORSO Hafen / Koch costs 1290 EUR',
+      '1 M-HEAD Kai / Koch costs 500 EUR',
+      '1 M-TORSO Kai / Koch',
+      '1 M-HEAD Tor / Koch (Preis: 4 €)',
+      '1 M-TORSO Tor / Koch (Preis: 6 €)',
+    ],
+  ],
+  [
+    'prices of parts, which one set happens to have alike',
+    'set,figure,part,colour,price\nA,Cook,head,beige,1.50\nA,Cook,torso,red,0.40\nB,Cook,head,beige,1.50\nB,Cook,torso,red,0.40\nC,Cook,legs,red,0.40\nC,Cook,torso,red,0.40\n',
+    ['head', 'torso', 'head', 'torso', 'legs', 'torso'].map(
+      (part, i) =>
+        `1 ${{ head: 'M-HEAD', torso: 'M-TORSO', legs: 'M-PAIRF' }[part]} ${'AABBCC'[i]} / Cook (price: ${part === 'head' ? '1.50' : '0.40'})`,
+    ),
+  ],
 ])('a set list: %s', (_about, text, says) => {
   const { kind, rows, faults } = readList(sheetOf(text), 'list.csv', known)
-  const told = rows.map(({ part, count, set, figure, year, remark }) =>
-    [count, part.mould, `${set} / ${figure ?? '-'}`, year, remark && `(${remark})`].filter(Boolean).join(' '),
+  const told = rows.map(({ part, count, set, figure, year, price, remark }) =>
+    [
+      ...[count, part.mould, `${set} / ${figure ?? '-'}`, year],
+      ...[price && `costs ${price.minor} ${price.currency}`, remark && `(${remark})`],
+    ]
+      .filter(Boolean)
+      .join(' '),
   )
   expect([kind, faults, told]).toEqual(['sets', [], says])
 })

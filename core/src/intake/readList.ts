@@ -21,6 +21,7 @@ import { CONDITIONS, headNames } from '../tables/index.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
 import { whoseIn } from './whose.ts'
 import { knownIn, PART_PHRASES, wordList } from './words.ts'
+import { pricesOfParts } from './setPrices.ts'
 
 /** What a person said of a list; whatever is left open is guessed. */
 export interface Choices {
@@ -49,7 +50,7 @@ export interface ListedRow {
   condition: 'new' | 'used' | null
   seller: string | null
   pack: number
-  /** Of a set list: the set, the figure of it that wears the part (null for what lies beside), the year it came out. */
+  /** Of a set list: the set, the figure of it that wears the part (null for what lies beside), the year it came out; `price` is that of the set. */
   set: string | null
   figure: string | null
   year: number | null
@@ -106,7 +107,7 @@ const TERMS: readonly Field[] = ['country', 'minimum', 'shipping', 'free', 'hand
 const IDLE: Readonly<Record<ListKind, readonly Field[]>> = {
   owned: ['set', 'figure', 'year', 'seller', 'pack', ...TERMS, 'hex', 'finish'],
   prices: ['set', 'figure', 'year', 'bin', ...TERMS, 'hex', 'finish'],
-  sets: ['bin', 'price', 'currency', 'seller', 'pack', 'condition', 'date', ...TERMS, 'hex', 'finish'],
+  sets: ['bin', 'seller', 'pack', 'condition', 'date', ...TERMS, 'hex', 'finish'],
   // These have readings of their own.
   sellers: [],
   colours: [],
@@ -298,7 +299,7 @@ export function* readingList(
             currency: choices.style?.currency ?? currencies.get(seller.code ?? '') ?? style.currency,
           })
     // What was paid is good to know; what is asked has to be.
-    if (money !== '' && price === null) (kind === 'owned' ? keepWords : fault)('price', `"${money}" is no amount`)
+    if (money !== '' && price === null) (kind === 'prices' ? fault : keepWords)('price', `"${money}" is no amount`)
     else if (price && price.minor > MOST.money) fault('price', `"${money}" is too much`)
     if (kind === 'prices' && money === '') fault('price', 'is missing')
     const on = cell('date')
@@ -345,6 +346,16 @@ export function* readingList(
   for (const row of body) {
     told.push({ row, read: read(row) })
     yield
+  }
+  if (kind === 'sets') {
+    const ofParts = pricesOfParts(told.flatMap(({ read: one }) => one ?? []))
+    const { index = -1, head = '' } = columns.find(({ field }) => field === 'price') ?? {}
+    for (const entry of told) {
+      const own = entry.read
+      if (!own?.price || !ofParts.has(own)) continue
+      const words = [head, plain(entry.row.cells[index] ?? '')].filter(Boolean).join(': ')
+      entry.read = { ...own, price: null, remark: [words, own.remark].filter(Boolean).join('; ') }
+    }
   }
   const rows = told.flatMap(({ read: one }) => one ?? [])
   return {

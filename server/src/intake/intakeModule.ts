@@ -14,6 +14,6 @@ import { TakenLists } from './takenLists.ts'
   imports: [TablesModule, MarketModule, DrawerModule],
   controllers: [IntakeController, PiecesController],
   providers: [IntakeFiles, IntakeService, ListWriter, TakeApartService, TakenLists],
-  exports: [IntakeService],
+  exports: [IntakeService, TakenLists],
 })
 export class IntakeModule {}

@@ -25,8 +25,9 @@ import { today } from '../base/today.ts'
 import { Writer } from '../base/writer.ts'
 import { ComponentEntity, PartEntity } from '../schema/catalogue.ts'
 import { BinEntity, LyingEntity } from '../schema/drawer.ts'
-import { IntakeAnswerEntity, IntakeEntity } from '../schema/intake.ts'
+import { IntakeAnswerEntity, IntakeEntity, IntakeRemarkEntity } from '../schema/intake.ts'
 import { SellerEntity } from '../schema/market.ts'
+import { writeRows } from '../tables/tableWriter.ts'
 import { IntakeFiles, type OpenedList } from './intakeFiles.ts'
 import { ListWriter, unratedOf, UNSORTED } from './listWriter.ts'
 import { ownAndStarter } from './ownAndStarter.ts'
@@ -150,7 +151,12 @@ export class IntakeService {
           ])
         await this.followers.much(list.rows.length + list.entries.length)
         const rates = choices.rates ?? {}
-        const { undo, keepRows, ...written } = await this.lists.write(db, {
+        const {
+          undo,
+          keepRows,
+          remarks = [],
+          ...written
+        } = await this.lists.write(db, {
           name: opened.name,
           list,
           known,
@@ -170,6 +176,11 @@ export class IntakeService {
           takenBack: null,
         })
         await keepRows?.(id)
+        await writeRows(
+          db,
+          IntakeRemarkEntity,
+          remarks.map((remark) => ({ intake: id, ...remark })),
+        )
         for (const { key, answer, plain } of list.unknown)
           if (!plain) await db.upsert(IntakeAnswerEntity, { key, answer } as never, ['key'])
         return { id, ...written }

@@ -32,6 +32,8 @@ const ulid = monotonicFactory()
 /** What came of a list, with what is needed to take it back. */
 type WrittenList = Omit<IntakeResult, 'id'> & {
   undo: IntakeUndo | null
+  /** What its lines say besides, where no history tells it. */
+  remarks?: { line: number; part: string; text: string }[]
   /** Writes down which rows were changed, once the list has its entry. */
   keepRows?: (list: string) => Promise<void>
 }
@@ -84,6 +86,7 @@ export class ListWriter {
       undo: null,
     }
     if (list.kind === 'sets') {
+      await this.keepRates(db, currenciesIn(rows), firstDay(rows, today), rates)
       const sets = await new SetMaker(db, moulds, today).make(rows, codeOf)
       const { releases, figures } = sets
       return {
@@ -91,6 +94,7 @@ export class ListWriter {
         act: null,
         made: { parts: parts.made.length, bins: 0, sellers: 0, colours },
         sets,
+        remarks: remarksOf(rows, codeOf),
         undo: releases.length === 0 ? null : undoOf({ releases, figures, as: await setsAs(db, sets) }),
       }
     }
@@ -99,7 +103,14 @@ export class ListWriter {
       const keepRows = await pricesBefore(db, [...new Set(rows.flatMap(({ seller }) => seller ?? []))])
       const sellers = await this.offer(db, list, codeOf, today)
       const made = { parts: parts.made.length, bins: 0, sellers: sellers.length, colours }
-      return { ...sum, act: null, made, undo: undoOf({ sellers: { made: sellers, changed: [] } }), keepRows }
+      return {
+        ...sum,
+        act: null,
+        made,
+        undo: undoOf({ sellers: { made: sellers, changed: [] } }),
+        remarks: remarksOf(rows, codeOf),
+        keepRows,
+      }
     }
     const bins = await this.makeBins(db, list)
     const act = await this.move(db, { name, rows, codeOf, mode, today })
@@ -330,10 +341,16 @@ async function unratedIn(db: EntityManager, currencies: readonly string[], day: 
 
 /** Currencies a list speaks of that no rate is known for on its first day. */
 export function unratedOf(db: EntityManager, { kind, rows, entries }: ReadList, today: string): Promise<string[]> {
-  if (kind === 'prices') return unratedIn(db, currenciesIn(rows), firstDay(rows, today))
+  if (kind === 'prices' || kind === 'sets') return unratedIn(db, currenciesIn(rows), firstDay(rows, today))
   const sellers = entries.flatMap((entry) => (entry.what === 'seller' ? entry.currency : []))
   return unratedIn(db, [...new Set(sellers)], today)
 }
+
+/** What no column is for, line by line. */
+const remarksOf = (rows: readonly ListedRow[], codeOf: (row: ListedRow) => string) =>
+  rows.flatMap((row) =>
+    row.remark === '' ? [] : [{ line: row.line, part: codeOf(row), text: row.remark.slice(0, LONGEST_REASON) }],
+  )
 
 /** Why a part came, in the words of its row: where it stands, what was paid, and what no column is for. */
 function reasonOf(name: string, { line, price, remark }: ListedRow): string {

@@ -55,14 +55,15 @@ export class SetMaker {
         continue
       }
       const year = own.find((row) => row.year !== null)?.year ?? Number(this.today.slice(0, 4))
+      const told = own.find((row) => row.price !== null)?.price
       const release = CODE.test(name) ? name : await this.free(ReleaseEntity, 'Q-OWN-')
       await this.db.insert(ReleaseEntity, {
         code: release,
         name,
         kind: 'box',
         year,
-        price: 0,
-        currency: homeCurrency(),
+        price: told?.minor ?? 0,
+        currency: told?.currency ?? homeCurrency(),
         inProduction: false,
         photo: null,
       })

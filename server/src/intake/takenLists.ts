@@ -15,7 +15,7 @@ import {
   ReleaseEntity,
 } from '../schema/catalogue.ts'
 import { ActEntity } from '../schema/drawer.ts'
-import { IntakeEntity, type IntakeUndo, type Written } from '../schema/intake.ts'
+import { IntakeEntity, IntakeRemarkEntity, type IntakeUndo, type Written } from '../schema/intake.ts'
 import { SellerEntity, SheetEntity } from '../schema/market.ts'
 import { writeRows } from '../tables/tableWriter.ts'
 import { asText } from './entryWriter.ts'
@@ -23,6 +23,7 @@ import { pricesBack } from './priceRows.ts'
 import { setsAs } from './setsAs.ts'
 
 const MOST_TOLD = 100
+const MOST_REMARKS = 5
 
 /** Lists that were brought in, and their taking back. */
 @Injectable()
@@ -57,6 +58,15 @@ export class TakenLists {
     })
   }
 
+  /** What lists say of a part that no column is for, the newest first. */
+  async remarksOn(part: string): Promise<{ list: string; at: string; line: number; text: string }[]> {
+    return (await this.database.query(
+      `SELECT i.name AS list, i.at, r.line, r.text FROM intake_remark r JOIN intake i ON i.id = r.intake
+       WHERE r.part = ? ORDER BY i.at DESC, i.id DESC, r.line LIMIT ?`,
+      [part, MOST_REMARKS],
+    )) as { list: string; at: string; line: number; text: string }[]
+  }
+
   /**
    * Take back what a list brought: what it moved lies where it was, what it made is gone, what it changed is as before. Once
    * only; refused as a whole where something of it is in use or was changed since.
@@ -79,6 +89,7 @@ export class TakenLists {
           await undone(db, name, undo)
         } else
           throw new Problem(409, `${name} cannot be taken back: it changed nothing, or was brought in too long ago.`)
+        await db.delete(IntakeRemarkEntity, { intake: id })
         if (undo) await db.update(IntakeEntity, { id }, { takenBack: today() })
       })
     } finally {

@@ -19,6 +19,8 @@ const bring = async (name: string, text: string) => {
   const kept = await server.sendFile<{ id: string }>(`intake?name=${name}`, new TextEncoder().encode(text))
   return server.send('POST', `intake/${kept.body.id}/taken`, { mode: 'add' })
 }
+const release = async (code: string) =>
+  (await server.get<{ name: string; price: number; currency: string }>(`releases/${code}`)).body
 const found = async (text: string) =>
   (await server.get<{ items: Whole[] }>(`parts/find?text=${encodeURIComponent(text)}`)).body.items
 
@@ -47,4 +49,46 @@ test('torsos with arms and printed legs are owned as their pieces, which carry t
         .sort(),
     ).toEqual([...printed].sort())
   }
+})
+
+interface Told {
+  part: Kind
+  remarks: { list: string; line: number; text: string }[]
+}
+type Brought = { id: string; sets: { releases: string[] } }
+const toldOf = async (text: string) =>
+  (await server.get<Told>(`parts/${(await found(text))[0]!.part.code}`)).body.remarks.map(
+    ({ list, line, text: said }) => `${list}, ${line}: ${said}`,
+  )
+
+test('a set costs what all of its rows say; where they differ the prices stay as remarks, as does what no column is for', async () => {
+  const text = [
+    'Set;Figur;Teil;Farbe;Anzahl;Preis;Regal',
+    'Hafenfest;Kapitän;Schlapphut;grün;1;12,90 €;oben links',
+    'Hafenfest;Kapitän;Torso;rot;1;12,90 €;',
+    'Nachtmarkt;Köchin;Wollmütze;blau;1;3,00 €;unten',
+    'Nachtmarkt;Köchin;Torso;weiß;1;4,50 €;',
+  ].join('\n')
+  const brought = await bring('sets.csv', text)
+  expect(brought.status).toBe(201)
+  const { id, sets } = brought.body as unknown as Brought
+  expect((await Promise.all(sets.releases.map(release))).map((one) => [one.name, one.price, one.currency])).toEqual([
+    ['Hafenfest', 1290, 'EUR'],
+    ['Nachtmarkt', 0, 'EUR'],
+  ])
+  expect(await toldOf('Schlapphut')).toEqual(['sets.csv, 2: Regal: oben links'])
+  expect(await toldOf('Wollmütze')).toEqual(['sets.csv, 4: Preis: 3,00 €; Regal: unten'])
+  expect((await server.send('POST', `intake/${id}/taken-back`)).status).toBe(204)
+  expect([await toldOf('Schlapphut'), await toldOf('Wollmütze')]).toEqual([[], []])
+})
+
+test('what a price list says besides prices is kept with the part, in money with a rate or not', async () => {
+  const text =
+    'Teil;Farbe;Preis;Bestand;Zustand;Bemerkung\nPaddel;braun;0,40 €;3;neu;leicht verkratzt\nPaddel;rot;0,40 €;2;neu;'
+  const kept = await server.sendFile<{ id: string }>('intake?name=Preisliste.csv', new TextEncoder().encode(text))
+  const choices = { kind: 'prices', same: { seller: 'Eckladen' } }
+  expect((await server.send('POST', `intake/${kept.body.id}/taken`, { mode: 'add', choices })).status).toBe(201)
+  const { items } = (await server.get<{ items: Whole[] }>('parts/find?text=Paddel')).body
+  const all = await Promise.all(items.map(({ part }) => server.get<Told>(`parts/${part.code}`)))
+  expect(all.flatMap(({ body }) => body.remarks.map(({ text }) => text))).toEqual(['Bemerkung: leicht verkratzt'])
 })

@@ -6,6 +6,7 @@ import { COMPANIONS_OF, goesWith } from '@outfit/core/parts'
 import { waysToGet } from '@outfit/core/prices'
 import { notFound } from '../base/problem.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
+import { TakenLists } from '../intake/takenLists.ts'
 import { MarketService } from '../market/marketService.ts'
 import { ParcelService } from '../market/parcelService.ts'
 import { CarriersService } from '../catalogue/carriersService.ts'
@@ -37,24 +38,26 @@ export class PartPageController {
     private readonly market: MarketService,
     private readonly wishes: WishService,
     private readonly parcels: ParcelService,
+    private readonly lists: TakenLists,
   ) {}
 
   /** One part with where it lies, who carries it and who sells it. */
   @Get('parts/:code')
   async part(@Param('code') code: string) {
     const { part, parts } = await this.known(code)
-    const [bins, parcels, carriers, offers] = await Promise.all([
+    const [bins, parcels, carriers, offers, remarks] = await Promise.all([
       this.drawer.placesOf([code, ...part.components.map((c) => c.part)]),
       this.parcels.open(),
       this.carriers.of(code),
       this.market.offersFor(code),
+      this.lists.remarksOn(code),
     ])
     const prints = await this.catalogue.printsOn(parts)
     const coming = parcels.flatMap(({ id, seller, expectedOn, lines }) => {
       const qty = lines.filter((line) => line.part === code).reduce((sum, line) => sum + line.qty, 0)
       return qty > 0 ? [{ parcel: id, seller, expectedOn, qty }] : []
     })
-    return { part, parts: parts.filter((p) => p.code !== code), prints, bins, coming, ...carriers, offers }
+    return { part, parts: parts.filter((p) => p.code !== code), prints, bins, coming, ...carriers, offers, remarks }
   }
 
   /** Every part made from the mould of this one, for its mould and colour grid. */

@@ -32,6 +32,15 @@ export class IntakeRowEntity {
   @Column('text', { nullable: true }) now: string | null
 }
 
+/** What a line of a list says of its part that no column is for; of lists whose lines are in no history. */
+@Entity('intake_remark')
+export class IntakeRemarkEntity {
+  @PrimaryColumn('text') intake: string
+  @PrimaryColumn('integer') line: number
+  @Column('text') part: string
+  @Column('text') text: string
+}
+
 /** Entries a list made or changed. */
 export interface IntakeUndo {
   releases: string[]

@@ -117,6 +117,8 @@ export interface PartDetail extends Drawables, Carriers {
     stock: number
     multiple: number
   }[]
+  /** What lists say of it that no column is for, the newest first. */
+  remarks: { list: string; at: string; line: number; text: string }[]
 }
 
 /** An error answer of the server. */

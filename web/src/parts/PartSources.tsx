@@ -109,6 +109,21 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
           </tbody>
         </table>
       )}
+      {detail.remarks.length > 0 && (
+        <>
+          <h2 className="mt-4 text-lg">Said of it in lists</h2>
+          <ul>
+            {detail.remarks.map(({ list, at, line, text }) => (
+              <li key={`${list} ${at} ${line}`}>
+                {text}{' '}
+                <span className="text-soft">
+                  {list}, line {line}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </section>
   )
 }

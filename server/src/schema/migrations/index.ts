@@ -17,6 +17,8 @@ import { IntakeRows1765400000000 } from './intakeRows.ts'
 import { SkinFamily1765500000000 } from './skinFamily.ts'
 import { PictureOutline1765600000000 } from './pictureOutline.ts'
 import { WishTemplates1765700000000 } from './wishTemplates.ts'
+import { IntakeRemarks1765800000000 } from './intakeRemarks.ts'
+import { Pieces1765900000000 } from './pieces.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -39,4 +41,6 @@ export const MIGRATIONS = [
   SkinFamily1765500000000,
   PictureOutline1765600000000,
   WishTemplates1765700000000,
+  IntakeRemarks1765800000000,
+  Pieces1765900000000,
 ]
