@@ -128,6 +128,19 @@ describe('the spending limit', () => {
     expect(ruled(odile, 'spending-limit', { drawer: { loose: { [hair]: 1 }, donors: [] }, lowest, rules })).toEqual([])
     expect(ruled(odile, 'spending-limit', { drawer: EMPTY_DRAWER, lowest })).toEqual([])
   })
+
+  test('counts what is sold as one for less as one', () => {
+    const legs = odile.filter(({ slot }) => ['hips', 'legRight', 'legLeft'].includes(slot))
+    const whole = [...worldCatalogue().parts.values()].find(
+      ({ components }) =>
+        components.length === legs.length &&
+        components.every(({ slot, part }) => legs.some((worn) => worn.slot === slot && worn.part === part)),
+    )!
+    const singly = Object.fromEntries(legs.map(({ part }) => [part, 500]))
+    const ask = { drawer: EMPTY_DRAWER, rules }
+    expect(ruled(legs, 'spending-limit', { ...ask, lowest: singly })[0]!.detail).toMatch(/^€15\.00 to buy/)
+    expect(ruled(legs, 'spending-limit', { ...ask, lowest: { ...singly, [whole.code]: 900 } })).toEqual([])
+  })
 })
 
 describe('a part nobody made', () => {

@@ -37,6 +37,15 @@ describe('what is left to buy', () => {
     ])
     expect(wholesAmong(parts, prices, 2)).toEqual([{ price: 90, brings: ['hand'] }])
     expect(wholesAmong(parts, lowest({ hat: 10 }), 5)).toEqual([])
+    // What stays joined is bought as it is where all of it is wanted.
+    expect(wholesAmong(parts, prices, 2, ['left', 'right'])).toEqual([
+      { price: 70, brings: ['left', 'right'] },
+      { price: 90, brings: ['hand'] },
+    ])
+    expect(wholesAmong(parts, prices, 2, ['left', 'hand'])).toEqual([{ price: 90, brings: ['hand'] }])
+    const twice = [part('mitts', ['mitt', 2], ['mitt', 2])]
+    expect(wholesAmong(twice, lowest({ mitts: 5 }), 0, ['mitt'])).toEqual([])
+    expect(wholesAmong(twice, lowest({ mitts: 5 }), 0, ['mitt', 'mitt'])).toHaveLength(1)
   })
 
   test('is the least of all ways to buy it', () => {

@@ -1,4 +1,4 @@
-import type { Part } from '../catalogue/index.ts'
+import type { Catalogue, Part } from '../catalogue/index.ts'
 
 /** Something sold as one that brings several parts: a pair of legs, a torso with its sleeves. */
 export interface SoldWhole {
@@ -16,19 +16,53 @@ export interface ToFinish {
 }
 
 /**
- * What is sold as one among some parts and can be taken apart so far (core/catalogue), with what it brings; `lowest` tells what
- * each costs.
+ * What is sold as one among some parts, with what it brings where things come apart so far (core/catalogue); what stays joined
+ * is brought where all of it is `wanted`, each piece as often as it is listed. `lowest` tells what each costs.
  */
 export const wholesAmong = (
   parts: Iterable<Part>,
   lowest: (code: string) => number | null | undefined,
   level: number,
+  wanted: readonly string[] = [],
 ): SoldWhole[] =>
   [...parts].flatMap(({ code, components }) => {
     const price = lowest(code)
-    const brings = components.filter((one) => one.level <= level).map(({ part }) => part)
+    const left = [...wanted]
+    const asOne = components
+      .filter((one) => one.level > level)
+      .every(({ part }) => {
+        const at = left.indexOf(part)
+        if (at >= 0) left.splice(at, 1)
+        return at >= 0
+      })
+    const brings = components.filter((one) => asOne || one.level <= level).map(({ part }) => part)
     return brings.length > 0 && typeof price === 'number' ? [{ price, brings }] : []
   })
+
+/** Assemblies of a catalogue by the parts in them; made once a catalogue. */
+const CARRIERS = new WeakMap<Catalogue['parts'], Map<string, Part[]>>()
+
+function carriersIn({ parts }: Catalogue): Map<string, Part[]> {
+  const known = CARRIERS.get(parts)
+  if (known) return known
+  const made = new Map<string, Part[]>()
+  for (const whole of parts.values())
+    for (const part of new Set(whole.components.map((one) => one.part)))
+      made.set(part, [...(made.get(part) ?? []), whole])
+  CARRIERS.set(parts, made)
+  return made
+}
+
+/** What the catalogue knows to be sold as one that brings something of what is wanted. */
+export function wholesWanted(
+  wanted: readonly string[],
+  catalogue: Catalogue,
+  lowest: (code: string) => number | null | undefined,
+  level: number,
+): SoldWhole[] {
+  const carriers = carriersIn(catalogue)
+  return wholesAmong(new Set(wanted.flatMap((part) => carriers.get(part) ?? [])), lowest, level, wanted)
+}
 
 /** More ways to buy than anybody looks through; the ones that save most come first. */
 const MOST_WHOLES = 12

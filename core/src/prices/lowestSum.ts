@@ -1,10 +1,14 @@
-/** What parts cost at lowest single prices, one for each time they are listed; null where one of them is not sold singly. */
+import { costToFinish, type SoldWhole } from './costToFinish.ts'
+
+/**
+ * What parts cost at lowest prices, one for each time they are listed, some of them in wholes where that is less; null where
+ * one of them is not sold at all.
+ */
 export function lowestSum(
   parts: readonly string[],
   lowest: Readonly<Record<string, number | null | undefined>>,
+  wholes: readonly SoldWhole[] = [],
 ): number | null {
-  return parts.reduce<number | null>((sum, part) => {
-    const each = lowest[part] ?? null
-    return sum === null || each === null ? null : sum + each
-  }, 0)
+  const { money, unsold } = costToFinish(parts, (part) => lowest[part], wholes)
+  return unsold > 0 ? null : money
 }

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { emptyBrief, type Brief } from '../brief/index.ts'
 import type { Placement } from '../catalogue/index.ts'
 import { figureNamed, partNamed, worldCatalogue } from '../test/world.ts'
+import { wear } from '../anatomy/index.ts'
 import { auditOf } from './audit.ts'
 
 const catalogue = worldCatalogue()
@@ -33,6 +34,21 @@ describe('an audit', () => {
     expect(audit(with_('head', head)).changes[0]).toMatchObject({ toBuy: 1, cost: 0, unsold: 1 })
     const owned = audit(with_('head', head), { from: porter.map(() => 'drawer' as const), lowest: { [head]: 124 } })
     expect(owned).toMatchObject({ cost: 0, changes: [{ toBuy: 0, unsold: 0 }] })
+  })
+
+  test('counts what is sold as one for less as one, though it is two rows', () => {
+    const worn = porter.filter(({ slot }) => slot !== 'torso' && !slot.startsWith('arm') && !slot.startsWith('hand'))
+    const dressed = [...catalogue.parts.values()].find(
+      ({ mould, components }) => mould === 'M-DRESS' && components.length === 5,
+    )!
+    const now = wear(worn, 'torso', dressed, catalogue)
+    const lowest = Object.fromEntries(dressed.components.map(({ part }) => [part, 100]))
+    const { cost: singly, changes: rows } = audit(now, { lowest })
+    expect([singly, rows.filter(({ toBuy }) => toBuy > 0).length > 1]).toEqual([
+      100 * rows.reduce((sum, { toBuy, unsold }) => sum + toBuy - unsold, 0),
+      true,
+    ])
+    expect(audit(now, { lowest: { ...lowest, [dressed.code]: 160 } }).cost).toBe(160)
   })
 
   test('lets the piece that changed speak for its row, and what is altered for itself', () => {

@@ -1,6 +1,7 @@
 import { judgesOf, likenessBy, type Brief } from '../brief/index.ts'
 import type { Catalogue, Placement } from '../catalogue/index.ts'
 import type { Origin } from '../drawer/index.ts'
+import { costToFinish, wholesWanted } from '../prices/index.ts'
 import { compareTakes } from '../roster/index.ts'
 
 /** One row of the spine in which a figure is no longer as it was released. */
@@ -10,7 +11,7 @@ export interface AuditChange {
   /** Code of what was worn there and what is now; null for nothing, the same code where it was altered or turned. */
   was: string | null
   is: string | null
-  /** Pieces of it that are to be bought, what they cost singly, and how many nobody sells singly. */
+  /** Pieces of it that are to be bought, what they cost, in a whole where that is less, and how many nobody sells. */
   toBuy: number
   cost: number
   unsold: number
@@ -34,32 +35,42 @@ export function auditOf(
     brief,
     catalogue,
     lowest,
+    level = 5,
   }: {
     from: readonly Origin[]
     brief: Brief
     catalogue: Catalogue
     lowest: Readonly<Record<string, number | null | undefined>>
+    /** How far what is bought comes apart. */
+    level?: number
   },
 ): Audit {
   const judges = judgesOf(brief, catalogue)
   const [before, after] = [released, now].map((worn) => likenessBy(judges, worn, catalogue).milli) as [number, number]
+  const priceOf = (code: string) => lowest[code]
+  const costOf = (parts: readonly string[]) =>
+    costToFinish(parts, priceOf, wholesWanted(parts, catalogue, priceOf, level))
+  const bought: string[] = []
   const changes = compareTakes([released, now])
     .filter(({ alike }) => !alike)
     .map(({ key, label, slots, worn: [then = [], next = []] }): AuditChange => {
-      const bought = now.filter(({ slot }, i) => slots.includes(slot) && from[i] === 'buy')
+      const own = now.filter(({ slot }, i) => slots.includes(slot) && from[i] === 'buy').map(({ part }) => part)
+      bought.push(...own)
+      const { money, unsold } = costOf(own)
       return {
         key,
         label,
         was: speaking(then, next),
         is: speaking(next, then),
-        toBuy: bought.length,
-        cost: bought.reduce((sum, { part }) => sum + (lowest[part] ?? 0), 0),
-        unsold: bought.filter(({ part }) => typeof lowest[part] !== 'number').length,
+        toBuy: own.length,
+        cost: money,
+        unsold,
       }
     })
   return {
     changes,
-    cost: changes.reduce((sum, { cost }) => sum + cost, 0),
+    // A torso with its sleeves is one thing to buy and two rows.
+    cost: costOf(bought).money,
     before,
     after,
     verdict: changes.length === 0 ? 'kept' : after > before ? 'better' : after < before ? 'worse' : 'even',

@@ -7,17 +7,20 @@ import { CARD_CHOICES, CARD_SIZE_NAMES, CARD_SIZES, faceBox, type CardChoices } 
 import { cutPhoto, firstPhoto } from './cardPhoto.ts'
 import type { Mark, TextMark } from './page.ts'
 import { pairPage, type PairContent } from './pairCard.ts'
+import { costToFinish, wholesWanted } from '../prices/index.ts'
+import { wear } from '../anatomy/index.ts'
 import { pairRows, type Compared } from './pairRows.ts'
 import { textWidth } from './textWidth.ts'
 
 const catalogue = worldCatalogue()
+/** A tenth of the parts nobody sells. */
+const price = (part: string) => {
+  const number = Number(part.slice(2))
+  return number % 10 === 0 ? undefined : number
+}
 const told = {
   told: (part: string) => ({ source: `from ${part}`, price: '' }),
-  /** A tenth of the parts nobody sells. */
-  price: (part: string) => {
-    const number = Number(part.slice(2))
-    return number % 10 === 0 ? undefined : number
-  },
+  costs: (parts: readonly string[]) => costToFinish(parts, price, []),
 }
 const shownAs = (placements: readonly Placement[], hasPhoto = false): Compared => {
   const drawing = drawFigure(placements, catalogue)
@@ -155,7 +158,7 @@ describe('a card of two', () => {
         )
       }
       // What both wear in a place that differs otherwise costs both the same.
-      const sum = (list: readonly Placement[]) => list.reduce((total, { part }) => total + (told.price(part) ?? 0), 0)
+      const sum = (list: readonly Placement[]) => list.reduce((total, { part }) => total + (price(part) ?? 0), 0)
       const difference = sum(own(after, before)) - sum(own(before, after))
       if (rows.length === 0) expect(verdict).toBe('Nothing is exchanged.')
       else if (difference === 0) expect(verdict).toContain('the price is the same')
@@ -166,12 +169,30 @@ describe('a card of two', () => {
       rows: [],
       verdict: 'Nothing is exchanged.',
     })
-    const nobody = { ...told, price: () => undefined }
+    const nobody = { ...told, costs: (parts: readonly string[]) => costToFinish(parts, () => undefined, []) }
     const unsold = pairRows([odile, shownAs(takeOf('Odile, skipper', 'B'))], catalogue, nobody, {
       altered: true,
       prices: true,
     })
     expect(unsold.verdict).toBe('5 of 10 places exchanged: the price is the same, without 10 that nobody sells.')
+  })
+
+  test('a torso with its sleeves that is sold as one is two rows and one thing to buy', () => {
+    const dressed = [...catalogue.parts.values()].filter(
+      ({ mould, components }) => mould === 'M-DRESS' && components.length > 0,
+    )
+    const [one, two] = [dressed[0]!, dressed.find(({ print }) => print !== dressed[0]!.print)!]
+    const lowest = (code: string) => ({ [one.code]: 300, [two.code]: 450 })[code]
+    const costs = (parts: readonly string[]) => costToFinish(parts, lowest, wholesWanted(parts, catalogue, lowest, 5))
+    const worn = (part: typeof one) => shownAs(wear([], 'torso', part, catalogue))
+    const { rows, verdict } = pairRows(
+      [worn(one), worn(two)],
+      catalogue,
+      { ...told, costs },
+      { altered: true, prices: true },
+    )
+    expect(rows.length).toBeGreaterThan(1)
+    expect(verdict).toContain('€1.50 more.')
   })
 
   test('beside a released figure the alterations are told, or not', () => {

@@ -1,6 +1,7 @@
 import type { Catalogue, Placement } from '../catalogue/index.ts'
 import { isCopy } from '../drawer/index.ts'
 import { homeMoney } from '../market/index.ts'
+import type { ToFinish } from '../prices/index.ts'
 import { compareTakes } from '../roster/index.ts'
 import { cardEntries, type ToldOfPart } from './cardEntries.ts'
 import type { CardPicture } from './cardFrame.ts'
@@ -11,25 +12,25 @@ export interface Compared extends CardPicture {
   placements: readonly Placement[]
 }
 
-/** What is said of parts in a comparison: the lowest single price is undefined where nobody sells it. */
+/** What is said of parts in a comparison, and what they cost together. */
 export interface PairTold {
   told: (part: string) => ToldOfPart
-  price: (part: string) => number | undefined
+  costs: (parts: readonly string[]) => ToFinish
 }
 
 /**
- * What was exchanged between two, from crown to sole, and what it comes to in a sentence. Prices are sums of lowest single
- * prices; a copy made by others is not bought, and what nobody sells is counted apart.
+ * What was exchanged between two, from crown to sole, and what it comes to in a sentence. Prices are the lowest,
+ * of a whole where that is less; a copy made by others is not bought, and what nobody sells is counted apart.
  */
 export function pairRows(
   sides: readonly [before: Compared, after: Compared],
   catalogue: Catalogue,
-  { told, price }: PairTold,
+  { told, costs: costsOf }: PairTold,
   { altered, prices }: { altered: boolean; prices: boolean },
 ): { rows: PairRow[]; verdict: string } {
   const compared = compareTakes(sides.map(({ placements }) => placements))
   const differing = compared.filter(({ alike }) => !alike)
-  const costs = differing.map(({ worn }) => worn.map((placements) => costOf(placements, price)))
+  const costs = differing.map(({ worn }) => worn.map((placements) => costOf(placements, costsOf)))
   const rows = differing.map(({ label, worn }, i): PairRow => {
     const [before, after] = sides.map(({ drawing, photo }, side) =>
       cardEntries(worn[side]!, catalogue, photo ?? drawing, told, { altered }),
@@ -41,9 +42,14 @@ export function pairRows(
   const counts =
     rows.length === 0 ? 'Nothing is exchanged' : `${rows.length} of ${rows.length + stays} places exchanged`
   if (!prices || rows.length === 0) return { rows, verdict: `${counts}.` }
-  const sum = (side: 0 | 1) => costs.reduce((total, cost) => total + cost[side]!.money, 0)
-  const difference = sum(1) - sum(0)
-  const unsold = costs.flat().reduce((total, cost) => total + cost.unsold, 0)
+  // A torso with its sleeves is one thing to buy and two rows.
+  const all = (side: 0 | 1) =>
+    costOf(
+      differing.flatMap(({ worn }) => worn[side] ?? []),
+      costsOf,
+    )
+  const difference = all(1).money - all(0).money
+  const unsold = all(0).unsold + all(1).unsold
   const money =
     difference === 0
       ? 'the price is the same'
@@ -57,14 +63,10 @@ interface Cost {
   unsold: number
 }
 
-function costOf(placements: readonly Placement[], price: PairTold['price']): Cost {
-  const bought = placements.filter((placement) => !isCopy(placement)).map(({ part }) => price(part))
-  const known = bought.filter((one) => one !== undefined)
-  return {
-    money: known.reduce((sum, one) => sum + one, 0),
-    sold: known.length,
-    unsold: bought.length - known.length,
-  }
+function costOf(placements: readonly Placement[], costs: PairTold['costs']): Cost {
+  const bought = placements.filter((placement) => !isCopy(placement)).map(({ part }) => part)
+  const { money, unsold } = costs(bought)
+  return { money, sold: bought.length - unsold, unsold }
 }
 
 const costWords = ({ money, sold, unsold }: Cost): string =>

@@ -12,7 +12,7 @@ const contentOf = (count: number): SheetContent => ({
   title: 'A roster with a rather long name that has to be broken somewhere',
   facts: [
     `${count} figures`,
-    '€12,345.67 at the lowest single prices of 2026-11-29, without shipping; 123 parts not for sale.',
+    '€12,345.67 at the lowest prices of 2026-11-29, without shipping; 123 parts not for sale.',
   ],
   footer:
     'A roster with a name as long as the longest there may be, which is a hundred and twenty letters and no more than that · made with Outfit',

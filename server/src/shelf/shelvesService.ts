@@ -152,7 +152,12 @@ function onShelf(share: Share, { pins, lowest, assemblies, shown, pictured }: Fa
     toCome: costToFinish(
       toBuy.map(({ part }) => part),
       price,
-      wholesAmong(assemblies, price, share.rules.takingApart),
+      wholesAmong(
+        assemblies,
+        price,
+        share.rules.takingApart,
+        toBuy.map(({ part }) => part),
+      ),
     ),
     pins: own,
   }

@@ -4,6 +4,7 @@ import { inPoints, likenessOf } from '@outfit/core/brief'
 import { catalogueOf, type Catalogue, type Drawables, type Placement } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
 import { isCopy } from '@outfit/core/drawer'
+import { houseRulesFor } from '@outfit/core/fitting'
 import { drawFigure } from '@outfit/core/mannequin'
 import { takeNamed, type OutfitDetail, type Take } from '@outfit/core/roster'
 import {
@@ -103,7 +104,10 @@ export class CardService {
     const photo = shown && cutPhoto(shown, drawing, faceBox(drawing), await this.cuts.cut(shown, draft))
     const picture = { drawing, ...(photo ? { photo } : {}) }
     const worn = placements.map(({ part }) => part)
-    const told = await this.parts.of([...worn, ...(other?.placements ?? []).map(({ part }) => part)])
+    const told = await this.parts.of(
+      [...worn, ...(other?.placements ?? []).map(({ part }) => part)],
+      houseRulesFor(outfit).takingApart,
+    )
     const words = {
       title: outfit.name,
       subtitle: `${outfit.roster.name} · take ${take.label} · ${Math.round(drawing.height)} mm tall`,
@@ -189,14 +193,7 @@ function footerOf(placements: readonly Placement[], told: PartsTold, prices: boo
   return [
     `${counted(placements.length, 'part')} from ${counted(sources, 'source')}.`,
     // A copy made by others is not bought.
-    ...(prices
-      ? [
-          priceLine(
-            placements.filter((one) => !isCopy(one)).map(({ part }) => part),
-            told,
-          ),
-        ]
-      : []),
+    ...(prices ? [priceLine([placements.filter((one) => !isCopy(one)).map(({ part }) => part)], told)] : []),
     'Made with Outfit.',
   ].join(' ')
 }
@@ -204,15 +201,18 @@ function footerOf(placements: readonly Placement[], told: PartsTold, prices: boo
 /** "1 part", "3 parts". */
 export const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`
 
-/** What parts cost singly, as far as somebody sells them, and of which day that is. */
+/** What the parts of some figures cost, as far as somebody sells them, and of which day that is. */
 export function priceLine(
-  parts: readonly string[],
-  { price, pricedOn }: { price(part: string): number | undefined; pricedOn: string },
+  figures: readonly (readonly string[])[],
+  { costs, price, pricedOn }: Pick<PartsTold, 'costs' | 'price' | 'pricedOn'>,
 ): string {
-  const prices = parts.map(price).filter((one) => one !== undefined)
-  const unsold = parts.length - prices.length
-  const sum = prices.reduce((total, one) => total + one, 0)
-  return `${homeMoney(sum)} at the lowest single prices of ${pricedOn}, without shipping${
+  const all = figures.map(costs)
+  const unsold = all.reduce((total, one) => total + one.unsold, 0)
+  const sum = all.reduce((total, one) => total + one.money, 0)
+  // Whoever adds the parts up would come to more.
+  const singly = figures.flat().reduce((total, part) => total + (price(part) ?? 0), 0)
+  const asOne = sum === singly ? '' : ', some pieces bought as one'
+  return `${homeMoney(sum)} at the lowest prices of ${pricedOn}${asOne}, without shipping${
     unsold > 0 ? `; ${counted(unsold, 'part')} not for sale` : ''
   }.`
 }

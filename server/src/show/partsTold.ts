@@ -1,6 +1,8 @@
 import { Injectable } from '@nestjs/common'
 import { homeMoney } from '@outfit/core/market'
+import { costToFinish, wholesAmong, type ToFinish } from '@outfit/core/prices'
 import type { RecipeSource, ToldOfPart } from '@outfit/core/show'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { CarriersService } from '../catalogue/carriersService.ts'
 import { MarketService } from '../market/marketService.ts'
 
@@ -10,6 +12,8 @@ export interface PartsTold {
   /** Whether anything is known to bring it. */
   hasSource(part: string): boolean
   sources(part: string): RecipeSource[]
+  /** What parts cost that are bought together, in wholes where that is less; how many nobody sells. */
+  costs(parts: readonly string[]): ToFinish
   /** Lowest single price in the home currency; undefined where nobody sells it. */
   price(part: string): number | undefined
   /** The day prices are of. */
@@ -19,15 +23,20 @@ export interface PartsTold {
 /** Sources named of a part in a recipe. */
 const MOST_SOURCES = 3
 
+/** All things come apart. */
+const WHOLLY = 5
+
 /** Tells of parts where they come from and what they cost, in words for pictures. */
 @Injectable()
 export class PartsToldService {
   constructor(
     private readonly carriers: CarriersService,
     private readonly market: MarketService,
+    private readonly catalogue: CatalogueService,
   ) {}
 
-  async of(parts: readonly string[]): Promise<PartsTold> {
+  /** `level`: how far what is bought comes apart. */
+  async of(parts: readonly string[], level = WHOLLY): Promise<PartsTold> {
     const codes = [...new Set(parts)]
     const [found, lowest, pricedOn] = await Promise.all([
       Promise.all(codes.map(async (part) => [part, await this.carriers.of(part)] as const)),
@@ -35,6 +44,9 @@ export class PartsToldService {
       this.market.pricedOn(),
     ])
     const carriers = new Map(found)
+    const assemblies = (await this.catalogue.assembliesWith(codes)).filter((code) => lowest.has(code))
+    const sold = await this.catalogue.parts(assemblies)
+    const price = (code: string) => lowest.get(code)
     // A blind pack brings it by chance alone, so it is named only where nothing else brings it.
     const source = (part: string) => {
       const { releases = [], figures = [] } = carriers.get(part) ?? {}
@@ -58,7 +70,8 @@ export class PartsToldService {
           MOST_SOURCES,
         )
       },
-      price: (part) => lowest.get(part),
+      costs: (bought) => costToFinish(bought, price, wholesAmong(sold, price, level, bought)),
+      price,
       pricedOn,
     }
   }

@@ -150,9 +150,12 @@ function contentOf({ roster, outfits, catalogue, told }: Shown, choices: SheetCh
   const placed = outfits.flatMap(({ placements }) => placements)
   const worn = placed.map(({ part }) => part)
   // A copy made by others is not bought.
-  const bought = placed.filter((placement) => !isCopy(placement)).map(({ part }) => part)
+  const figures = outfits.map(({ placements }) =>
+    placements.filter((placement) => !isCopy(placement)).map(({ part }) => part),
+  )
+  const bought = figures.flat()
   const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
-  const prices = priceLine(bought, told)
+  const prices = priceLine(figures, told)
   return {
     title: roster.name,
     facts: [

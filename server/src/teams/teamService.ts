@@ -62,7 +62,11 @@ export class TeamService {
     )
     const prices = await this.market.lowest()
     const worn = own.flatMap(({ placements }) => placements.map(({ part }) => part))
-    return { members, spare, lowest: Object.fromEntries(worn.map((part) => [part, prices.get(part) ?? null])) }
+    const priced = [
+      ...worn,
+      ...(await this.catalogue.assembliesWith([...new Set(worn)])).filter((code) => prices.has(code)),
+    ]
+    return { members, spare, lowest: Object.fromEntries(priced.map((part) => [part, prices.get(part) ?? null])) }
   }
 
   /** The released figures that outfits of a roster began with, as they were released. */
@@ -76,7 +80,12 @@ export class TeamService {
       db.findBy(FigureEntity, { code: In(codes) }),
       db.findBy(FigurePartEntity, { figure: In(codes) }),
     ])
-    const parts = await this.catalogue.parts(worn.map(({ part }) => part))
+    // What is worn now may be for sale as one.
+    const now = [...new Set(own.flatMap(({ placements }) => placements.map(({ part }) => part)))]
+    const parts = await this.catalogue.parts([
+      ...worn.map(({ part }) => part),
+      ...(await this.catalogue.assembliesWith(now)),
+    ])
     return {
       figures: figures.map(({ code, name, year }) => ({
         code,

@@ -7,7 +7,7 @@ import { DRESSINGS, dress, isAllowed, SPINE, turn, undress } from '@outfit/core/
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import { judgesOf, likenessBy, placeOf } from '@outfit/core/brief'
 import { apartByComing, missingFrom } from '@outfit/core/allotment'
-import { wholesAmong } from '@outfit/core/prices'
+import { wholesWanted } from '@outfit/core/prices'
 import { houseRulesFor, isAccepted, mendAll, pinKey, pinsOf, type Pin } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
 import { api } from '../data/api.ts'
@@ -89,11 +89,16 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
     [present, outfit.drawer, outfit.arriving, rules.takingApart],
   )
   const priceOf = useCallback((part: string) => lowest[part], [lowest])
-  const wholes = useMemo(() => {
-    const lacked = new Set(missing.map(({ part }) => part))
-    const carriers = [...catalogue.parts.values()].filter((one) => one.components.some(({ part }) => lacked.has(part)))
-    return wholesAmong(carriers, priceOf, rules.takingApart)
-  }, [missing, catalogue, priceOf, rules.takingApart])
+  const wholes = useMemo(
+    () =>
+      wholesWanted(
+        missing.map(({ part }) => part),
+        catalogue,
+        priceOf,
+        rules.takingApart,
+      ),
+    [missing, catalogue, priceOf, rules.takingApart],
+  )
   const picked = tray.shown.findIndex(({ part }) => part.code === pickedCode)
   const spineRow = SPINE.find(({ key }) => key === row)!
   const wornHere = present.find((p) => spineRow.slots.includes(p.slot))?.part

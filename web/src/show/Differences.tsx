@@ -4,7 +4,7 @@ import { isCopy } from '@outfit/core/drawer'
 import { missingFrom } from '@outfit/core/allotment'
 import { houseRulesFor } from '@outfit/core/fitting'
 import { homeMoney } from '@outfit/core/market'
-import { lowestSum } from '@outfit/core/prices'
+import { lowestSum, wholesWanted } from '@outfit/core/prices'
 import { compareTakes, type ComparedRow, type OutfitDetail } from '@outfit/core/roster'
 import { useAppSelector } from '../data/hooks.ts'
 import { lookOf } from '../bench/lookOf.ts'
@@ -81,11 +81,14 @@ function Cell({
   // Legs speak for their hips.
   const seen = worn.filter(({ slot }) => slot !== 'hips' || worn.length === 1)
   const looks = new Set(seen.map(({ part }) => lookOf(catalogue, part)))
-  const missing = new Set(missingFrom(entry.take.placements, outfit.drawer, houseRulesFor(outfit).takingApart))
+  const level = houseRulesFor(outfit).takingApart
+  const missing = new Set(missingFrom(entry.take.placements, outfit.drawer, level))
   const toBuy = worn.filter((placement) => missing.has(placement))
+  const wanted = toBuy.map(({ part }) => part)
   const price = lowestSum(
-    toBuy.map(({ part }) => part),
+    wanted,
     lowest,
+    wholesWanted(wanted, catalogue, (code) => lowest[code], level),
   )
   const judges = judgesByPlace(judgesOf(outfit.brief, catalogue))
   const share = first && likenessOfPart(first, placeOf(worn[0]!.slot), judges, catalogue, worn[0]!.turned).share

@@ -7,7 +7,7 @@ import type { Catalogue } from '@outfit/core/catalogue'
 import { missingFrom } from '@outfit/core/allotment'
 import { houseRulesFor, isAccepted, pinsOf, type Pin } from '@outfit/core/fitting'
 import { homeMoney } from '@outfit/core/market'
-import { lowestSum } from '@outfit/core/prices'
+import { lowestSum, wholesWanted } from '@outfit/core/prices'
 import type { OutfitDetail, Take } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
 import { useAppSelector } from '../data/hooks.ts'
@@ -38,7 +38,7 @@ export interface JudgedTake {
   take: Take
   likeness: Likeness
   pins: Pin[]
-  /** What is missing at lowest single prices; null where a part is not sold. */
+  /** What is missing at lowest prices; null where a part is not sold. */
   price: number | null
   missing: number
 }
@@ -60,14 +60,17 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
   const judged = useMemo(
     () =>
       takes.map((take): JudgedTake => {
-        const missing = missingFrom(take.placements, outfit.drawer, houseRulesFor(outfit).takingApart)
+        const level = houseRulesFor(outfit).takingApart
+        const missing = missingFrom(take.placements, outfit.drawer, level)
+        const wanted = missing.map(({ part }) => part)
         return {
           take,
           likeness: likenessOf(take.placements, outfit.brief, catalogue),
           pins: pinsOf(take.placements, context).filter((pin) => !isAccepted(pin, take.accepted)),
           price: lowestSum(
-            missing.map(({ part }) => part),
+            wanted,
             lowest,
+            wholesWanted(wanted, catalogue, (code) => lowest[code], level),
           ),
           missing: missing.length,
         }

@@ -1,11 +1,12 @@
 import { missingFrom } from '../../allotment/index.ts'
 import { homeMoney } from '../../market/index.ts'
+import { costToFinish, wholesWanted } from '../../prices/index.ts'
 import { bestOf, colourGap, freeOf, inPlace, ofMould } from '../instead.ts'
 import { pinned, rulesOf, type Rule } from '../pin.ts'
 
 /**
- * An outfit costs no more than the house rules say: its missing parts at the lowest single prices of the day, without
- * shipping. Parts nobody sells singly count nothing, so the true sum is not below. The remedy is the dearest part in a near
+ * An outfit costs no more than the house rules say: its missing parts at the lowest prices of the day, in a whole where
+ * that is less, without shipping. Parts nobody sells count nothing, so the true sum is not below. The remedy is the dearest part in a near
  * colour for less.
  */
 export const spendingLimit: Rule = (placements, context) => {
@@ -14,12 +15,15 @@ export const spendingLimit: Rule = (placements, context) => {
   if (limit === null || !drawer) return []
   const missing = missingFrom(placements, drawer, rulesOf(context).takingApart)
   const priced = missing.map((placement) => ({ placement, price: lowest[placement.part] ?? 0 }))
-  const sum = priced.reduce((total, { price }) => total + price, 0)
+  const wanted = missing.map(({ part }) => part)
+  const priceOf = (code: string) => lowest[code]
+  const wholes = wholesWanted(wanted, catalogue, priceOf, rulesOf(context).takingApart)
+  const { money: sum, unsold } = costToFinish(wanted, priceOf, wholes)
   if (sum <= limit) return []
   const { placement, price } = priced.reduce((dear, one) => (one.price > dear.price ? one : dear))
   const part = catalogue.parts.get(placement.part)!
-  // What nobody sells singly costs something too.
-  const atLeast = missing.some(({ part: code }) => typeof lowest[code] !== 'number') ? 'at least ' : ''
+  // What nobody sells costs something too.
+  const atLeast = unsold > 0 ? 'at least ' : ''
   return [
     pinned(
       {
