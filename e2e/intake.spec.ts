@@ -154,9 +154,12 @@ test('a doll is dressed out of what ships with Outfit, by saying what one has', 
   // Only what one has is in the drawer, a pair as its pieces.
   const { bins } = await server.get<{ bins: { units: number }[] }>('drawer')
   expect(bins.reduce((sum, { units }) => sum + units, 0)).toBe(1 + 1 + 1 + 3)
-  // A torso with sleeves does not come apart by itself; its pieces are one press away.
+  // A torso with its arms is one thing to have and three pieces; its hands are of a colour of their own.
   await row('Torso').click()
-  await expect(tray.getByText('Pieces that go on by themselves')).toBeVisible()
+  await tray.getByRole('button', { name: /^I have this one: Torso with arms in/ }).click()
+  await candidate(/Torso with arms/).click()
+  await expect(row('Arms')).toContainText('Left arm')
+  await expect(cost).toContainText('All owned')
 })
 
 test('a list of sets makes them with their figures, and one press takes them back', EMPTY, async ({ app, server }) => {

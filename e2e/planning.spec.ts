@@ -23,7 +23,7 @@ test('a roster is begun, filled from a pasted list, and the first of it dressed'
   await add.getByRole('textbox', { name: 'Names' }).fill('name,faction,age\nAda Quill,Upper lock,34\nBo Reed,,7')
   await add.getByRole('textbox', { name: 'Faction, where the list has none' }).fill('Lower lock')
   await add.getByRole('button', { name: 'Add 2 characters' }).click()
-  await expect(app.getByRole('heading', { name: /Lock keepers/ })).toContainText('0 of 2 cast · 2 brief')
+  await expect(app.getByRole('heading', { name: /Lock keepers/ })).toContainText('0 of 2 cast · 2 to be dressed')
   await app.getByRole('button', { name: 'Undo' }).click()
   await expect(app.getByRole('heading', { name: 'Nobody stands here yet' })).toBeVisible()
 

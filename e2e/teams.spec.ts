@@ -94,7 +94,7 @@ test('an outfit, and a whole roster, are taken off and put back', async ({ app, 
   await app.reload()
   await app.getByRole('button', { name: 'What was taken down or off' }).click()
   await app.getByRole('button', { name: 'Put back Brass band' }).click()
-  await expect(app.getByRole('heading', { name: /Brass band/ })).toContainText('9 of 9 cast · 9 shown')
+  await expect(app.getByRole('heading', { name: /Brass band/ })).toContainText('9 of 9 cast · 9 built and shown')
   expect((await named(server, 'Brass band')).outfits.every(({ state }) => state === 'shown')).toBe(true)
 
   // Taken apart it is ready to build, and built again.

@@ -13,6 +13,7 @@ import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
 import { FeedModule } from '../feed/feedModule.ts'
 import { IntakeModule } from '../intake/intakeModule.ts'
+import { JournalModule } from '../journal/journalModule.ts'
 import { JobsModule } from '../jobs/jobsModule.ts'
 import { LaterModule } from '../later/laterModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
@@ -90,6 +91,7 @@ const ROOMS = [
   WorkbenchModule,
   ShowModule,
   SampleModule,
+  JournalModule,
 ]
 
 /** All rooms of the server put together, with what differs between a server, a command and a test. */

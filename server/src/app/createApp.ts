@@ -14,6 +14,7 @@ import { Databases } from '../base/database.ts'
 import type { Door } from '../base/door.ts'
 import { DoorAdapter } from '../base/doorAdapter.ts'
 import { bodies } from '../base/bodies.ts'
+import { recorded } from '../journal/deviceOfRequest.ts'
 import { ownPagesOnly, sessions } from '../base/guard.ts'
 import { problemBody } from '../base/problem.ts'
 import type { Settings } from '../base/settings.ts'
@@ -84,6 +85,7 @@ export async function createApp(
     }),
   )
   app.use(bodies())
+  app.use('/api', recorded)
   app.setGlobalPrefix('api')
   app.useGlobalPipes(validation())
   app.enableShutdownHooks()

@@ -21,6 +21,7 @@ import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { notFound } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
+import { unrecorded } from '../base/doing.ts'
 import { Writer } from '../base/writer.ts'
 import { SettingsService } from '../settings/settingsService.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
@@ -183,16 +184,18 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
   async clear(what: readonly Clearable[], course: Course = {}): Promise<ClearReport> {
     const report: ClearReport = { name: null, rows: 0 }
     try {
-      await this.writer.transaction(async (db) => {
-        const target = (await db.queryRunner!.connect()) as Database.Database
-        target.pragma('defer_foreign_keys = ON')
-        const triggers = withoutTriggers(target)
-        report.rows = clearTables(target, what)
-        for (const trigger of triggers) target.exec(trigger)
-        await this.followers.afresh(db)
-        // What others see, and the copy holds, is there until this is committed.
-        if (await this.holdsAnything()) report.name = (await this.write('before-clearing', course)).name
-      })
+      await unrecorded(() =>
+        this.writer.transaction(async (db) => {
+          const target = (await db.queryRunner!.connect()) as Database.Database
+          target.pragma('defer_foreign_keys = ON')
+          const triggers = withoutTriggers(target)
+          report.rows = clearTables(target, what)
+          for (const trigger of triggers) target.exec(trigger)
+          await this.followers.afresh(db)
+          // What others see, and the copy holds, is there until this is committed.
+          if (await this.holdsAnything()) report.name = (await this.write('before-clearing', course)).name
+        }),
+      )
     } catch (error) {
       if (!(error instanceof StillNeeded)) throw error
       // A job tells a sentence and no more.
@@ -208,36 +211,38 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     const source = new Database(database, { readonly: true })
     let kept: string | null = null
     try {
-      await this.writer.transaction(async (db) => {
-        if (await this.holdsAnything()) kept = (await this.write('before-restore', course)).name
-        const target = (await db.queryRunner!.connect()) as Database.Database
-        const tables = archivedTables(source)
-        const breath = breathing()
-        let done = 0
-        target.pragma('defer_foreign_keys = ON')
-        const triggers = withoutTriggers(target)
-        // Those that refer to others go first and come last.
-        for (const { name } of [...tables].reverse()) target.exec(`DELETE FROM ${quoted(name)}`)
-        for (const { name, columns, order } of tables) {
-          if (name === 'sqlite_sequence') target.exec('DELETE FROM sqlite_sequence')
-          const list = columns.map(quoted).join(', ')
-          const insert = target.prepare(
-            `INSERT INTO ${quoted(name)} (${list}) VALUES (${columns.map(() => '?').join(', ')})`,
-          )
-          for (const row of source
-            .prepare(`SELECT ${list} FROM ${quoted(name)} ORDER BY ${order}`)
-            .raw()
-            .iterate()) {
-            insert.run(row as unknown[])
-            if (++done % 1000 !== 0) continue
-            signal?.throwIfAborted()
-            report?.({ words: 'Putting it in place', done, of: all })
-            await breath()
+      await unrecorded(() =>
+        this.writer.transaction(async (db) => {
+          if (await this.holdsAnything()) kept = (await this.write('before-restore', course)).name
+          const target = (await db.queryRunner!.connect()) as Database.Database
+          const tables = archivedTables(source)
+          const breath = breathing()
+          let done = 0
+          target.pragma('defer_foreign_keys = ON')
+          const triggers = withoutTriggers(target)
+          // Those that refer to others go first and come last.
+          for (const { name } of [...tables].reverse()) target.exec(`DELETE FROM ${quoted(name)}`)
+          for (const { name, columns, order } of tables) {
+            if (name === 'sqlite_sequence') target.exec('DELETE FROM sqlite_sequence')
+            const list = columns.map(quoted).join(', ')
+            const insert = target.prepare(
+              `INSERT INTO ${quoted(name)} (${list}) VALUES (${columns.map(() => '?').join(', ')})`,
+            )
+            for (const row of source
+              .prepare(`SELECT ${list} FROM ${quoted(name)} ORDER BY ${order}`)
+              .raw()
+              .iterate()) {
+              insert.run(row as unknown[])
+              if (++done % 1000 !== 0) continue
+              signal?.throwIfAborted()
+              report?.({ words: 'Putting it in place', done, of: all })
+              await breath()
+            }
           }
-        }
-        for (const trigger of triggers) target.exec(trigger)
-        await this.followers.afresh(db)
-      })
+          for (const trigger of triggers) target.exec(trigger)
+          await this.followers.afresh(db)
+        }),
+      )
     } finally {
       source.close()
     }

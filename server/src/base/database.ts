@@ -8,6 +8,7 @@ import * as catalogue from '../schema/catalogue.ts'
 import * as drawer from '../schema/drawer.ts'
 import * as imports from '../schema/tables.ts'
 import * as intake from '../schema/intake.ts'
+import * as journal from '../schema/journal.ts'
 import * as jobs from '../schema/jobs.ts'
 import * as later from '../schema/later.ts'
 import * as market from '../schema/market.ts'
@@ -17,8 +18,8 @@ import { DATABASE_FILES } from './databaseFiles.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 
-const ENTITIES = [brief, catalogue, drawer, imports, intake, jobs, later, market, roster, settings].flatMap((module) =>
-  Object.values(module),
+const ENTITIES = [brief, catalogue, drawer, imports, intake, jobs, journal, later, market, roster, settings].flatMap(
+  (module) => Object.values(module),
 )
 
 /** Large sorts, as of a million offers, have a second thread. */

@@ -32,6 +32,10 @@ export function ownPagesOnly(request: Request, response: Response, next: NextFun
 }
 
 const COOKIE = 'outfit-session'
+/** The session a request carries, of whatever start of the server. */
+export const sessionOf = (request: Request): string | undefined =>
+  new RegExp(`${COOKIE}=([\\w-]+)`).exec(request.headers.cookie ?? '')?.[1]
+
 /** Sessions of browsers known at a time. */
 const MOST_SESSIONS = 1000
 
@@ -41,7 +45,7 @@ const MOST_SESSIONS = 1000
  */
 export function sessions(): { give: RequestHandler; keyOf: (request: Request) => string } {
   const known = new Set<string>()
-  const of = (request: Request) => new RegExp(`${COOKIE}=([\\w-]+)`).exec(request.headers.cookie ?? '')?.[1]
+  const of = sessionOf
   return {
     give: (request, response, next) => {
       const own = of(request)

@@ -8,6 +8,12 @@ import { isLocked } from './storage.ts'
 const LOCK_PATIENCE = 5_000
 const LOCK_PAUSE = 50
 
+/** Writes down what transactions change. Both run inside them; what they throw rolls back. */
+export interface Watch {
+  begin(connection: Database): void
+  end(connection: Database): void
+}
+
 /** What TypeORM believes of the transaction of a connection; SQLite alone knows. */
 interface Belief {
   isTransactionActive: boolean
@@ -28,7 +34,14 @@ export class Writer {
   private readonly log = new Logger('writer')
   private last: Promise<unknown> = Promise.resolve()
 
+  private watcher: Watch | null = null
+
   constructor(private readonly databases: Databases) {}
+
+  /** Have every transaction from now on watched. */
+  watch(watcher: Watch): void {
+    this.watcher = watcher
+  }
 
   /** Run `work` in a transaction of its own, after all that were asked for before. What it answers is on the disk. */
   transaction<T>(work: (db: EntityManager) => Promise<T>): Promise<T> {
@@ -43,9 +56,11 @@ export class Writer {
     await this.begin(connection)
     believe(runner, true)
     try {
+      this.watcher?.begin(connection)
       const result = await work(runner.manager)
       // SQLite may have rolled back beneath `work`, which did not notice: then nothing of it is there to be committed.
       if (!connection.inTransaction) throw new Error('The transaction was rolled back by the database.')
+      this.watcher?.end(connection)
       connection.exec('COMMIT')
       return result
     } catch (error) {

@@ -6,6 +6,7 @@ import type { Answered, Refreshed, RefreshProgress } from '@outfit/core/feed'
 import { Changes } from '../base/changes.ts'
 import { Problem } from '../base/problem.ts'
 import { today } from '../base/today.ts'
+import { unrecorded } from '../base/doing.ts'
 import { Writer } from '../base/writer.ts'
 import { recordsOf } from '../tables/plainRecords.ts'
 import { RowChecker } from '../tables/rowChecker.ts'
@@ -130,8 +131,8 @@ export class RefreshService {
     // What is not in a list of which something is missing may well be for sale.
     const whole = reason === null && rejects.length === 0
     const date = rows[0]?.date ?? today()
-    const [outcome] = await this.writer
-      .transaction((db) => this.keep(db, seller, date, rows, whole))
+    // What the market says is nobody's act.
+    const [outcome] = await unrecorded(() => this.writer.transaction((db) => this.keep(db, seller, date, rows, whole)))
       // Also after a failure: what was read meanwhile saw lines that are gone again.
       .finally(() => this.changes.tell('market'))
     return {

@@ -82,6 +82,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../settings/SettingsView.tsx')).SettingsView }),
       },
       {
+        path: 'settings/done',
+        lazy: async () => ({ Component: (await import('../journal/DoneView.tsx')).DoneView }),
+      },
+      {
         path: 'settings/copies',
         lazy: async () => ({ Component: (await import('../archive/CopiesView.tsx')).CopiesView }),
       },

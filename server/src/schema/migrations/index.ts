@@ -19,6 +19,7 @@ import { PictureOutline1765600000000 } from './pictureOutline.ts'
 import { WishTemplates1765700000000 } from './wishTemplates.ts'
 import { IntakeRemarks1765800000000 } from './intakeRemarks.ts'
 import { Pieces1765900000000 } from './pieces.ts'
+import { Journal1766000000000 } from './journal.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -43,4 +44,5 @@ export const MIGRATIONS = [
   WishTemplates1765700000000,
   IntakeRemarks1765800000000,
   Pieces1765900000000,
+  Journal1766000000000,
 ]

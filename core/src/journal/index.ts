@@ -1,0 +1,3 @@
+export type * from './contract.ts'
+export * from './deviceOf.ts'
+export * from './inWords.ts'

@@ -1,0 +1,24 @@
+import type { DonePage } from '@outfit/core/journal'
+import { api } from './api.ts'
+
+const withTags = api.enhanceEndpoints({ addTagTypes: ['Journal'] })
+
+/** What was done in the last days. */
+export const journalApi = withTags.injectEndpoints({
+  endpoints: (build) => ({
+    done: build.infiniteQuery<DonePage, void, string | null>({
+      query: ({ pageParam }) => ({ url: 'journal', params: pageParam ? { before: pageParam } : {} }),
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ done, more }) => (more ? done.at(-1)!.id : undefined),
+      },
+      // Whatever is done anywhere is told here.
+      keepUnusedDataFor: 0,
+      providesTags: ['Journal'],
+    }),
+    takeDoneBack: build.mutation<void, string>({
+      query: (id) => ({ url: `journal/${id}/taken-back`, method: 'POST' }),
+      invalidatesTags: ['Journal'],
+    }),
+  }),
+})

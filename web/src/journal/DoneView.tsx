@@ -1,0 +1,97 @@
+import { Redo2, Undo2 } from 'lucide-react'
+import { Link } from 'react-router'
+import { groupBy } from '@outfit/core/base'
+import type { Done } from '@outfit/core/journal'
+import { api, errorText } from '../data/api.ts'
+import { useAppDispatch } from '../data/hooks.ts'
+import { journalApi } from '../data/journalApi.ts'
+import { SettingsFrame } from '../settings/SettingsFrame.tsx'
+import { Button } from '../ui/Button.tsx'
+import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
+import { tell, warn } from '../ui/tell.ts'
+
+const dayOf = (at: string) =>
+  new Date(at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
+const timeOf = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+
+/** What was done in the last days, by whom, each with one press to take it back. */
+export function DoneView() {
+  const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
+    journalApi.endpoints.done.useInfiniteQuery(undefined, { refetchOnMountOrArgChange: true })
+  const [takeBack, { isLoading, originalArgs }] = journalApi.endpoints.takeDoneBack.useMutation()
+  const dispatch = useAppDispatch()
+  const all = data?.pages.flatMap(({ done }) => done) ?? []
+  const words = new Map(all.map((one) => [one.id, one.words]))
+  const back = async ({ id, words: what, undoes }: Done) => {
+    const answer = await takeBack(id)
+    if (answer.error) return warn(errorText(answer.error))
+    // Anything may be otherwise now.
+    dispatch(api.util.resetApiState())
+    tell(undoes ? `Done again: ${words.get(undoes) ?? what}.` : `Taken back: ${what}.`)
+  }
+  return (
+    <SettingsFrame>
+      <p className="mt-3 max-w-[680px] text-soft">
+        Everything that was done in the last fourteen days, on any device, the newest first. Taking something back
+        leaves what came later as it is, and is refused where that builds on it.
+      </p>
+      {error ? (
+        <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
+      ) : !data ? (
+        <Waiting>Looking up what was done…</Waiting>
+      ) : all.length === 0 ? (
+        <EmptyNote title="Nothing was done yet">
+          Dress somebody, bring a list in, move a part: it is written down here, and can be taken back.
+        </EmptyNote>
+      ) : (
+        [...groupBy(all, ({ at }) => dayOf(at))].map(([day, list]) => (
+          <section key={day} aria-label={day} className="mt-5">
+            <h2 className="text-lg">{day}</h2>
+            <ul className="mt-1">
+              {list.map((one) => (
+                <li
+                  key={one.id}
+                  className="flex min-h-[44px] flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-1.5"
+                >
+                  <span className="w-[48px] text-soft">{timeOf(one.at)}</span>
+                  <span className={`min-w-0 flex-1 basis-[220px] ${one.undone ? 'text-soft line-through' : ''}`}>
+                    {one.undoes ? `Took back: ${words.get(one.undoes) ?? one.words}` : one.words}
+                  </span>
+                  <span className="text-[14px] text-soft">{one.own ? 'in this browser' : `on ${one.device}`}</span>
+                  <span className="ml-auto flex justify-end text-[14px] sm:w-[150px]">
+                    {one.undone ? (
+                      <span className="text-soft">taken back</span>
+                    ) : one.canTakeBack ? (
+                      <Button
+                        look="plain"
+                        disabled={isLoading}
+                        aria-label={`${one.undoes ? 'Do again' : 'Take back'}: ${one.undoes ? (words.get(one.undoes) ?? one.words) : one.words}`}
+                        onClick={() => void back(one)}
+                      >
+                        {one.undoes ? (
+                          <Redo2 aria-hidden className="size-4" />
+                        ) : (
+                          <Undo2 aria-hidden className="size-4" />
+                        )}
+                        {isLoading && originalArgs === one.id ? 'One moment…' : one.undoes ? 'Do again' : 'Take back'}
+                      </Button>
+                    ) : (
+                      <Link to="/settings/copies" className="text-act underline">
+                        see the copies
+                      </Link>
+                    )}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))
+      )}
+      {hasNextPage && (
+        <Button className="mt-4" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          Older
+        </Button>
+      )}
+    </SettingsFrame>
+  )
+}
