@@ -7,7 +7,7 @@ const withTags = api.enhanceEndpoints({ addTagTypes: ['Journal'] })
 export const journalApi = withTags.injectEndpoints({
   endpoints: (build) => ({
     done: build.infiniteQuery<DonePage, void, string | null>({
-      query: ({ pageParam }) => ({ url: 'journal', params: pageParam ? { before: pageParam } : {} }),
+      query: ({ pageParam }) => (pageParam ? `journal?before=${pageParam}` : 'journal'),
       infiniteQueryOptions: {
         initialPageParam: null,
         getNextPageParam: ({ done, more }) => (more ? done.at(-1)!.id : undefined),
