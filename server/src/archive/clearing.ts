@@ -51,6 +51,9 @@ const TABLES_OF: Readonly<Record<Clearable, readonly string[]>> = {
     'wish',
     'photo',
     'mapping',
+    // Whoever clears the catalogue clears everything; what was done to it goes along.
+    'journal',
+    'journal_row',
   ],
 }
 
