@@ -158,7 +158,7 @@ test('a doll is dressed out of what ships with Outfit, by saying what one has', 
   await row('Torso').click()
   await tray.getByRole('button', { name: /^I have this one: Torso with arms in/ }).click()
   await candidate(/Torso with arms/).click()
-  await expect(row('Arms')).toContainText('Left arm')
+  await expect(row('Arms')).toContainText('Right arm')
   await expect(cost).toContainText('All owned')
 })
 

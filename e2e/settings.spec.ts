@@ -1,4 +1,4 @@
-import { bench, expect, openOutfit, test } from './fixtures.ts'
+import { bench, candidates, expect, openOutfit, test } from './fixtures.ts'
 import { faults } from './accessFaults.ts'
 
 test('anything is found and gone to by keys alone, what was chosen lately first', async ({ app }) => {
@@ -66,4 +66,30 @@ test('a workspace counts in yen, is dark, and says whose it is; each is taken ba
   await expect(bench(app).cost).not.toContainText('€')
   await app.getByRole('link', { name: 'Card' }).click()
   await expect(app.getByRole('textbox', { name: 'Credits' })).toHaveValue('Ada')
+})
+
+test('what was done stands in one place, and is taken back there and done again', async ({ app }) => {
+  await openOutfit(app, 'Bram, engines')
+  const { row, saved, find } = bench(app)
+  const worn = await row('Headgear').textContent()
+  await row('Headgear').click()
+  await find.fill('beret')
+  await candidates(app).first().click()
+  await expect(row('Headgear')).not.toHaveText(worn!)
+  await expect(saved).toBeVisible()
+  await app.keyboard.press('Control+k')
+  // Whoever types on at once types into it, and changes nothing of what is open.
+  await app.keyboard.type('what was done')
+  const palette = app.getByRole('dialog', { name: 'Find anything' })
+  await expect(palette.getByRole('combobox')).toHaveValue('what was done')
+  await expect(palette.getByRole('option').first()).toContainText('What was done')
+  await app.keyboard.press('Enter')
+  await expect(app).toHaveURL(/\/settings\/done$/)
+  const back = app.getByRole('button', { name: 'Take back: Dressed Bram, engines' })
+  await expect(app.getByRole('listitem').filter({ has: back })).toContainText('in this browser')
+  await back.click()
+  await expect(app.getByRole('button', { name: 'Do again: Dressed Bram, engines' })).toBeVisible()
+  expect(await faults(app)).toEqual([])
+  await openOutfit(app, 'Bram, engines')
+  await expect(row('Headgear')).toHaveText(worn!)
 })

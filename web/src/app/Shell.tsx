@@ -7,6 +7,7 @@ import { SampleBar } from '../sample/SampleBar.tsx'
 import { api } from '../data/api.ts'
 import { useSingleKeys } from '../data/singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
+import { useEarlyKeys } from '../head/useEarlyKeys.ts'
 import { lastOutfit } from '../head/lately.ts'
 import { ROOMS, SETTINGS, stepsOf } from '../head/rooms.ts'
 import { useLeftMessages } from './useLeftMessages.ts'
@@ -54,7 +55,12 @@ export function Shell() {
     [rooms],
   )
   useHotkeys('?', () => showKeys(true), { enabled: singleKeys, useKey: true })
-  useHotkeys('mod+k', () => find(true), { preventDefault: true, enableOnFormTags: true, enableOnContentEditable: true })
+  const early = useEarlyKeys()
+  const ask = () => {
+    early.ask()
+    find(true)
+  }
+  useHotkeys('mod+k', ask, { preventDefault: true, enableOnFormTags: true, enableOnContentEditable: true })
   return (
     <div ref={shell} className="flex h-full flex-col">
       <a href="#main" className="sr-only focus:not-sr-only">
@@ -92,7 +98,7 @@ export function Shell() {
             <SaveNote />
             <button
               type="button"
-              onClick={() => find(true)}
+              onClick={ask}
               className="flex items-center gap-1.5 rounded-full border border-rule bg-card px-2.5 py-1 whitespace-nowrap text-soft hover:text-ink"
               aria-keyshortcuts="Control+K Meta+K"
             >
@@ -143,6 +149,7 @@ export function Shell() {
         <Suspense>
           <Palette
             outfit={here ?? null}
+            typed={early.typed}
             onLeave={() => find(false)}
             onKeys={() => {
               find(false)

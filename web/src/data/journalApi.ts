@@ -1,10 +1,8 @@
 import type { DonePage } from '@outfit/core/journal'
 import { api } from './api.ts'
 
-const withTags = api.enhanceEndpoints({ addTagTypes: ['Journal'] })
-
 /** What was done in the last days. */
-export const journalApi = withTags.injectEndpoints({
+export const journalApi = api.injectEndpoints({
   endpoints: (build) => ({
     done: build.infiniteQuery<DonePage, void, string | null>({
       query: ({ pageParam }) => (pageParam ? `journal?before=${pageParam}` : 'journal'),
@@ -14,11 +12,9 @@ export const journalApi = withTags.injectEndpoints({
       },
       // Whatever is done anywhere is told here.
       keepUnusedDataFor: 0,
-      providesTags: ['Journal'],
     }),
     takeDoneBack: build.mutation<void, string>({
       query: (id) => ({ url: `journal/${id}/taken-back`, method: 'POST' }),
-      invalidatesTags: ['Journal'],
     }),
   }),
 })

@@ -1,6 +1,6 @@
 import { Command } from 'cmdk'
 import { Dialog } from 'radix-ui'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { answering, type Entry } from './entries.ts'
 import { chosen, lately } from './lately.ts'
@@ -9,14 +9,19 @@ import { useEntries } from './useEntries.ts'
 /** Finds outfits, parts, sellers, bins, rooms and acts by their names and goes there; all by keys. */
 export default function Palette({
   outfit,
+  typed,
   onLeave,
   onKeys,
 }: {
   outfit: string | null
+  /** Letters pressed before it was there; from then on they are typed into it. */
+  typed: () => string
   onLeave: () => void
   onKeys: () => void
 }) {
   const [text, setText] = useState('')
+  // Not while it is drawn, which React may do twice.
+  useEffect(() => setText((now) => now + typed()), [typed])
   const { groups, waiting } = useEntries(text, outfit)
   const [before] = useState(lately)
   const shown = useMemo(() => answering(text, groups, before, ['Rooms', 'To do']), [text, groups, before])

@@ -1,14 +1,17 @@
 import { Redo2, Undo2 } from 'lucide-react'
+import { useEffect } from 'react'
 import { Link } from 'react-router'
 import { groupBy } from '@outfit/core/base'
 import type { Done } from '@outfit/core/journal'
-import { api, errorText } from '../data/api.ts'
-import { useAppDispatch } from '../data/hooks.ts'
+import { errorText } from '../data/api.ts'
 import { journalApi } from '../data/journalApi.ts'
 import { SettingsFrame } from '../settings/SettingsFrame.tsx'
 import { Button } from '../ui/Button.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tell, warn } from '../ui/tell.ts'
+
+/** Where what was taken back is told to the page that is loaded after it. */
+const TOLD = 'outfit.taken-back'
 
 const dayOf = (at: string) =>
   new Date(at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
@@ -19,16 +22,20 @@ export function DoneView() {
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
     journalApi.endpoints.done.useInfiniteQuery(undefined, { refetchOnMountOrArgChange: true })
   const [takeBack, { isLoading, originalArgs }] = journalApi.endpoints.takeDoneBack.useMutation()
-  const dispatch = useAppDispatch()
   const all = data?.pages.flatMap(({ done }) => done) ?? []
   const words = new Map(all.map((one) => [one.id, one.words]))
   const back = async ({ id, words: what, undoes }: Done) => {
     const answer = await takeBack(id)
     if (answer.error) return warn(errorText(answer.error))
-    // Anything may be otherwise now.
-    dispatch(api.util.resetApiState())
-    tell(undoes ? `Done again: ${words.get(undoes) ?? what}.` : `Taken back: ${what}.`)
+    // Nothing this page has read or holds is sure to be true any more.
+    sessionStorage.setItem(TOLD, undoes ? `Done again: ${words.get(undoes) ?? what}.` : `Taken back: ${what}.`)
+    window.location.reload()
   }
+  useEffect(() => {
+    const told = sessionStorage.getItem(TOLD)
+    sessionStorage.removeItem(TOLD)
+    if (told !== null) tell(told)
+  }, [])
   return (
     <SettingsFrame>
       <p className="mt-3 max-w-[680px] text-soft">
