@@ -1,5 +1,6 @@
 export * from './days.ts'
 export * from './fold.ts'
+export * from './forms.ts'
 export * from './groupBy.ts'
 export * from './memoize.ts'
 export * from './memoizedFor.ts'

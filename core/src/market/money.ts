@@ -1,12 +1,17 @@
-/** Making a formatter takes far longer than using it, so each currency has one. Money is an integer in the minor unit. */
+import { forms, USUAL_FORMS } from '../base/index.ts'
+
+/** Making a formatter takes far longer than using it, so each currency has one for each way of writing. Money is an integer in the minor unit. */
 const FORMATS = new Map<string, { format: Intl.NumberFormat; digits: number }>()
 
 function formatOf(currency: string): { format: Intl.NumberFormat; digits: number } {
-  let known = FORMATS.get(currency)
+  const { locale } = forms()
+  const key = `${locale} ${currency}`
+  let known = FORMATS.get(key)
   if (!known) {
-    const format = new Intl.NumberFormat('en', { style: 'currency', currency })
+    // English without a country writes every currency by its shortest sign.
+    const format = new Intl.NumberFormat(locale === USUAL_FORMS.locale ? 'en' : locale, { style: 'currency', currency })
     known = { format, digits: format.resolvedOptions().maximumFractionDigits ?? 2 }
-    FORMATS.set(currency, known)
+    FORMATS.set(key, known)
   }
   return known
 }
@@ -33,6 +38,21 @@ export function decimalMoney(minor: number, currency: string): string {
 }
 
 /**
+ * Without what groups thousands: blanks and apostrophes, and of points and commas those that stand more than once, or before
+ * the other kind. A single one parts the minor unit.
+ */
+function ungrouped(amount: string): string {
+  const plain = amount.replace(/(?<=\d)[\s'’](?=\d{3}(?!\d))/gu, '')
+  const [, head, group, tail = ''] = /^(\d{1,3})([.,])(.+)$/.exec(plain) ?? []
+  if (head === undefined || group === undefined) return plain
+  const [whole, ...parts] = tail.split(group === '.' ? ',' : '.')
+  const groups = whole!.split(group)
+  const isGrouped = groups.every((three) => /^\d{3}$/.test(three)) && parts.length <= 1
+  if (!isGrouped || (groups.length === 1 && parts.length === 0)) return plain
+  return [head + groups.join(''), ...parts].join('.')
+}
+
+/**
  * An amount as people write it, "34.99" or "34,99", in minor units of an ISO 4217 currency. Throws a sentence where it is
  * no amount, is below nothing, or has more digits than the currency.
  */
@@ -42,7 +62,7 @@ export function readMoney(text: string, currency: string): number {
   const example = decimalMoney(3499, currency)
   // With the sign or the code of the currency, as people write it: "60,00 €".
   const bare = [signOf(currency), currency].reduce((rest, one) => rest.replace(one, ''), text).trim()
-  const [, whole, fraction = ''] = /^(\d+)(?:[.,](\d+))?$/.exec(bare) ?? []
+  const [, whole, fraction = ''] = /^(\d+)(?:[.,](\d+))?$/.exec(ungrouped(bare)) ?? []
   if (whole === undefined) throw new Error(`"${text}" is no amount; write it as ${example}`)
   if (fraction.length > digits)
     throw new Error(`"${text}" has more digits than ${currency} knows; write it as ${example}`)

@@ -1,13 +1,30 @@
+import { USUAL_FORMS, type Length, type Locale } from '../base/index.ts'
 import type { School } from '../roster/index.ts'
 
 export const THEMES = ['system', 'light', 'dark'] as const
 export type Theme = (typeof THEMES)[number]
+
+/** How often the market is asked by itself, the most often first. */
+export const RHYTHMS = ['never', 'hourly', 'daily', 'weekly'] as const
+export type Rhythm = (typeof RHYTHMS)[number]
+
+/** When the market is asked by itself: so often, and never from one time of the day to another (HH:MM, also over midnight). */
+export interface MarketRhythm {
+  every: Rhythm
+  quietFrom: string
+  quietTo: string
+}
 
 /** What somebody likes to have throughout a workspace, whatever machine or browser looks at it. */
 export interface WorkspaceSettings {
   /** ISO 4217: what prices are compared and added up in. */
   home: string
   look: Theme
+  /** How numbers and days are written, and what lengths are told in. */
+  locale: Locale
+  length: Length
+  /** When the market is asked by itself. */
+  asks: MarketRhythm
   /** Whether letters alone do something, such as `g` and a letter. */
   singleKeys: boolean
   /** Nothing moves, even where the system does not ask for that. */
@@ -30,6 +47,8 @@ export interface WorkspaceSettings {
 export const USUAL_SETTINGS: WorkspaceSettings = {
   home: 'EUR',
   look: 'system',
+  ...USUAL_FORMS,
+  asks: { every: 'never', quietFrom: '22:00', quietTo: '07:00' },
   singleKeys: true,
   lessMotion: false,
   school: 'exchange-only',
@@ -44,3 +63,19 @@ export const isComplete = (
   { wholeCatalogue, wholeMoulds }: Pick<WorkspaceSettings, 'wholeCatalogue' | 'wholeMoulds'>,
   mould: string,
 ): boolean => wholeCatalogue || wholeMoulds.includes(mould)
+
+const HOURS: Readonly<Record<Rhythm, number>> = { never: Infinity, hourly: 1, daily: 24, weekly: 168 }
+const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
+
+/**
+ * Whether the market is to be asked now: as long ago as the rhythm says, or never yet, and in no quiet hours. Two equal
+ * times are no quiet hours. `last` is when it was asked last; times of the day are of the place `now` is told in.
+ */
+export function asksNow({ every, quietFrom, quietTo }: MarketRhythm, now: Date, last: Date | null): boolean {
+  if (every === 'never') return false
+  const at = now.getHours() * 60 + now.getMinutes()
+  const [from, to] = [minutesOf(quietFrom), minutesOf(quietTo)]
+  const quiet = from <= to ? at >= from && at < to : at >= from || at < to
+  if (quiet && from !== to) return false
+  return last === null || now.getTime() - last.getTime() >= HOURS[every] * 3_600_000
+}

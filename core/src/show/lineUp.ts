@@ -1,3 +1,4 @@
+import { formatLength } from '../base/index.ts'
 import { statureAt, type Stature } from '../brief/index.ts'
 import { mouldOf, partWorn, type Catalogue, type Placement } from '../catalogue/index.ts'
 import { statureWorn } from '../fitting/index.ts'
@@ -312,7 +313,7 @@ export function lineUpPage({
           text(at, floor + k * (4.5 + (i % 2) * 4), 2.8, fitted(name, 2.8 * k, 2 * spread(drawing)), {
             anchor: 'middle',
           }),
-          text(at, floor + 13 * k, 2.5, `${tallnessOf({ drawing, legs, riser }).whole.toFixed(1)} mm`, middle),
+          text(at, floor + 13 * k, 2.5, formatLength(tallnessOf({ drawing, legs, riser }).whole, 1), middle),
         ]
       })
     : pose.tierWidths.map((_, tier): Mark => {

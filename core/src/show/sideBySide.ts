@@ -1,3 +1,4 @@
+import { formatLength } from '../base/index.ts'
 import type { Drawing } from '../mannequin/index.ts'
 import { PAPER, type Mark, type Page } from './page.ts'
 import { wrapText } from './textWidth.ts'
@@ -52,7 +53,7 @@ export function sideBySidePage({ title, footer, columns }: SideBySide): Page {
           x: x + column - 20,
           y: ground + 9,
           size: 2.9,
-          value: `${Math.round(front.height)} mm tall`,
+          value: `${formatLength(Math.round(front.height))} tall`,
           fill: PAPER.soft,
         },
         ...wrapped[i]!.map((value, n): Mark => ({ kind: 'text', x, y: ground + 9 + LINE * (n + 1), size: 2.9, value })),

@@ -4,7 +4,9 @@ import type { AddressInfo } from 'node:net'
 import type { TableRow } from '@outfit/core/tables'
 import type { Answered, Refreshed } from '@outfit/core/feed'
 import { jobEnd, startServer, WORLD, type TestServer } from '../test/testServer.ts'
+import { JobsService } from '../jobs/jobsService.ts'
 import { HttpFeed } from './httpFeed.ts'
+import { MarketClock } from './marketClock.ts'
 import { FeedFault } from './marketFeed.ts'
 import { USUAL_PATIENCE } from './patience.ts'
 import { readStandIn, StandInMarket, type StandInWorld } from './standInMarket.ts'
@@ -188,6 +190,26 @@ describe('asking the market', () => {
   test('refuses what is no list of sellers', async () => {
     const { status } = await server.send('POST', 'market/refresh', { sellers: 'all' })
     expect(status).toBe(400)
+  })
+
+  test('is asked by itself as often as is said, not in quiet hours, and not twice', async () => {
+    const clock = server.service(MarketClock)
+    const at = (time: string, day: number) => new Date(`2099-12-0${day}T${time}:00`)
+    expect(await clock.look(at('12:00', 1))).toBeNull()
+    const asks = { every: 'daily', quietFrom: '22:00', quietTo: '07:00' }
+    expect((await server.send('PUT', 'settings', { asks })).status).toBe(200)
+    expect(await clock.look(at('23:00', 1))).toBeNull()
+    const job = (await clock.look(at('12:00', 2)))!
+    expect(await clock.look(at('12:05', 2))).toBeNull()
+    const cancel = (id: string) => server.service(JobsService).cancel(id)
+    await cancel(job)
+    expect((await jobEnd(server, job)).state).toBe('cancelled')
+    expect(await clock.look(at('11:55', 3))).toBeNull()
+    const next = (await clock.look(at('12:00', 3)))!
+    await cancel(next)
+    expect((await jobEnd(server, next)).state).toBe('cancelled')
+    await server.send('PUT', 'settings', { asks: { ...asks, every: 'never' } })
+    expect(await clock.look(at('12:00', 4))).toBeNull()
   })
 })
 

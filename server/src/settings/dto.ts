@@ -1,11 +1,23 @@
-import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Max } from 'class-validator'
+import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Matches, Max } from 'class-validator'
 import { SCHOOLS, type School } from '@outfit/core/roster'
-import { THEMES, type Theme } from '@outfit/core/settings'
-import { CurrencyCode, Text, Texts } from '../base/fields.ts'
+import { LENGTHS, LOCALES, type Length, type Locale } from '@outfit/core/base'
+import { RHYTHMS, THEMES, type MarketRhythm, type Rhythm, type Theme } from '@outfit/core/settings'
+import { CurrencyCode, One, Text, Texts } from '../base/fields.ts'
+
+const TIME = /^([01]\d|2[0-3]):[0-5]\d$/
+
+class RhythmBody implements MarketRhythm {
+  @IsIn(RHYTHMS) every: Rhythm
+  @Matches(TIME, { message: 'quietFrom must be a time such as 22:00' }) quietFrom: string
+  @Matches(TIME, { message: 'quietTo must be a time such as 07:00' }) quietTo: string
+}
 
 /** What is to be otherwise; what is not named stays. */
 export class ChangeSettings {
   @IsOptional() @IsIn(THEMES) look?: Theme
+  @IsOptional() @IsIn(LOCALES) locale?: Locale
+  @IsOptional() @IsIn(LENGTHS) length?: Length
+  @IsOptional() @One(() => RhythmBody) asks?: RhythmBody
   @IsOptional() @IsBoolean() singleKeys?: boolean
   @IsOptional() @IsBoolean() lessMotion?: boolean
   @IsOptional() @IsIn(SCHOOLS) school?: School

@@ -30,6 +30,10 @@ describe('an empty workspace', () => {
     ['singleKeys', { singleKeys: 'yes' }],
     ['wholeCatalogue', { wholeCatalogue: 1 }],
     ['wholeMoulds', { wholeMoulds: 'M-CAP' }],
+    ['locale', { locale: 'xx' }],
+    ['length', { length: 'ell' }],
+    ['asks.every', { asks: { every: 'always', quietFrom: '22:00', quietTo: '07:00' } }],
+    ['asks.quietFrom', { asks: { every: 'daily', quietFrom: '25:00', quietTo: '07:00' } }],
     ['home', { home: 'GBP' }],
   ])('what is wrong about %s is refused by its field', async (field, set) => {
     const before = await settings()
@@ -152,5 +156,27 @@ describe('the sample world', () => {
     const francs = rates.filter(({ from, to }) => from === 'CHF' && to === 'GBP')
     expect(francs.length).toBe(rates.filter(({ from, to }) => from === 'CHF' && to === 'EUR').length)
     for (const { rate } of francs) expect(rate).toBeCloseTo(0.92, 1)
+  })
+})
+
+describe('ways of writing', () => {
+  test('are heeded by what the server tells, in pins and on cards, and not by what is kept', async () => {
+    const own = await startServer()
+    try {
+      const [outfit] = (await own.get<{ rosters: { outfits: { id: string }[] }[] }>('rosters')).body.rosters.flatMap(
+        ({ outfits }) => outfits,
+      )
+      const card = async () => (await fetch(`${own.url}/api/outfits/${outfit!.id}/card.svg`)).text()
+      const exported = async () => (await fetch(`${own.url}/api/export/offers.csv`)).text()
+      const before = await exported()
+      expect(await card()).toContain(' mm tall')
+      expect((await own.send('PUT', 'settings', { locale: 'de-DE', length: 'in' })).status).toBe(200)
+      expect(await card()).toMatch(/\d,\d\d in tall/)
+      expect(await exported()).toBe(before)
+      await own.send('PUT', 'settings', { locale: 'en-GB', length: 'mm' })
+      expect(await card()).toContain(' mm tall')
+    } finally {
+      await own.stop()
+    }
   })
 })

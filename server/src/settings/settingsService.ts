@@ -1,5 +1,6 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common'
 import { DataSource, IsNull, Not, type EntityManager } from 'typeorm'
+import { setForms } from '@outfit/core/base'
 import { convert, homeCurrency, ratesThrough, setHomeCurrency, type Rate } from '@outfit/core/market'
 import { limitsIn } from '@outfit/core/roster'
 import { USUAL_SETTINGS, type WorkspaceSettings } from '@outfit/core/settings'
@@ -15,6 +16,12 @@ import { SettingEntity } from '../schema/settings.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import type { ChangeHome, ChangeSettings } from './dto.ts'
 
+/** Have everything told as the settings say. */
+function heed(settings: WorkspaceSettings): void {
+  setHomeCurrency(settings.home)
+  setForms(settings)
+}
+
 /** What a workspace has otherwise than usual, and its home currency. */
 @Injectable()
 export class SettingsService implements OnModuleInit {
@@ -25,11 +32,11 @@ export class SettingsService implements OnModuleInit {
     followers: TableFollowers,
   ) {
     // A copy that is brought back may have another home.
-    followers.madeFromAll(async (db) => setHomeCurrency((await this.read(db)).home))
+    followers.madeFromAll(async (db) => heed(await this.read(db)))
   }
 
   async onModuleInit(): Promise<void> {
-    setHomeCurrency((await this.all()).home)
+    heed(await this.all())
   }
 
   /** All settings: what was chosen, and what is usual otherwise. */
@@ -49,6 +56,11 @@ export class SettingsService implements OnModuleInit {
       return this.read(db)
     })
     // What was never made is a statement of the catalogue.
+    if (set.locale !== undefined || set.length !== undefined) {
+      setForms(settings)
+      // Pins tell money and lengths in words.
+      this.changes.tell('market', 'catalogue', 'drawer')
+    }
     if (set.wholeCatalogue !== undefined || set.wholeMoulds !== undefined) this.changes.tell('catalogue')
     return settings
   }

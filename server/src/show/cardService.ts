@@ -1,3 +1,4 @@
+import { formatLength } from '@outfit/core/base'
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { inPoints, likenessOf } from '@outfit/core/brief'
@@ -110,7 +111,7 @@ export class CardService {
     )
     const words = {
       title: outfit.name,
-      subtitle: `${outfit.roster.name} · take ${take.label} · ${Math.round(drawing.height)} mm tall`,
+      subtitle: `${outfit.roster.name} · take ${take.label} · ${formatLength(Math.round(drawing.height))} tall`,
       footer: footerOf(placements, told, choices.prices),
       note: choices.note,
       credits: choices.credits,
@@ -169,7 +170,7 @@ function pairOf(
     ...(picture.photo ? { photo: picture.photo } : {}),
     label,
     facts: [
-      `${Math.round(picture.drawing.height)} mm tall`,
+      `${formatLength(Math.round(picture.drawing.height))} tall`,
       ...(brief.wishes.length > 0
         ? [`likeness ${inPoints(likenessOf(placements, brief, catalogue).milli)} of 100`]
         : []),

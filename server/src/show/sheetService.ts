@@ -1,3 +1,4 @@
+import { formatLength } from '@outfit/core/base'
 import { Injectable } from '@nestjs/common'
 import { createHash } from 'node:crypto'
 import { DataSource, In } from 'typeorm'
@@ -169,7 +170,7 @@ function contentOf({ roster, outfits, catalogue, told }: Shown, choices: SheetCh
         faction: outfit.faction,
         card: {
           title: name,
-          subtitle: `${counted(placements.length, 'part')} · ${Math.round(drawing.height)} mm tall`,
+          subtitle: `${counted(placements.length, 'part')} · ${formatLength(Math.round(drawing.height))} tall`,
           footer: '',
           note: '',
           credits: '',

@@ -1,3 +1,4 @@
+import { setForms } from '@outfit/core/base'
 import { setHomeCurrency } from '@outfit/core/market'
 import type { WorkspaceSettings } from '@outfit/core/settings'
 import { settingsApi } from '../data/settingsApi.ts'
@@ -28,6 +29,7 @@ export async function applySettings(): Promise<void> {
   // Where there is no answer the views say so themselves.
   if (!data) return
   setHomeCurrency(data.home)
+  setForms(data)
   // Kept in the browser before there were settings: who switched letters off does not get them back.
   if (localStorage.getItem(SINGLE_KEYS) === 'off' && data.singleKeys)
     void store.dispatch(settingsApi.endpoints.changeSettings.initiate({ singleKeys: false }))

@@ -1,3 +1,4 @@
+import { formatDay } from '@outfit/core/base'
 import { Archive, Download, Trash2, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import type { ArchiveReason, KeptArchive } from '@outfit/core/archive'
@@ -22,7 +23,7 @@ const WHY: Record<ArchiveReason, string> = {
   'before-update': 'what was there before Outfit was updated',
 }
 
-const timeOf = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+const timeOf = (at: string) => formatDay(at, { dateStyle: 'medium', timeStyle: 'short' })
 
 /** What is about to be brought back: a file of one's own, or a copy that is kept. */
 interface Wanted {

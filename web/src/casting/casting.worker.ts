@@ -1,3 +1,4 @@
+import { formatCount, setForms } from '@outfit/core/base'
 import { budgetCurve, castOutfits, cheapestKeeping, NoCasting } from '@outfit/core/casting'
 import { setHomeCurrency } from '@outfit/core/market'
 import type { Asked } from '../data/useWorker.ts'
@@ -9,10 +10,11 @@ const tell = (answer: Answer) => self.postMessage(answer)
 /** Work out one question; whoever asked ends the worker to cancel. */
 self.onmessage = ({ data }: MessageEvent<Asked<Question>>) => {
   setHomeCurrency(data.home)
+  setForms(data.forms)
   try {
     if (data.kind === 'best') {
       const onProgress = ({ explored }: { explored: number }) =>
-        tell({ state: 'running', words: `${explored.toLocaleString('en-GB')} outfits looked at` })
+        tell({ state: 'running', words: `${formatCount(explored)} outfits looked at` })
       tell({
         state: 'best',
         result: castOutfits(data.ask, { count: data.count, seconds: data.seconds, now, onProgress }),

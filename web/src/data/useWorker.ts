@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { forms, type Forms } from '@outfit/core/base'
 import { homeCurrency } from '@outfit/core/market'
 import { errorText } from './api.ts'
 
-/** A question as a worker gets it: with the home currency, which is said once in every process. */
-export type Asked<Q> = Q & { home: string }
+/** A question as a worker gets it: with the home currency and how numbers are written, which is said once in every thread. */
+export type Asked<Q> = Q & { home: string; forms: Forms }
 
 /** What every worker tells besides its own answers; `running` goes on, anything else is the end. */
 export type WorkerState<A> = A | { state: 'idle' } | { state: 'failed'; why: string }
@@ -36,7 +37,7 @@ export function useWorker<Q extends object, A extends { state: string }>(start: 
         if (data.state !== 'running') own.terminate()
       }
       own.onerror = ({ message }) => setState({ state: 'failed', why: message })
-      own.postMessage({ ...question, home: homeCurrency() } satisfies Asked<Q>)
+      own.postMessage({ ...question, home: homeCurrency(), forms: forms() } satisfies Asked<Q>)
     } catch (error) {
       if (asked.current === mine) setState({ state: 'failed', why: errorText(error) })
     }

@@ -1,3 +1,4 @@
+import { formatCount } from '@outfit/core/base'
 import type { ReactNode } from 'react'
 import type { PartsBox } from '@outfit/core/drawer'
 import type { Catalogue } from '@outfit/core/catalogue'
@@ -43,7 +44,7 @@ export function DrawerFrame({ children }: { children: (box: PartsBox, catalogue:
             .filter(([count], i) => count > 0 || i === 0)
             .map(([count, words]) => (
               <span key={words} className="mr-3 inline-block">
-                <strong className="text-ink">{count.toLocaleString('en-GB')}</strong> {words}
+                <strong className="text-ink">{formatCount(count)}</strong> {words}
               </span>
             ))}
         </p>

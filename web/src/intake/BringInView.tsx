@@ -1,3 +1,4 @@
+import { formatDay } from '@outfit/core/base'
 import { ClipboardPaste } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
@@ -104,7 +105,10 @@ export function BringInView() {
         onSubmit={(event) => {
           event.preventDefault()
           // Each is a list of its own: what is pasted later is not a newer form of it.
-          void begin(`Pasted ${new Date().toLocaleString('en-GB')}`, new Blob([pasted], { type: 'text/plain' }))
+          void begin(
+            `Pasted ${formatDay(new Date().toISOString(), { dateStyle: 'short', timeStyle: 'medium' })}`,
+            new Blob([pasted], { type: 'text/plain' }),
+          )
         }}
       >
         <label className="block font-semibold">

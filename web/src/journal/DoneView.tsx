@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
 import { Link } from 'react-router'
-import { groupBy } from '@outfit/core/base'
+import { formatDay, groupBy } from '@outfit/core/base'
 import type { Done } from '@outfit/core/journal'
 import { errorText } from '../data/api.ts'
 import { journalApi } from '../data/journalApi.ts'
@@ -13,9 +13,8 @@ import { tell, warn } from '../ui/tell.ts'
 /** Where what was taken back is told to the page that is loaded after it. */
 const TOLD = 'outfit.taken-back'
 
-const dayOf = (at: string) =>
-  new Date(at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
-const timeOf = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+const dayOf = (at: string) => formatDay(at, { weekday: 'long', day: 'numeric', month: 'long' })
+const timeOf = (at: string) => formatDay(at, { hour: '2-digit', minute: '2-digit' })
 
 /** What was done in the last days, by whom, each with one press to take it back. */
 export function DoneView() {

@@ -1,3 +1,4 @@
+import { formatDay } from '@outfit/core/base'
 import { homeMoney } from '@outfit/core/market'
 import { type ToldParcel } from '@outfit/core/parcels'
 
@@ -5,11 +6,7 @@ import { type ToldParcel } from '@outfit/core/parcels'
 export const today = (): string => new Date().toISOString().slice(0, 10)
 
 export const dayInWords = (date: string): string =>
-  new Date(`${date.slice(0, 10)}T12:00:00`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-  })
+  formatDay(date.slice(0, 10), { day: 'numeric', month: 'short', year: 'numeric' })
 
 const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 

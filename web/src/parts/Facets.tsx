@@ -1,3 +1,4 @@
+import { formatCount } from '@outfit/core/base'
 import { familiesOf, PRICE_BANDS, type PartFacets } from '@outfit/core/parts'
 import { SHELVES, SHELF_KEYS } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
@@ -20,7 +21,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
   const families = familiesOf(basics?.colours ?? [])
   const swatches = (family: string) => basics?.colours.filter((colour) => colour.family === family).slice(0, 3) ?? []
   const years = Object.keys(facets?.years ?? {}).map(Number)
-  const count = (n: number | undefined) => (facets ? (n ?? 0).toLocaleString('en-GB') : '')
+  const count = (n: number | undefined) => (facets ? formatCount(n ?? 0) : '')
   return (
     <nav
       aria-label="Narrow the search"

@@ -1,3 +1,4 @@
+import { formatCount } from '@outfit/core/base'
 import { Ruler, Table2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
@@ -76,7 +77,7 @@ export function FinderView() {
             className="w-[290px] rounded-[10px] border border-rule bg-card px-3 py-1.5 placeholder:text-soft"
           />
           <p role="status" className="whitespace-nowrap text-soft">
-            {total === undefined ? 'Looking…' : total === 1 ? '1 part' : `${total.toLocaleString('en-GB')} parts`}
+            {total === undefined ? 'Looking…' : total === 1 ? '1 part' : `${formatCount(total)} parts`}
           </p>
           <select
             aria-label="Order"

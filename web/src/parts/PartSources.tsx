@@ -1,3 +1,4 @@
+import { formatCount } from '@outfit/core/base'
 import { Link } from 'react-router'
 import type { Commonness } from '@outfit/core/parts'
 import { formatMoney, homeCurrency, homeMoney } from '@outfit/core/market'
@@ -70,8 +71,7 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
       </ul>
       {(detail.figureCount > detail.figures.length || detail.releaseCount > detail.releases.length) && (
         <p className="text-soft">
-          The newest of {detail.figureCount.toLocaleString('en-GB')} figures and{' '}
-          {detail.releaseCount.toLocaleString('en-GB')} releases.
+          The newest of {formatCount(detail.figureCount)} figures and {formatCount(detail.releaseCount)} releases.
         </p>
       )}
       <h2 className="mt-4 text-lg">Offers of the single part</h2>

@@ -1,3 +1,4 @@
+import { formatLength } from '@outfit/core/base'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { wornAlone } from '@outfit/core/anatomy'
@@ -117,8 +118,8 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
             <Link to={`/catalogue/moulds/${mould.code}`} className="hover:text-act hover:underline">
               {mould.name}
             </Link>
-            {mould.neckThickness > 0 && `, ${mould.neckThickness} mm on the neck`}
-            {mould.height > 0 && `, adds ${mould.height} mm`}, {mould.mass} g
+            {mould.neckThickness > 0 && `, ${formatLength(mould.neckThickness, 1)} on the neck`}
+            {mould.height > 0 && `, adds ${formatLength(mould.height, 1)}`}, {mould.mass} g
           </p>
         )}
         {!wished && (

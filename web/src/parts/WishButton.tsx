@@ -1,3 +1,4 @@
+import { formatDay } from '@outfit/core/base'
 import { toast } from 'sonner'
 import type { Colour, Part, Wish } from '@outfit/core/catalogue'
 import { api, errorText } from '../data/api.ts'
@@ -20,7 +21,7 @@ export function WishButton({ part, colour, wish }: { part: Part; colour: Colour;
   }
   return wish ? (
     <p className="mt-2 flex items-center gap-3">
-      <span className="text-good">✶ Wished for since {new Date(wish.at).toLocaleDateString('en-GB')}.</span>
+      <span className="text-good">✶ Wished for since {formatDay(wish.at.slice(0, 10), { dateStyle: 'short' })}.</span>
       <Button look="plain" disabled={busy} onClick={() => void forget(wish.id)}>
         Drop the wish
       </Button>

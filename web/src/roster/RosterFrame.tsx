@@ -1,3 +1,4 @@
+import { formatDay } from '@outfit/core/base'
 import type { ReactNode } from 'react'
 import { homeMoney } from '@outfit/core/market'
 import { isClothed, type RosterShelf } from '@outfit/core/shelf'
@@ -85,9 +86,7 @@ export function RosterFrame({
 /** Paid and to come against the budget, as a bar and in words. */
 function Costs({ roster }: { roster: RosterShelf }) {
   const { paid, toCome, unsold, budget, over } = costsOf(roster)
-  const due =
-    roster.dueOn &&
-    new Date(`${roster.dueOn}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
+  const due = roster.dueOn && formatDay(roster.dueOn, { day: 'numeric', month: 'long', year: 'numeric' })
   const whole = Math.max(budget ?? 0, paid + toCome, 1)
   return (
     <div className="lg:w-[460px] lg:shrink-0">

@@ -1,3 +1,4 @@
+import { formatDay } from '@outfit/core/base'
 import { useNavigate } from 'react-router'
 import { rosterApi } from '../data/rosterApi.ts'
 import { Button } from '../ui/Button.tsx'
@@ -28,7 +29,7 @@ export function TakenDown({ silent = false }: { /** Where nothing is, say nothin
           <li key={id} className="flex items-center gap-3 border-t border-rule py-1">
             <strong>{name}</strong>
             <span className="text-soft">
-              {WHAT[what]}, {new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+              {WHAT[what]}, {formatDay(at, { dateStyle: 'medium', timeStyle: 'short' })}
             </span>
             <Button className="ml-auto px-2.5 py-0.5" disabled={isLoading} onClick={() => void back(id, name)}>
               Put back<span className="sr-only"> {name}</span>

@@ -1,4 +1,5 @@
 import { useId, useState, type ReactNode } from 'react'
+import { LOCALES, type Length, type Locale } from '@outfit/core/base'
 import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
 import { THEMES, USUAL_SETTINGS, type Theme, type WorkspaceSettings } from '@outfit/core/settings'
 import { errorText } from '../data/api.ts'
@@ -10,9 +11,14 @@ import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Switched } from '../ui/Switched.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { HomeCurrency } from './HomeCurrency.tsx'
+import { Rhythm } from './Rhythm.tsx'
 import { SettingsFrame } from './SettingsFrame.tsx'
 
 const LOOK_WORDS: Record<Theme, string> = { system: 'As the system', light: 'Light', dark: 'Dark' }
+
+/** "1.234,56 · 31.12.2026": what a way of writing looks like. */
+const exampleOf = (locale: Locale): string =>
+  `${(1234.56).toLocaleString(locale, { minimumFractionDigits: 2, useGrouping: 'always' })} · ${new Date(2026, 11, 31).toLocaleDateString(locale)}`
 
 type Changeable = Omit<WorkspaceSettings, 'home'>
 
@@ -35,6 +41,12 @@ export function SettingsView() {
   const on =
     (name: 'singleKeys' | 'lessMotion' | 'dailyCopies' | 'wholeCatalogue', words: string) => (value: boolean) =>
       void set(name, value, `${words} ${value ? 'on' : 'off'}.`)
+  /** Everything is drawn again with it: what stands on the page was written before. */
+  const anew = async (forms: Partial<Changeable>) => {
+    const answer = await change(forms)
+    if (answer.error) return tellError(answer.error)
+    window.location.reload()
+  }
   return (
     <SettingsFrame>
       <p className="mt-3 text-soft">
@@ -80,6 +92,46 @@ export function SettingsView() {
         >
           Single-letter keys
         </Switched>
+      </Section>
+      <Section title="Numbers, days and lengths">
+        <Labelled
+          words="Written"
+          about="Money, counts and days everywhere, also on cards and sheets. What you type is read either way."
+        >
+          {(id) => (
+            <select
+              id={id}
+              value={settings.locale}
+              onChange={({ target }) => void anew({ locale: target.value as Locale })}
+              className={`${FIELD} max-w-[320px]`}
+            >
+              {LOCALES.map((locale) => (
+                <option key={locale} value={locale}>
+                  {exampleOf(locale)}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled
+          words="Lengths"
+          about="How tall figures are, and what lifts a head. What is printed to scale stays in millimetres."
+        >
+          {(id) => (
+            <select
+              id={id}
+              value={settings.length}
+              onChange={({ target }) => void anew({ length: target.value as Length })}
+              className={`${FIELD} max-w-[320px]`}
+            >
+              <option value="mm">millimetres</option>
+              <option value="in">inches</option>
+            </select>
+          )}
+        </Labelled>
+      </Section>
+      <Section title="Market">
+        <Rhythm asks={settings.asks} onKeep={(asks, words) => void set('asks', asks, words)} />
       </Section>
       <Section title="New rosters">
         <Labelled words="House rules they begin with" about={SCHOOL_WORDS[settings.school].allows}>

@@ -1,3 +1,4 @@
+import { formatDay } from '@outfit/core/base'
 import { useSearchParams } from 'react-router'
 import type { AwaitedParcel, RosterShelf } from '@outfit/core/shelf'
 import { EmptyNote } from '../ui/Notes.tsx'
@@ -43,8 +44,7 @@ export function RosterView() {
 }
 
 const today = () => new Date().toISOString().slice(0, 10)
-const day = (date: string) =>
-  new Date(`${date}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
+const day = (date: string) => formatDay(date, { day: 'numeric', month: 'long' })
 
 /** Parcels that outfits of a roster wait for; late ones are said so. */
 function Awaited({ roster, parcels }: { roster: RosterShelf; parcels: readonly AwaitedParcel[] }) {

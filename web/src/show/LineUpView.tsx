@@ -1,3 +1,4 @@
+import { formatLength } from '@outfit/core/base'
 import { Plus, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { statureWorn } from '@outfit/core/fitting'
@@ -150,7 +151,8 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
           </>
         )}
         <span>
-          <strong>{Math.ceil(pose.width)} mm</strong> wide, <strong>{Math.ceil(pose.height)} mm</strong> high
+          <strong>{formatLength(Math.ceil(pose.width))}</strong> wide,{' '}
+          <strong>{formatLength(Math.ceil(pose.height))}</strong> high
         </span>
         <PrintedWidth width={width} onChange={(next) => change({ width: next })} />
         <span className="flex items-center gap-1">

@@ -1,3 +1,4 @@
+import { formatCount } from '@outfit/core/base'
 import type { Corrections, GuessGroup } from '@outfit/core/tables'
 import { api } from '../data/api.ts'
 import { box, ColourOptions, MouldOptions } from '../catalogue/fields.tsx'
@@ -65,7 +66,7 @@ export function Guesses({ groups, corrections, onChange }: GuessesProps) {
                       </select>
                     </span>
                   </td>
-                  <td className="px-2 py-0.5 text-right">{count.toLocaleString('en-GB')}</td>
+                  <td className="px-2 py-0.5 text-right">{formatCount(count)}</td>
                   <td className="max-w-[260px] truncate px-2 py-0.5 text-soft">
                     {examples.map(({ name }) => name).join('; ')}
                   </td>

@@ -1,3 +1,4 @@
+import { formatCount } from '@outfit/core/base'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
@@ -21,7 +22,7 @@ const PAUSE = 350
 /** Columns of parts that can be guessed from the name. */
 const GUESSED = ['mould', 'colours']
 
-const plural = (n: number, one: string) => `${n.toLocaleString('en-GB')} ${one}${n === 1 ? '' : 's'}`
+const plural = (n: number, one: string) => `${formatCount(n)} ${one}${n === 1 ? '' : 's'}`
 const shown = (value: unknown): string =>
   value === null || value === undefined
     ? ''

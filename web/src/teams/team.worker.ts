@@ -1,3 +1,4 @@
+import { setForms } from '@outfit/core/base'
 import { NoCasting } from '@outfit/core/casting'
 import { setHomeCurrency } from '@outfit/core/market'
 import { teamCasting } from '@outfit/core/teams'
@@ -7,8 +8,9 @@ import type { TeamAnswer, TeamQuestion } from './teamQuestion.ts'
 const tell = (answer: TeamAnswer) => self.postMessage(answer)
 
 /** Cast one team; whoever asked ends the worker to cancel. */
-self.onmessage = ({ data: { ask, seconds, home } }: MessageEvent<Asked<TeamQuestion>>) => {
+self.onmessage = ({ data: { ask, seconds, home, forms } }: MessageEvent<Asked<TeamQuestion>>) => {
   setHomeCurrency(home)
+  setForms(forms)
   try {
     const result = teamCasting(ask, {
       seconds,

@@ -1,3 +1,4 @@
+import { formatLength } from '../../base/index.ts'
 import { mouldOf } from '../../catalogue/index.ts'
 import { takeOff } from '../../anatomy/index.ts'
 import { FITTING_LIMITS } from '../limits.ts'
@@ -16,7 +17,7 @@ export const neckStack: Rule = (placements, context) => {
       severity: 'problem',
       slots: ['neck'],
       title: 'Too much round the neck',
-      detail: `${pieces.length} pieces lift the head ${thickness.toFixed(1)} mm; ${FITTING_LIMITS.neckStack} mm fit`,
+      detail: `${pieces.length} pieces lift the head ${formatLength(thickness, 1)}; ${formatLength(FITTING_LIMITS.neckStack, Number.isInteger(FITTING_LIMITS.neckStack) ? 0 : 1)} fit`,
       remedies: [
         {
           label: `Take off ${outer.part.name.toLowerCase()}`,

@@ -1,3 +1,4 @@
+import { formatLength } from '../../base/index.ts'
 import { STATURES } from '../../brief/index.ts'
 import type { Person } from '../../roster/index.ts'
 import { legsOfLength, statureWorn, type StatureWorn } from '../stature.ts'
@@ -8,7 +9,7 @@ import { pinned, type Rule } from '../pin.ts'
 function wrongBeside(own: Person, ownHeight: number, other: Person, otherHeight: number): string | null {
   const apart = ownHeight - otherHeight
   const seen = Math.abs(apart) >= FITTING_LIMITS.heightSeen
-  const words = () => `${Math.abs(apart).toFixed(1)} mm ${apart < 0 ? 'lower' : 'higher'} than ${other.name}`
+  const words = () => `${formatLength(Math.abs(apart), 1)} ${apart < 0 ? 'lower' : 'higher'} than ${other.name}`
   if (own.years !== null && other.years !== null) {
     const older = own.years - other.years
     if (Math.abs(older) <= 1 && Math.min(own.years, other.years) < 18 && seen) return `${words()}, of the same age`
