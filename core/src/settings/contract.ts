@@ -1,4 +1,6 @@
 import { USUAL_FORMS, type Length, type Locale } from '../base/index.ts'
+import type { Level } from '../catalogue/index.ts'
+import type { LabelSheetName, Paper } from './paper.ts'
 import type { School } from '../roster/index.ts'
 
 export const THEMES = ['system', 'light', 'dark'] as const
@@ -31,6 +33,13 @@ export interface WorkspaceSettings {
   lessMotion: boolean
   /** The house rules a new roster begins with. */
   school: School
+  /** How far a new roster takes things apart; null for as its house rules have it. */
+  takingApart: Level | null
+  /** What a point of likeness is worth where a roster is cast, to begin with; home currency, minor units. */
+  worth: number
+  /** What the printer holds, and the labels of bins. */
+  paper: Paper
+  labels: LabelSheetName
   /** Own name, for credits and votes; empty for none. */
   maker: string
   /**
@@ -52,6 +61,10 @@ export const USUAL_SETTINGS: WorkspaceSettings = {
   singleKeys: true,
   lessMotion: false,
   school: 'exchange-only',
+  takingApart: null,
+  worth: 40,
+  paper: 'A4',
+  labels: 'plain-a4',
   maker: '',
   wholeCatalogue: false,
   wholeMoulds: [],

@@ -1,1 +1,2 @@
 export * from './contract.ts'
+export * from './paper.ts'

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common'
 import { TablesModule } from '../tables/tablesModule.ts'
+import { SettingsModule } from '../settings/settingsModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { ActService } from './actService.ts'
@@ -12,7 +13,7 @@ import { RemarkService } from './remarkService.ts'
 
 /** Owned parts as movements between bins. */
 @Module({
-  imports: [TablesModule, CatalogueModule, MarketModule],
+  imports: [SettingsModule, TablesModule, CatalogueModule, MarketModule],
   controllers: [DrawerController],
   providers: [ActService, BinService, DrawerService, LabelService, PiecesService, RemarkService],
   exports: [ActService, BinService, DrawerService, LabelService, RemarkService],

@@ -4,14 +4,17 @@ import { DataSource, In } from 'typeorm'
 import { binKind, walkingOrder } from '@outfit/core/drawer'
 import { Problem } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
+import { LABEL_SHEETS, type LabelSheet } from '@outfit/core/settings'
+import { SettingsService } from '../settings/settingsService.ts'
 import { startPdf } from '../paper/startPdf.ts'
 import { BinEntity } from '../schema/drawer.ts'
 
 /** Points in a millimetre. */
 const MM = 72 / 25.4
 
-/** A sheet of labels on A4, in millimetres, with lines to cut along. */
-const SHEET = { left: 15, top: 12, columns: 3, rows: 8, width: 60, height: 34, margin: 4, code: 26 } as const
+/** What stays free round what is on a label, in millimetres, and how large its code is at most. */
+const MARGIN = 4
+const CODE = 26
 
 /** Sheets of labels for bins: the name, where the bin lies, and a code that opens it. */
 @Injectable()
@@ -19,6 +22,7 @@ export class LabelService {
   constructor(
     private readonly database: DataSource,
     @Inject(SETTINGS) private readonly settings: Settings,
+    private readonly workspace: SettingsService,
   ) {}
 
   /** A PDF of labels in walking order; `codes` are the bins, none for all. `address` is where the application answers. */
@@ -33,41 +37,46 @@ export class LabelService {
     const parents = await this.database
       .getRepository(BinEntity)
       .findBy({ code: In(bins.flatMap(({ parent }) => parent ?? [])) })
-    const { pdf, finish } = await startPdf(this.settings.data, 'Labels for bins')
-    const onSheet = SHEET.columns * SHEET.rows
+    const sheet: LabelSheet = LABEL_SHEETS[(await this.workspace.all()).labels]
+    // A low label has a smaller code, and the room beside it.
+    const side = Math.min(CODE, sheet.height - 2 * MARGIN)
+    const { pdf, finish } = await startPdf(this.settings.data, 'Labels for bins', sheet.paper)
+    const onSheet = sheet.columns * sheet.rows
     for (const [i, bin] of bins.entries()) {
       if (i % onSheet === 0) pdf.addPage()
       const at = i % onSheet
-      const x = (SHEET.left + (at % SHEET.columns) * SHEET.width) * MM
-      const y = (SHEET.top + Math.floor(at / SHEET.columns) * SHEET.height) * MM
-      pdf
-        .lineWidth(0.4)
-        .dash(2, { space: 2 })
-        .strokeColor('#8a8377')
-        .rect(x, y, SHEET.width * MM, SHEET.height * MM)
-        .stroke()
-        .undash()
+      const x = (sheet.left + (at % sheet.columns) * sheet.across) * MM
+      const y = (sheet.top + Math.floor(at / sheet.columns) * sheet.down) * MM
+      if (sheet.cut)
+        pdf
+          .lineWidth(0.4)
+          .dash(2, { space: 2 })
+          .strokeColor('#8a8377')
+          .rect(x, y, sheet.width * MM, sheet.height * MM)
+          .stroke()
+          .undash()
       drawCode(
         pdf,
         `${address}/drawer/bins/${encodeURIComponent(bin.code)}`,
-        x + SHEET.margin * MM,
-        y + SHEET.margin * MM,
+        x + MARGIN * MM,
+        y + MARGIN * MM,
+        side * MM,
       )
-      const left = x + (SHEET.code + 2 * SHEET.margin) * MM
-      const room = (SHEET.width - SHEET.code - 3 * SHEET.margin) * MM
+      const left = x + (side + 2 * MARGIN) * MM
+      const room = (sheet.width - side - 3 * MARGIN) * MM
       pdf
         .fillColor('#2a2730')
         .font('heading')
         .fontSize(sizeFor(pdf, bin.name, room))
-      pdf.text(bin.name, left, y + SHEET.margin * MM, { width: room, height: 17 * MM, ellipsis: true })
+      pdf.text(bin.name, left, y + MARGIN * MM, { width: room, height: (sheet.height - 17) * MM, ellipsis: true })
       const inside = parents.find(({ code }) => code === bin.parent)
       pdf.font('text').fontSize(8)
-      pdf.text(inside ? `in ${inside.name}` : '', left, y + (SHEET.height - 11) * MM, {
+      pdf.text(inside ? `in ${inside.name}` : '', left, y + (sheet.height - 11) * MM, {
         width: room,
         height: 4 * MM,
         ellipsis: true,
       })
-      pdf.text(bin.code, left, y + (SHEET.height - 7) * MM, { width: room, height: 4 * MM, ellipsis: true })
+      pdf.text(bin.code, left, y + (sheet.height - 7) * MM, { width: room, height: 4 * MM, ellipsis: true })
     }
     return finish()
   }
@@ -79,10 +88,10 @@ function sizeFor(pdf: PDFKit.PDFDocument, name: string, room: number): number {
   return [12, 11, 10, 9].find(fits) ?? 8
 }
 
-/** A QR code (ISO/IEC 18004, level M) as squares, SHEET.code millimetres wide. */
-function drawCode(pdf: PDFKit.PDFDocument, address: string, x: number, y: number): void {
+/** A QR code (ISO/IEC 18004, level M) as squares, so many points wide. */
+function drawCode(pdf: PDFKit.PDFDocument, address: string, x: number, y: number, width: number): void {
   const { modules } = QRCode.create(address, { errorCorrectionLevel: 'M' })
-  const side = (SHEET.code * MM) / modules.size
+  const side = width / modules.size
   pdf.fillColor('#000000')
   for (let row = 0; row < modules.size; row++)
     for (let column = 0; column < modules.size; column++)

@@ -2,28 +2,37 @@ import { Inject, Injectable } from '@nestjs/common'
 import { formatMoney } from '@outfit/core/market'
 import { type ToldParcel } from '@outfit/core/parcels'
 import { SETTINGS, type Settings } from '../base/settings.ts'
+import { PAPERS } from '@outfit/core/settings'
+import { SettingsService } from '../settings/settingsService.ts'
 import { startPdf } from '../paper/startPdf.ts'
 
 const MM = 72 / 25.4
-/** A4, millimetres: where each column begins, and where the last one ends. */
-const PAGE = { left: 18, top: 20, bottom: 277, right: 192 }
+/** Millimetres: where each column begins, and where the last one ends. */
+const PAGE = { left: 18, top: 20, right: 192 }
+/** What stays free at the foot of a page. */
+const FOOT = 20
 const COLUMNS = { qty: 18, code: 32, item: 60, price: 135, sum: 192 }
 const ROW = 7
 
 /** Printed order lists, to send to a seller or to tick off when the parcel is here. */
 @Injectable()
 export class OrderSheet {
-  constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
+  constructor(
+    @Inject(SETTINGS) private readonly settings: Settings,
+    private readonly workspace: SettingsService,
+  ) {}
 
   async pdf({ seller, currency, lines, goods, shipping, handling, orderedOn, number }: ToldParcel): Promise<Buffer> {
-    const { pdf, finish } = await startPdf(this.settings.data, `Order, ${seller.name}`)
+    const { paper } = await this.workspace.all()
+    const bottom = PAPERS[paper].height - FOOT
+    const { pdf, finish } = await startPdf(this.settings.data, `Order, ${seller.name}`, paper)
     const money = (amount: number) => formatMoney(amount, currency)
-    let y: number = PAGE.bottom
+    let y: number = bottom
     const right = (words: string, edge: number) =>
       pdf.text(words, (edge - 40) * MM, y * MM, { width: 40 * MM, align: 'right', lineBreak: false })
     const row = () => {
       y += ROW
-      if (y <= PAGE.bottom) return
+      if (y <= bottom) return
       pdf.addPage().fillColor('#2a2730').font('heading').fontSize(16)
       pdf.text(`Order to ${seller.name}`, PAGE.left * MM, PAGE.top * MM, { lineBreak: false })
       pdf.font('text').fontSize(10)

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common'
+import { SettingsModule } from '../settings/settingsModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
@@ -12,7 +13,7 @@ import { ParcelsController } from './parcelsController.ts'
 
 /** Orders and check-in. */
 @Module({
-  imports: [CatalogueModule, MarketModule, DrawerModule, AllotmentModule, SourcingModule],
+  imports: [SettingsModule, CatalogueModule, MarketModule, DrawerModule, AllotmentModule, SourcingModule],
   controllers: [ParcelsController],
   providers: [CheckInService, OrderService, OrderSheet, ParcelListService],
   exports: [CheckInService, OrderService, OrderSheet, ParcelListService],

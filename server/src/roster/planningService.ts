@@ -22,6 +22,7 @@ import type {
 } from './planningDto.ts'
 import { RosterService, rowOf } from './rosterService.ts'
 import { RulesService } from './rulesService.ts'
+import { SettingsService } from '../settings/settingsService.ts'
 import { placementOf } from '../allotment/sharesService.ts'
 
 const ulid = monotonicFactory()
@@ -35,6 +36,7 @@ export class PlanningService {
     private readonly briefs: BriefService,
     private readonly rules: RulesService,
     private readonly changes: Changes,
+    private readonly settings: SettingsService,
   ) {}
 
   /** Begin a roster behind the others; its name must be its own, since people tell rosters by it. */
@@ -42,12 +44,13 @@ export class PlanningService {
     return this.writer.transaction(async (db) => {
       await refuseName(db, roster.name)
       const id = ulid()
+      const { takingApart } = await this.settings.all()
       const last = await db.findOne(RosterEntity, { where: {}, order: { position: 'DESC' } })
       await db.insert(RosterEntity, {
         ...roster,
         id,
         rules: school,
-        switches: {},
+        switches: takingApart === null ? {} : { takingApart },
         currency: homeCurrency(),
         version: 1,
         position: (last?.position ?? -1) + 1,

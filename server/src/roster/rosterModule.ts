@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common'
+import { SettingsModule } from '../settings/settingsModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
@@ -19,7 +20,7 @@ import { UniformService } from './uniformService.ts'
 
 /** Rosters, outfits, takes, rules and uniforms as data. */
 @Module({
-  imports: [CatalogueModule, MarketModule, DrawerModule, BriefModule, AllotmentModule, LaterModule],
+  imports: [SettingsModule, CatalogueModule, MarketModule, DrawerModule, BriefModule, AllotmentModule, LaterModule],
   controllers: [RosterController, RulesController, TakeController],
   providers: [
     ImportRosters,

@@ -1,8 +1,19 @@
-import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Matches, Max } from 'class-validator'
+import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Matches, Max, ValidateIf } from 'class-validator'
 import { SCHOOLS, type School } from '@outfit/core/roster'
 import { LENGTHS, LOCALES, type Length, type Locale } from '@outfit/core/base'
-import { RHYTHMS, THEMES, type MarketRhythm, type Rhythm, type Theme } from '@outfit/core/settings'
-import { CurrencyCode, One, Text, Texts } from '../base/fields.ts'
+import type { Level } from '@outfit/core/catalogue'
+import {
+  LABEL_SHEET_NAMES,
+  PAPER_NAMES,
+  RHYTHMS,
+  THEMES,
+  type LabelSheetName,
+  type MarketRhythm,
+  type Paper,
+  type Rhythm,
+  type Theme,
+} from '@outfit/core/settings'
+import { CurrencyCode, One, Text, Texts, Whole } from '../base/fields.ts'
 
 const TIME = /^([01]\d|2[0-3]):[0-5]\d$/
 
@@ -21,6 +32,10 @@ export class ChangeSettings {
   @IsOptional() @IsBoolean() singleKeys?: boolean
   @IsOptional() @IsBoolean() lessMotion?: boolean
   @IsOptional() @IsIn(SCHOOLS) school?: School
+  @ValidateIf((_, value) => value !== null && value !== undefined) @Whole(0, 5) takingApart?: Level | null
+  @IsOptional() @Whole(0, 1_000_000) worth?: number
+  @IsOptional() @IsIn(PAPER_NAMES) paper?: Paper
+  @IsOptional() @IsIn(LABEL_SHEET_NAMES) labels?: LabelSheetName
   @IsOptional() @Text(80) maker?: string
   @IsOptional() @IsBoolean() wholeCatalogue?: boolean
   @IsOptional() @Texts({ most: 5000 }) wholeMoulds?: string[]

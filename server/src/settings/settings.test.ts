@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { homeCurrency, type Rate } from '@outfit/core/market'
 import { USUAL_SETTINGS, type WorkspaceSettings } from '@outfit/core/settings'
 import type { RosterShelf } from '@outfit/core/shelf'
+import { pdfText } from '../test/pdfText.ts'
 import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer
@@ -31,6 +32,10 @@ describe('an empty workspace', () => {
     ['wholeCatalogue', { wholeCatalogue: 1 }],
     ['wholeMoulds', { wholeMoulds: 'M-CAP' }],
     ['locale', { locale: 'xx' }],
+    ['takingApart', { takingApart: 6 }],
+    ['worth', { worth: -1 }],
+    ['paper', { paper: 'A5' }],
+    ['labels', { labels: 'gold' }],
     ['length', { length: 'ell' }],
     ['asks.every', { asks: { every: 'always', quietFrom: '22:00', quietTo: '07:00' } }],
     ['asks.quietFrom', { asks: { every: 'daily', quietFrom: '25:00', quietTo: '07:00' } }],
@@ -178,5 +183,52 @@ describe('ways of writing', () => {
     } finally {
       await own.stop()
     }
+  })
+})
+
+describe('paper and rosters', () => {
+  let own: TestServer
+  beforeAll(async () => {
+    own = await startServer()
+  })
+  afterAll(() => own.stop())
+  const pdf = async (path: string) =>
+    pdfText(new Uint8Array(await (await fetch(`${own.url}/api/${path}`)).arrayBuffer()))
+  const size = ([page]: { width: number; height: number }[]) => [page!.width.toFixed(1), page!.height.toFixed(1)]
+  const set = (settings: object) => own.send('PUT', 'settings', settings)
+
+  test('labels are printed on the sheet that is chosen, as many to a page as it has', async () => {
+    const before = await pdf('drawer/labels.pdf')
+    expect(size(before)).toEqual(['210.0', '297.0'])
+    await set({ labels: 'letter-30' })
+    const after = await pdf('drawer/labels.pdf')
+    expect(size(after)).toEqual(['215.9', '279.4'])
+    const codes = (pages: { text: string }[]) =>
+      pages
+        .map(({ text }) => text)
+        .join(' ')
+        .match(/(?<![\w-])B\d+(?![\w-])/g)!
+    expect(codes(after)).toEqual(codes(before))
+    const { bins } = (await own.get<{ bins: { outfit: string | null; holder: string | null }[] }>('drawer')).body
+    const printed = bins.filter(({ outfit, holder }) => !outfit && !holder).length
+    expect([before.length, after.length]).toEqual([Math.ceil(printed / 24), Math.ceil(printed / 30)])
+  })
+
+  test('orders and new sheets are on the paper the printer holds', async () => {
+    const { parcels } = (await own.get<{ parcels: { id: string }[] }>('parcels')).body
+    const order = `parcels/${parcels[0]!.id}/order.pdf`
+    expect(size(await pdf(order))).toEqual(['210.0', '297.0'])
+    await set({ paper: 'Letter' })
+    expect(size(await pdf(order))).toEqual(['215.9', '279.4'])
+  })
+
+  test('new rosters take things apart as far as is said', async () => {
+    await set({ takingApart: 2 })
+    const plan = { name: 'Careful', note: '', school: 'open-bench', budget: null, dueOn: null }
+    const { id } = (await own.send<{ id: string }>('POST', 'rosters', plan)).body
+    const roster = (await own.get<{ rosters: { id: string; switches: object }[] }>('rosters')).body.rosters.find(
+      (one) => one.id === id,
+    )!
+    expect(roster.switches).toEqual({ takingApart: 2 })
   })
 })

@@ -95,6 +95,7 @@ export class SettingsService implements OnModuleInit {
        UNION ALL SELECT 1 FROM outfit WHERE switches ->> 'spendingLimit' IS NOT NULL
        UNION ALL SELECT 1 FROM brief WHERE avoid ->> 'priceAbove' IS NOT NULL
        UNION ALL SELECT 1 FROM price_target
+       UNION ALL SELECT 1 FROM setting WHERE name = 'worth'
        UNION ALL SELECT 1 FROM later WHERE atMost IS NOT NULL LIMIT 1`,
     )) as unknown[]
     return found !== undefined
@@ -140,6 +141,8 @@ export class SettingsService implements OnModuleInit {
         await db.update(BriefEntity, { outfit }, { avoid: { ...avoid, priceAbove: orNone(avoid.priceAbove) } })
     for (const { id, price, metPrice } of await db.find(TargetEntity))
       await db.update(TargetEntity, { id }, { price: turned(price), metPrice: orNone(metPrice) })
+    const worth = await db.findOneBy(SettingEntity, { name: 'worth' })
+    if (worth) await this.keep(db, 'worth', turned(worth.value as unknown as number))
     for (const { id, atMost } of await db.findBy(LaterEntity, { atMost: Not(IsNull()) }))
       await db.update(LaterEntity, { id }, { atMost: orNone(atMost) })
   }

@@ -60,7 +60,8 @@ export class SheetService {
       .getRepository(RosterEntity)
       .findOne({ where: { id: roster }, select: { id: true, sheet: true } })
     if (!found) throw notFound('roster', roster)
-    return { ...SHEET_CHOICES, credits: (await this.settings.all()).maker, ...found.sheet }
+    const { maker, paper } = await this.settings.all()
+    return { ...SHEET_CHOICES, credits: maker, paper, ...found.sheet }
   }
 
   /** Keep what the sheet of a roster shows. */

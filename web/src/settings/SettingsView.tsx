@@ -1,7 +1,19 @@
 import { useId, useState, type ReactNode } from 'react'
 import { LOCALES, type Length, type Locale } from '@outfit/core/base'
 import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
-import { THEMES, USUAL_SETTINGS, type Theme, type WorkspaceSettings } from '@outfit/core/settings'
+import {
+  LABEL_SHEETS,
+  LABEL_SHEET_NAMES,
+  PAPER_NAMES,
+  THEMES,
+  USUAL_SETTINGS,
+  type LabelSheetName,
+  type Paper,
+  type Theme,
+  type WorkspaceSettings,
+} from '@outfit/core/settings'
+import type { Level } from '@outfit/core/catalogue'
+import { homeMoney } from '@outfit/core/market'
 import { errorText } from '../data/api.ts'
 import { sampleApi } from '../data/sampleApi.ts'
 import { settingsApi } from '../data/settingsApi.ts'
@@ -12,6 +24,7 @@ import { Switched } from '../ui/Switched.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { HomeCurrency } from './HomeCurrency.tsx'
 import { Rhythm } from './Rhythm.tsx'
+import { WorthField } from './WorthField.tsx'
 import { SettingsFrame } from './SettingsFrame.tsx'
 
 const LOOK_WORDS: Record<Theme, string> = { system: 'As the system', light: 'Light', dark: 'Dark' }
@@ -19,6 +32,16 @@ const LOOK_WORDS: Record<Theme, string> = { system: 'As the system', light: 'Lig
 /** "1.234,56 · 31.12.2026": what a way of writing looks like. */
 const exampleOf = (locale: Locale): string =>
   `${(1234.56).toLocaleString(locale, { minimumFractionDigits: 2, useGrouping: 'always' })} · ${new Date(2026, 11, 31).toLocaleDateString(locale)}`
+
+/** How far things are taken apart, by the level it takes. */
+const LEVEL_WORDS = [
+  'not at all',
+  'assemblies apart',
+  'hands too',
+  'arms too',
+  'legs off the hips too',
+  'altered for good',
+]
 
 type Changeable = Omit<WorkspaceSettings, 'home'>
 
@@ -147,6 +170,76 @@ export function SettingsView() {
               {SCHOOLS.map((school) => (
                 <option key={school} value={school}>
                   {SCHOOL_WORDS[school].label}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled words="Things come apart" about="How far what is bought or owned is taken apart for a figure.">
+          {(id) => (
+            <select
+              id={id}
+              value={settings.takingApart ?? ''}
+              onChange={({ target }) =>
+                void set(
+                  'takingApart',
+                  target.value === '' ? null : (Number(target.value) as Level),
+                  `In new rosters things come apart: ${target.selectedOptions[0]!.text}.`,
+                )
+              }
+              className={`${FIELD} max-w-[320px]`}
+            >
+              <option value="">as their house rules have it</option>
+              {LEVEL_WORDS.map((words, level) => (
+                <option key={words} value={level}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled
+          words="A point of likeness is worth"
+          about="Where a roster is cast, likeness is weighed against money so, to begin with."
+        >
+          {(id) => (
+            <WorthField
+              key={settings.worth}
+              id={id}
+              worth={settings.worth}
+              onKeep={(worth) => void set('worth', worth, `A point of likeness is worth ${homeMoney(worth)}.`)}
+            />
+          )}
+        </Labelled>
+      </Section>
+      <Section title="Paper">
+        <Labelled words="The printer holds" about="Orders, and sheets of rosters that have no choice of their own yet.">
+          {(id) => (
+            <select
+              id={id}
+              value={settings.paper}
+              onChange={({ target }) => void set('paper', target.value as Paper, `The printer holds ${target.value}.`)}
+              className={`${FIELD} max-w-[320px]`}
+            >
+              {PAPER_NAMES.map((paper) => (
+                <option key={paper}>{paper}</option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled words="Labels of bins" about="Print one sheet on plain paper first, and hold it against the labels.">
+          {(id) => (
+            <select
+              id={id}
+              value={settings.labels}
+              onChange={({ target }) =>
+                void set('labels', target.value as LabelSheetName, `Labels are ${target.selectedOptions[0]!.text}.`)
+              }
+              className={`${FIELD} max-w-[420px]`}
+            >
+              {LABEL_SHEET_NAMES.map((name) => (
+                <option key={name} value={name}>
+                  {LABEL_SHEETS[name].label}
                 </option>
               ))}
             </select>

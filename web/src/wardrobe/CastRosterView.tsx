@@ -6,6 +6,7 @@ import { homeCurrency, homeMoney } from '@outfit/core/market'
 import { houseRulesOf } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { CastOptions, CastWho } from '@outfit/core/wardrobe'
+import { useSettings } from '../data/settingsApi.ts'
 import { errorText } from '../data/api.ts'
 import { castApi, type CastAsk } from '../data/castApi.ts'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
@@ -27,7 +28,8 @@ function CastRoster({ roster }: { roster: RosterShelf }) {
   const [search, setSearch] = useSearchParams()
   const known = search.get('cast')
   const rules = houseRulesOf(roster.rules, roster.switches)
-  const [settings, setSettings] = useState(() => settingsFor(roster, rules.faces === 'all-different'))
+  const workspace = useSettings()
+  const [settings, setSettings] = useState(() => settingsFor(roster, rules.faces === 'all-different', workspace.worth))
   const [picked, setPicked] = useState<ReadonlySet<string>>(() => {
     const named = search.get('outfits')?.split(',') ?? []
     const all = roster.outfits.map(({ id }) => id)

@@ -26,16 +26,15 @@ const FIRST: CastSettings = {
 export const WORTHS: readonly number[] = [0, 5, 10, 20, 30, 40, 60, 80, 100, 150, 200, 300]
 
 /** Settings to begin with: as they were last, the budget that is left of the roster, faces as its rules have them. */
-export function settingsFor(roster: RosterShelf, facesDiffer: boolean): CastSettings {
+export function settingsFor(roster: RosterShelf, facesDiffer: boolean, worth: number): CastSettings {
   const left = roster.budget === null ? null : Math.max(0, roster.budget - roster.paid)
-  return { ...FIRST, ...remembered(), budget: left, facesDiffer }
+  return { ...FIRST, worth, ...remembered(), budget: left, facesDiffer }
 }
 
 function remembered(): Partial<CastSettings> {
   try {
-    const { worth, donors, market, uniformsStay } = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as CastSettings
+    const { donors, market, uniformsStay } = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as CastSettings
     return {
-      ...(Number.isInteger(worth) && worth >= 0 ? { worth } : {}),
       ...(typeof donors === 'boolean' ? { donors } : {}),
       ...(typeof market === 'boolean' ? { market } : {}),
       ...(typeof uniformsStay === 'boolean' ? { uniformsStay } : {}),
