@@ -6,6 +6,7 @@ import { IntakeController, PiecesController } from './intakeController.ts'
 import { IntakeFiles } from './intakeFiles.ts'
 import { IntakeService } from './intakeService.ts'
 import { ListWriter } from './listWriter.ts'
+import { TableOfPrices } from './tableOfPrices.ts'
 import { TakeApartService } from './takeApartService.ts'
 import { TakenLists } from './takenLists.ts'
 
@@ -13,7 +14,7 @@ import { TakenLists } from './takenLists.ts'
 @Module({
   imports: [TablesModule, MarketModule, DrawerModule],
   controllers: [IntakeController, PiecesController],
-  providers: [IntakeFiles, IntakeService, ListWriter, TakeApartService, TakenLists],
+  providers: [IntakeFiles, IntakeService, ListWriter, TableOfPrices, TakeApartService, TakenLists],
   exports: [IntakeService, TakenLists],
 })
 export class IntakeModule {}

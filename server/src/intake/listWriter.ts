@@ -25,6 +25,7 @@ import { writeColours, writeSellers } from './entryWriter.ts'
 import { pricesBefore } from './priceRows.ts'
 import { SetMaker } from './setMaker.ts'
 import { ownMoulds, PartMaker, type Palette } from './partMaker.ts'
+import { undoOf } from './undoOf.ts'
 import { setsAs } from './setsAs.ts'
 
 const ulid = monotonicFactory()
@@ -37,11 +38,6 @@ type WrittenList = Omit<IntakeResult, 'id'> & {
   /** Writes down which rows were changed, once the list has its entry. */
   keepRows?: (list: string) => Promise<void>
 }
-
-const undoOf = (more: Partial<IntakeUndo>): IntakeUndo => ({
-  ...{ releases: [], figures: [], as: {}, sellers: { made: [], changed: [] }, colours: { made: [], changed: [] } },
-  ...more,
-})
 
 export interface ListToWrite {
   name: string

@@ -243,7 +243,7 @@ describe('taking back', () => {
     expect(done.filter(({ words }) => words === 'Dressed Wen Sorrel')).toEqual([])
   })
 
-  test('of what is too much points to the copies; prices of a table are told as such', async () => {
+  test('of what is too much points to the copies; a table of prices has a way back of its own', async () => {
     const rows = Array.from({ length: 20_001 }, (_, i) => `c-${i},Colour ${i},#C8CCCE,grey,solid`)
     await send('POST', 'import/colours', { csv: ['code,name,hex,family,finish', ...rows].join('\n') })
     const much = await last()
@@ -252,11 +252,17 @@ describe('taking back', () => {
     const refused = await takeBack(much.id)
     expect([refused.status, refused.body.detail]).toEqual([409, expect.stringContaining('Settings, Copies')])
     const { code, currency } = (await first('sellers', 'sellers')) as { code: string; currency: string }
+    const offers = async () => (await fetch(`${server.url}/api/export/offers.csv`)).text()
+    const before = await offers()
     const brought = await send('POST', 'import/offers', {
       csv: `date,seller,kind,code,condition,price,currency,stock,multiple\n2026-11-30,${code},part,P-00001,new,40,${currency},3,1`,
     })
     expect(brought.body).toMatchObject({ written: true, rejects: [] })
-    expect(await last()).toMatchObject({ words: 'Brought in a table of prices', canTakeBack: false })
+    const table = await last()
+    expect(table).toMatchObject({ words: 'Brought in a table of prices', canTakeBack: true })
+    expect(await offers()).not.toBe(before)
+    expect((await takeBack(table.id)).status).toBe(204)
+    expect(await offers()).toBe(before)
   })
 
   test('tells browsers apart, and which of them asks', async () => {
