@@ -132,7 +132,7 @@ describe('a pair whose pieces nobody has told', () => {
     await bring('components', componentsOf(pair))
     expect(await lying(bin)).toEqual(['2 HIPS used', '2 LEGL used', '2 LEGR used'])
     const [act] = await acts()
-    expect([act!.kind, act!.text]).toEqual(['taken-apart', 'it is known now what it is made of'])
+    expect([act!.kind, act!.text]).toEqual(['taken-apart', `Pair of legs ${made}`])
     // The same table again finds nothing to do.
     await bring('components', componentsOf(pair))
     expect((await acts())[0]!.id).toBe(act!.id)

@@ -4,7 +4,7 @@ import { inPieces } from '@outfit/core/anatomy'
 import { groupBy } from '@outfit/core/base'
 import type { Slot } from '@outfit/core/catalogue'
 import { today } from '../base/today.ts'
-import { ComponentEntity, FigurePartEntity } from '../schema/catalogue.ts'
+import { ComponentEntity, FigurePartEntity, PartEntity } from '../schema/catalogue.ts'
 import { LyingEntity } from '../schema/drawer.ts'
 import { PlacementEntity, TakeEntity, UniformPlacementEntity } from '../schema/roster.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
@@ -58,9 +58,10 @@ export class PiecesService {
     for (const [assembly, components] of known) {
       const lying = (await db.findBy(LyingEntity, { part: assembly })).filter(({ qty }) => qty > 0)
       if (lying.length === 0) continue
+      const part = await db.findOneBy(PartEntity, { code: assembly })
       await this.acts.recordPieces(
         db,
-        { kind: 'taken-apart', text: 'it is known now what it is made of', at: today() },
+        { kind: 'taken-apart', text: part?.name ?? assembly, at: today() },
         lying.flatMap(({ part, bin, condition, qty }) => [
           { part, from: bin, to: null, qty, condition },
           ...components.map((piece) => ({ part: piece.part, from: null, to: bin, qty, condition })),

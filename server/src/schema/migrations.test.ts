@@ -73,7 +73,7 @@ describe('a database of the first release', () => {
     expect(acts.map(({ text, moves }) => [text, moves.length])).toEqual([
       ['lost', 1],
       ['stocktake', 2],
-      ['it is known now what it is made of', 3],
+      ['what is made of pieces', 3],
     ])
   })
 

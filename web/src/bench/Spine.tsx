@@ -1,6 +1,6 @@
-import { useEffect, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { SLOT_FACTS, SPINE } from '@outfit/core/anatomy'
-import { mainColour, partWorn, type Catalogue, type Placement } from '@outfit/core/catalogue'
+import { mainColour, partWorn, piecesWorn, type Catalogue, type Placement, type Slot } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
 import { isCopy } from '@outfit/core/drawer'
 import { homeMoney } from '@outfit/core/market'
@@ -43,6 +43,13 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes
     )
     if (unsold > 0) return 'not for sale'
     return `${prices.includes(null) ? 'as one, from' : 'from'} ${homeMoney(money)}`
+  }
+  const seen = useMemo(() => piecesWorn(placements, catalogue), [placements, catalogue])
+  /** What fills a row though it is worn in another: a pair nobody has told the pieces of, a torso with arms. */
+  const along = (slots: readonly Slot[]): string | null => {
+    const piece = seen.find((one) => slots.includes(one.slot))
+    const whole = piece && catalogue.parts.get(piece.placement.part)
+    return whole ? `of ${whole.name}` : null
   }
   return (
     <nav aria-label="Slots" className="tape-marks h-full overflow-y-auto border-r border-rule pl-[34px]">
@@ -89,7 +96,7 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes
                     )}
                   </span>
                 ) : (
-                  <span className="text-soft">nothing</span>
+                  <span className="block truncate text-soft">{along(slots) ?? 'nothing'}</span>
                 )}
               </button>
             </li>

@@ -78,6 +78,11 @@ export const selectCatalogue: (state: WithCatalogue) => Catalogue | null = creat
     (state: WithCatalogue) => state.catalogue.parts,
     (state: WithCatalogue) => state.catalogue.prints,
   ],
-  (basics, parts, prints) =>
-    basics ? catalogueOf({ ...basics, parts: Object.values(parts), prints: Object.values(prints) }) : null,
+  (basics, parts, prints) => {
+    if (!basics) return null
+    const moulds = new Set(basics.moulds.map(({ code }) => code))
+    // A part of a mould made a moment ago comes in with the moulds.
+    const known = Object.values(parts).filter(({ mould }) => moulds.has(mould))
+    return catalogueOf({ ...basics, parts: known, prints: Object.values(prints) })
+  },
 )

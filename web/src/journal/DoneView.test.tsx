@@ -48,7 +48,7 @@ test('what was done is told day by day, with who and one press to take it back',
   expect(rows).toEqual([
     'Took back: Moved into Box 2in this browserDo again',
     'Moved into Box 2in this browsertaken back',
-    'Made 20001 colours: Fog, Rust and 19999 moreon a programsee the copies',
+    'Made 20001 colours: Fog, Rust and 19999 moreby a programsee the copies',
     'Dressed Odileon a phoneTake back',
   ])
   expect(screen.getAllByRole('button').map((button) => button.ariaLabel ?? button.textContent)).toEqual([

@@ -63,7 +63,9 @@ export function DoneView() {
                   <span className={`min-w-0 flex-1 basis-[220px] ${one.undone ? 'text-soft line-through' : ''}`}>
                     {one.undoes ? `Took back: ${words.get(one.undoes) ?? one.words}` : one.words}
                   </span>
-                  <span className="text-[14px] text-soft">{one.own ? 'in this browser' : `on ${one.device}`}</span>
+                  <span className="text-[14px] text-soft">
+                    {one.own ? 'in this browser' : one.device === 'a program' ? 'by a program' : `on ${one.device}`}
+                  </span>
                   <span className="ml-auto flex justify-end text-[14px] sm:w-[150px]">
                     {one.undone ? (
                       <span className="text-soft">taken back</span>

@@ -22,7 +22,7 @@ async function inDrawer(db: QueryRunner): Promise<void> {
   if (lying.length === 0) return
   const act = ulid()
   const at = new Date().toISOString().slice(0, 10)
-  const text = 'it is known now what it is made of'
+  const text = 'what is made of pieces'
   await db.query(
     `INSERT INTO act (id, at, kind, text, reverses, roster, photo) VALUES (?, ?, 'taken-apart', ?, NULL, NULL, NULL)`,
     [act, at, text],
