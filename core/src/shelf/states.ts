@@ -37,7 +37,7 @@ export const STATE_WORDS: Readonly<Record<State, StateWords>> = {
   ready: { label: 'ready to build', counted: 'ready to build', because: 'Every part is in the drawer.' },
   built: { label: 'is built', counted: 'built', because: 'Every part stands together on the figure.' },
   shown: {
-    label: 'is built and shown',
+    label: 'is shown',
     counted: 'built and shown',
     because: 'It is built, and a picture of it was taken away.',
   },

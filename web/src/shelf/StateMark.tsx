@@ -15,7 +15,7 @@ export function StateMark({ state, narrow = false }: { state: State; narrow?: bo
           <span key={one} className={`h-2 w-1 rounded-[1px] ${i <= at ? (done ? 'bg-good' : 'bg-act') : 'bg-rule'}`} />
         ))}
       </span>
-      {label}
+      <span className="whitespace-nowrap">{label}</span>
     </span>
   )
 }

@@ -123,7 +123,7 @@ function Of({ roster, dressed, picked }: { roster: RosterShelf; dressed: number;
             >
               <Figure placements={placements} label="" className="mx-auto h-[148px]" />
               <span className="mt-1 block truncate font-head font-bold group-hover:text-act">{name}</span>
-              <StateMark state={state} />
+              <StateMark state={state} narrow />
             </Link>
           </li>
         ))}
