@@ -1,6 +1,6 @@
 import { Inject, Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common'
 import Database from 'better-sqlite3'
-import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs'
+import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
@@ -31,6 +31,7 @@ import { archivedTables, quoted, type Course } from './manifest.ts'
 import { BadArchive, unpackArchive, withoutTriggers } from './readArchive.ts'
 import { writeArchive } from './writeArchive.ts'
 
+const HOUR = 3_600_000
 /** Where in a data folder an archive is unpacked before any of it counts; nobody's data, whatever is found there. */
 const APART = 'restoring'
 
@@ -202,7 +203,20 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
       throw new Error(`${inWords(error.by)} would speak of what is gone. Clear that too. Nothing was changed.`)
     }
     this.changes.tell('catalogue', 'drawer', 'market')
+    await this.sweepPictures()
     return report
+  }
+
+  /** Pictures nothing speaks of any more go. Those of this hour may be on their way to somebody. */
+  private async sweepPictures(): Promise<void> {
+    const folder = join(this.settings.data, 'files')
+    if (!existsSync(folder)) return
+    const rows = (await this.database.query('SELECT hash FROM photo')) as { hash: string }[]
+    const known = new Set(rows.map(({ hash }) => `${hash}.webp`))
+    for (const name of readdirSync(folder)) {
+      const path = join(folder, name)
+      if (!known.has(name) && Date.now() - statSync(path).mtimeMs > HOUR) rmSync(path, { force: true })
+    }
   }
 
   /** The name of the copy of what was there; null where there was nothing. */

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import Database from 'better-sqlite3'
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
@@ -61,7 +61,13 @@ describe('clearing', () => {
   test('takes everything away but settings, and the copy brings it back', async () => {
     await server.send('PUT', 'settings', { maker: 'Ada' })
     const before = filled()
+    // One of the pictures came just now.
+    const files = join(server.data, 'files')
+    const pictures = readdirSync(files)
+    expect(pictures.length).toBeGreaterThan(5)
+    for (const name of pictures.slice(1)) utimesSync(join(files, name), new Date(0), new Date(0))
     expect((await clear([...CLEARABLE])).job!.state).toBe('done')
+    expect(readdirSync(files)).toEqual(pictures.slice(0, 1))
     expect(filled().filter((name) => !['setting', 'sqlite_sequence'].includes(name))).toEqual([])
     // Acts of the drawer are only ever added again.
     expect((await server.send('POST', 'bins', { name: 'New' })).status).toBe(201)
@@ -69,6 +75,7 @@ describe('clearing', () => {
     const { body } = await server.send<{ job: string }>('POST', `archives/${copy!.name}/restored`)
     expect((await jobEnd(server, body.job)).state).toBe('done')
     expect(filled()).toEqual(before)
+    expect(readdirSync(files)).toEqual(pictures)
   })
 })
 
