@@ -35,7 +35,7 @@ export function BinRow({ one, catalogue, label, picked, onPick, onRemark, onApar
   }
   return (
     <li className="border-b border-rule py-1">
-      <div className="flex items-center gap-3">
+      <div className="flex flex-wrap items-center gap-x-3 sm:flex-nowrap">
         {onPick && (
           <input
             type="number"
@@ -54,7 +54,7 @@ export function BinRow({ one, catalogue, label, picked, onPick, onRemark, onApar
         <span aria-hidden className="h-11 w-11 shrink-0">
           {part && <PartPicture part={part} catalogue={catalogue} label="" className="h-full w-full" />}
         </span>
-        <span className="min-w-0 flex-1">
+        <span className="min-w-0 flex-1 basis-[130px]">
           <Link to={`/parts/${one.part}`} className="font-semibold hover:text-act hover:underline">
             {label}
           </Link>{' '}
@@ -65,20 +65,22 @@ export function BinRow({ one, catalogue, label, picked, onPick, onRemark, onApar
             </span>
           )}
         </span>
-        {onPick && (pieces.length > 0 || untold) && (
-          <Button
-            look="plain"
-            className="text-[13px]"
-            disabled={isLoading}
-            aria-label={`Take ${label} apart`}
-            onClick={() => void apart()}
-          >
-            Take apart
+        <span className="ml-auto flex shrink-0">
+          {onPick && (pieces.length > 0 || untold) && (
+            <Button
+              look="plain"
+              className="text-[13px]"
+              disabled={isLoading}
+              aria-label={`Take ${label} apart`}
+              onClick={() => void apart()}
+            >
+              Take apart
+            </Button>
+          )}
+          <Button look="plain" className="text-[13px]" onClick={onRemark}>
+            Remark…
           </Button>
-        )}
-        <Button look="plain" className="text-[13px]" onClick={onRemark}>
-          Remark…
-        </Button>
+        </span>
       </div>
       <div className="ml-[150px]">
         <Remarks remarks={remarks} />
