@@ -71,6 +71,10 @@ test('columns are remembered by name for the next file', async ({ app }) => {
   await expect(state(app)).toHaveText('1 row can be read, no fault')
   await app.getByRole('button', { name: 'Bring 1 row in' }).click()
   await expect(app.getByRole('heading', { name: '1 row brought in' })).toBeVisible()
+  // One press takes it back.
+  await app.getByRole('button', { name: 'Take it back' }).click()
+  await expect(app.getByText(/is taken back\./)).toBeVisible()
+  await expect(app.getByRole('heading', { name: '1 row brought in' })).toBeHidden()
 })
 
 test('a file that is no text is refused with its line, and another can be chosen', async ({ app }) => {

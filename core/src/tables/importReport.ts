@@ -18,4 +18,6 @@ export interface ImportReport {
   guesses: GuessGroup[]
   /** Wishes for a colour that this import brought. */
   fulfilled: Fulfilled[]
+  /** The entry of the journal it can be taken back by; null where it cannot, or nothing was changed. */
+  entry: string | null
 }

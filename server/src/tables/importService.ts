@@ -14,6 +14,7 @@ import {
   type TableRow,
 } from '@outfit/core/tables'
 import { Changes } from '../base/changes.ts'
+import { doing } from '../base/doing.ts'
 import { Writer } from '../base/writer.ts'
 import { ColourEntity, MouldEntity, PrintEntity } from '../schema/catalogue.ts'
 import { recordsIn } from './plainRecords.ts'
@@ -86,7 +87,7 @@ export class ImportService {
     if (options.dry) return this.read(this.database.manager, table, records, options, course, null)
     const { aspects } = TABLE_TARGETS[table]
     try {
-      return await this.writer.transaction(async (db) => {
+      const report = await this.writer.transaction(async (db) => {
         // A row may name another of its table that comes later; all must be there in the end.
         await db.query('PRAGMA defer_foreign_keys = ON')
         const codes: string[] = []
@@ -98,6 +99,8 @@ export class ImportService {
         const fulfilled = await this.followers.written(db, table, codes)
         return { ...report, written: true, fulfilled }
       })
+      const who = doing()
+      return { ...report, entry: who?.whole ? who.entry : null }
     } catch (error) {
       if (error instanceof NotWritten) return { ...error.report, taken: 0 }
       throw error
@@ -219,6 +222,7 @@ const nothing = (table: TableName): ImportReport => ({
   sample: [],
   guesses: [],
   fulfilled: [],
+  entry: null,
 })
 
 const isCsvFault = (error: unknown) => String((error as { code?: string }).code ?? '').startsWith('CSV_')

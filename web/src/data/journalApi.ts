@@ -15,6 +15,8 @@ export const journalApi = api.injectEndpoints({
     }),
     takeDoneBack: build.mutation<void, string>({
       query: (id) => ({ url: `journal/${id}/taken-back`, method: 'POST' }),
+      // Whatever it was, it is otherwise now.
+      invalidatesTags: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans'],
     }),
   }),
 })

@@ -5,7 +5,9 @@ import { toast } from 'sonner'
 import { columnsOf, guessMapping, TABLE_NAMES, type Corrections, type TableName } from '@outfit/core/tables'
 import { api, errorText, type ImportRequest, type Upload } from '../data/api.ts'
 import { box } from '../catalogue/fields.tsx'
+import { journalApi } from '../data/journalApi.ts'
 import { Button } from '../ui/Button.tsx'
+import { tellError } from '../ui/tell.ts'
 import { Guesses } from './Guesses.tsx'
 import { useImport } from './useImport.ts'
 
@@ -70,6 +72,13 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
       toast(report.fulfilled.length === 1 ? '✶ A wish came true.' : `✶ ${report.fulfilled.length} wishes came true.`)
   }
   const done = bring.run.report?.written ? bring.run.report : null
+  const [takeBack, { isLoading: taking }] = journalApi.endpoints.takeDoneBack.useMutation()
+  const back = async (entry: string) => {
+    const answer = await takeBack(entry)
+    if (answer.error) return tellError(answer.error)
+    toast(`${name} is taken back.`)
+    onLeave()
+  }
   const { report } = check.run
   const writing = bring.run.state === 'running'
   const good = report?.taken ?? 0
@@ -86,6 +95,11 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
           <Button look="act" onClick={onLeave}>
             Bring another table in
           </Button>
+          {done.entry && (
+            <Button disabled={taking} onClick={() => void back(done.entry!)}>
+              Take it back
+            </Button>
+          )}
           <Link to="/parts" className="rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act">
             Look at the parts
           </Link>
