@@ -1,6 +1,6 @@
 import { Command } from 'cmdk'
 import { Dialog } from 'radix-ui'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { answering, type Entry } from './entries.ts'
 import { chosen, lately } from './lately.ts'
@@ -20,8 +20,6 @@ export default function Palette({
   onKeys: () => void
 }) {
   const [text, setText] = useState('')
-  // Not while it is drawn, which React may do twice.
-  useEffect(() => setText((now) => now + typed()), [typed])
   const { groups, waiting } = useEntries(text, outfit)
   const [before] = useState(lately)
   const shown = useMemo(() => answering(text, groups, before, ['Rooms', 'To do']), [text, groups, before])
@@ -44,6 +42,11 @@ export default function Palette({
             <Command.Input
               value={text}
               onValueChange={setText}
+              // From now on letters come here by themselves; those before are given once.
+              onFocus={() => {
+                const letters = typed()
+                if (letters !== '') setText((now) => letters + now)
+              }}
               placeholder="An outfit, a part, a seller, a bin, a room…"
               className="border-b border-rule bg-transparent px-4 py-3 text-[17px] outline-none placeholder:text-soft"
             />
