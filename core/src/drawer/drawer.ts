@@ -27,5 +27,9 @@ export type Source = { donor: string | null; elsewhere?: true } | null
 export const isCopy = ({ altered = [] }: Pick<Placement, 'altered'>): boolean =>
   altered.some(({ kind }) => kind === 'by-others')
 
+/** Codes of what is worn that can be bought: a copy made by others is not. */
+export const partsBought = (placements: readonly Placement[]): string[] =>
+  placements.filter((placement) => !isCopy(placement)).map(({ part }) => part)
+
 /** Where a worn part comes from: loose in the drawer, off a donor (its name), on the way, a copy by others, or to buy. */
 export type Origin = 'drawer' | 'arriving' | 'elsewhere' | 'buy' | { donor: string }

@@ -9,7 +9,14 @@ const catalogue = worldCatalogue()
 const porter = figureNamed('Market porter')
 const with_ = (slot: Placement['slot'], part: string) => porter.map((p) => (p.slot === slot ? { ...p, part } : p))
 const audit = (now: readonly Placement[], more: Partial<Parameters<typeof auditOf>[2]> = {}) =>
-  auditOf(porter, now, { from: now.map(() => 'buy' as const), brief: emptyBrief(), catalogue, lowest: {}, ...more })
+  auditOf(porter, now, {
+    from: now.map(() => 'buy' as const),
+    brief: emptyBrief(),
+    catalogue,
+    lowest: {},
+    level: 4,
+    ...more,
+  })
 const head = partNamed('Calm / out of breath', 'Shell').code
 
 describe('an audit', () => {
@@ -48,7 +55,17 @@ describe('an audit', () => {
       100 * rows.reduce((sum, { toBuy, unsold }) => sum + toBuy - unsold, 0),
       true,
     ])
-    expect(audit(now, { lowest: { ...lowest, [dressed.code]: 160 } }).cost).toBe(160)
+    const whole = { ...lowest, [dressed.code]: 160 }
+    expect(audit(now, { lowest: whole }).cost).toBe(160)
+    // With an arm of its own the other pieces are had from the whole only where it comes apart.
+    const [sleeve] = [...catalogue.parts.values()].filter(
+      ({ mould, code }) =>
+        mould === catalogue.parts.get(now.find(({ slot }) => slot === 'armLeft')!.part)!.mould && !(code in lowest),
+    )
+    const oneArm = now.map((one) => (one.slot === 'armLeft' ? { ...one, part: sleeve!.code } : one))
+    const [apart, joined] = ([4, 0] as const).map((level) => audit(oneArm, { lowest: whole, level }).cost)
+    expect(apart).toBe(160)
+    expect(joined).toBeGreaterThan(160)
   })
 
   test('lets the piece that changed speak for its row, and what is altered for itself', () => {

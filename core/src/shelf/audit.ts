@@ -1,5 +1,5 @@
 import { judgesOf, likenessBy, type Brief } from '../brief/index.ts'
-import type { Catalogue, Placement } from '../catalogue/index.ts'
+import type { Catalogue, Level, Placement } from '../catalogue/index.ts'
 import type { Origin } from '../drawer/index.ts'
 import { costToFinish, wholesWanted } from '../prices/index.ts'
 import { compareTakes } from '../roster/index.ts'
@@ -35,14 +35,14 @@ export function auditOf(
     brief,
     catalogue,
     lowest,
-    level = 5,
+    level,
   }: {
     from: readonly Origin[]
     brief: Brief
     catalogue: Catalogue
     lowest: Readonly<Record<string, number | null | undefined>>
     /** How far what is bought comes apart. */
-    level?: number
+    level: Level
   },
 ): Audit {
   const judges = judgesOf(brief, catalogue)

@@ -1,5 +1,5 @@
 import type { Catalogue, Placement } from '../catalogue/index.ts'
-import { isCopy } from '../drawer/index.ts'
+import { partsBought } from '../drawer/index.ts'
 import { homeMoney } from '../market/index.ts'
 import type { ToFinish } from '../prices/index.ts'
 import { compareTakes } from '../roster/index.ts'
@@ -64,7 +64,7 @@ interface Cost {
 }
 
 function costOf(placements: readonly Placement[], costs: PairTold['costs']): Cost {
-  const bought = placements.filter((placement) => !isCopy(placement)).map(({ part }) => part)
+  const bought = partsBought(placements)
   const { money, unsold } = costs(bought)
   return { money, sold: bought.length - unsold, unsold }
 }

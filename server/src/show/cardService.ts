@@ -2,9 +2,9 @@ import { formatLength } from '@outfit/core/base'
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { inPoints, likenessOf } from '@outfit/core/brief'
-import { catalogueOf, type Catalogue, type Drawables, type Placement } from '@outfit/core/catalogue'
+import { catalogueOf, type Catalogue, type Drawables, type Level, type Placement } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
-import { isCopy } from '@outfit/core/drawer'
+import { partsBought } from '@outfit/core/drawer'
 import { houseRulesFor } from '@outfit/core/fitting'
 import { drawFigure } from '@outfit/core/mannequin'
 import { takeNamed, type OutfitDetail, type Take } from '@outfit/core/roster'
@@ -105,14 +105,11 @@ export class CardService {
     const photo = shown && cutPhoto(shown, drawing, faceBox(drawing), await this.cuts.cut(shown, draft))
     const picture = { drawing, ...(photo ? { photo } : {}) }
     const worn = placements.map(({ part }) => part)
-    const told = await this.parts.of(
-      [...worn, ...(other?.placements ?? []).map(({ part }) => part)],
-      houseRulesFor(outfit).takingApart,
-    )
+    const told = await this.parts.of([...worn, ...(other?.placements ?? []).map(({ part }) => part)])
     const words = {
       title: outfit.name,
       subtitle: `${outfit.roster.name} · take ${take.label} · ${formatLength(Math.round(drawing.height))} tall`,
-      footer: footerOf(placements, told, choices.prices),
+      footer: footerOf(placements, told, choices.prices ? houseRulesFor(outfit).takingApart : null),
       note: choices.note,
       credits: choices.credits,
     }
@@ -157,13 +154,15 @@ interface Beside extends Drawables {
 
 /** The card of a take beside something else: before it, or what it comes from. */
 function pairOf(
-  { brief }: OutfitDetail,
+  outfit: OutfitDetail,
   words: CardWords,
   before: Beside,
   after: Compared & { take: Take },
   { catalogue, told, choices }: { catalogue: Catalogue; told: PartsTold; choices: CardChoices },
 ): Page {
   const { view, prices } = choices
+  const { brief } = outfit
+  const { takingApart } = houseRulesFor(outfit)
   const other = { placements: before.placements, drawing: drawFigure(before.placements, catalogue, { view }) }
   const sideOf = ({ placements, ...picture }: Compared, label: string): PairSide => ({
     drawing: picture.drawing,
@@ -179,7 +178,12 @@ function pairOf(
   return pairPage(
     {
       ...words,
-      ...pairRows([other, after], catalogue, told, { altered: choices.altered, prices }),
+      ...pairRows(
+        [other, after],
+        catalogue,
+        { told: told.told, costs: (parts) => told.costs(parts, takingApart) },
+        { altered: choices.altered, prices },
+      ),
       sides: [sideOf(other, before.label), sideOf(after, `Take ${after.take.label}`)],
     },
     choices,
@@ -187,14 +191,13 @@ function pairOf(
   )
 }
 
-/** How many parts from how many sources, and with prices what they cost. */
-function footerOf(placements: readonly Placement[], told: PartsTold, prices: boolean): string {
+/** How many parts from how many sources, and what they cost where what is bought comes apart as far as `level`; null for no prices. */
+function footerOf(placements: readonly Placement[], told: PartsTold, level: Level | null): string {
   const worn = placements.map(({ part }) => part)
   const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
   return [
     `${counted(placements.length, 'part')} from ${counted(sources, 'source')}.`,
-    // A copy made by others is not bought.
-    ...(prices ? [priceLine([placements.filter((one) => !isCopy(one)).map(({ part }) => part)], told)] : []),
+    ...(level === null ? [] : [priceLine([{ bought: partsBought(placements), level }], told)]),
     'Made with Outfit.',
   ].join(' ')
 }
@@ -202,16 +205,16 @@ function footerOf(placements: readonly Placement[], told: PartsTold, prices: boo
 /** "1 part", "3 parts". */
 export const counted = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`
 
-/** What the parts of some figures cost, as far as somebody sells them, and of which day that is. */
+/** What the parts of some figures cost, as far as somebody sells them, and of which day that is; how far what is bought for each comes apart. */
 export function priceLine(
-  figures: readonly (readonly string[])[],
+  figures: readonly { bought: readonly string[]; level: Level }[],
   { costs, price, pricedOn }: Pick<PartsTold, 'costs' | 'price' | 'pricedOn'>,
 ): string {
-  const all = figures.map(costs)
+  const all = figures.map(({ bought, level }) => costs(bought, level))
   const unsold = all.reduce((total, one) => total + one.unsold, 0)
   const sum = all.reduce((total, one) => total + one.money, 0)
   // Whoever adds the parts up would come to more.
-  const singly = figures.flat().reduce((total, part) => total + (price(part) ?? 0), 0)
+  const singly = figures.flatMap(({ bought }) => bought).reduce((total, part) => total + (price(part) ?? 0), 0)
   const asOne = sum === singly ? '' : ', some pieces bought as one'
   return `${homeMoney(sum)} at the lowest prices of ${pricedOn}${asOne}, without shipping${
     unsold > 0 ? `; ${counted(unsold, 'part')} not for sale` : ''

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common'
+import type { Level } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
 import { costToFinish, wholesAmong, type ToFinish } from '@outfit/core/prices'
 import type { RecipeSource, ToldOfPart } from '@outfit/core/show'
@@ -12,8 +13,8 @@ export interface PartsTold {
   /** Whether anything is known to bring it. */
   hasSource(part: string): boolean
   sources(part: string): RecipeSource[]
-  /** What parts cost that are bought together, in wholes where that is less; how many nobody sells. */
-  costs(parts: readonly string[]): ToFinish
+  /** What parts cost that are bought together, in wholes that come apart as far as `level` where that is less; how many nobody sells. */
+  costs(parts: readonly string[], level: Level): ToFinish
   /** Lowest single price in the home currency; undefined where nobody sells it. */
   price(part: string): number | undefined
   /** The day prices are of. */
@@ -22,9 +23,6 @@ export interface PartsTold {
 
 /** Sources named of a part in a recipe. */
 const MOST_SOURCES = 3
-
-/** All things come apart. */
-const WHOLLY = 5
 
 /** Tells of parts where they come from and what they cost, in words for pictures. */
 @Injectable()
@@ -35,8 +33,7 @@ export class PartsToldService {
     private readonly catalogue: CatalogueService,
   ) {}
 
-  /** `level`: how far what is bought comes apart. */
-  async of(parts: readonly string[], level = WHOLLY): Promise<PartsTold> {
+  async of(parts: readonly string[]): Promise<PartsTold> {
     const codes = [...new Set(parts)]
     const [found, lowest, pricedOn] = await Promise.all([
       Promise.all(codes.map(async (part) => [part, await this.carriers.of(part)] as const)),
@@ -70,7 +67,7 @@ export class PartsToldService {
           MOST_SOURCES,
         )
       },
-      costs: (bought) => costToFinish(bought, price, wholesAmong(sold, price, level, bought)),
+      costs: (bought, level) => costToFinish(bought, price, wholesAmong(sold, price, level, bought)),
       price,
       pricedOn,
     }

@@ -3,7 +3,7 @@ import { Injectable } from '@nestjs/common'
 import { createHash } from 'node:crypto'
 import { DataSource, In } from 'typeorm'
 import { catalogueOf, type Catalogue } from '@outfit/core/catalogue'
-import { isCopy } from '@outfit/core/drawer'
+import { partsBought } from '@outfit/core/drawer'
 import { drawFigure } from '@outfit/core/mannequin'
 import { homeMoney } from '@outfit/core/market'
 import {
@@ -151,11 +151,8 @@ const recipeIn = ({ outfits, catalogue, told, cards }: Shown, credits: string): 
 function contentOf({ roster, outfits, catalogue, told }: Shown, choices: SheetChoices): SheetContent {
   const placed = outfits.flatMap(({ placements }) => placements)
   const worn = placed.map(({ part }) => part)
-  // A copy made by others is not bought.
-  const figures = outfits.map(({ placements }) =>
-    placements.filter((placement) => !isCopy(placement)).map(({ part }) => part),
-  )
-  const bought = figures.flat()
+  const figures = outfits.map(({ placements, level }) => ({ bought: partsBought(placements), level }))
+  const bought = figures.flatMap((figure) => figure.bought)
   const sources = new Set(worn.filter((part) => told.hasSource(part)).map((part) => told.told(part).source)).size
   const prices = priceLine(figures, told)
   return {

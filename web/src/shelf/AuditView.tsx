@@ -1,7 +1,8 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { inPoints } from '@outfit/core/brief'
-import { partLabel } from '@outfit/core/catalogue'
+import { partLabel, type Level } from '@outfit/core/catalogue'
+import { houseRulesFor } from '@outfit/core/fitting'
 import { homeMoney } from '@outfit/core/market'
 import { drawFigure, MM_PER_UNIT } from '@outfit/core/mannequin'
 import { auditOf, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
@@ -38,6 +39,7 @@ function Audit({ roster }: { roster: RosterShelf }) {
           <Changed
             key={outfit.id}
             outfit={outfit}
+            level={houseRulesFor({ roster, switches: outfit.switches }).takingApart}
             bases={bases.data!}
             member={members.data!.members.find((one) => one.outfit === outfit.id)!}
             lowest={members.data!.lowest}
@@ -50,11 +52,13 @@ function Audit({ roster }: { roster: RosterShelf }) {
 
 function Changed({
   outfit,
+  level,
   bases,
   member,
   lowest,
 }: {
   outfit: ShelfOutfit
+  level: Level
   bases: Bases
   member: TeamMember
   lowest: Readonly<Record<string, number | null>>
@@ -68,6 +72,7 @@ function Changed({
     brief: member.brief,
     catalogue,
     lowest,
+    level,
   })
   const name = (code: string | null) => {
     const part = catalogue.parts.get(code ?? '')
