@@ -32,7 +32,7 @@ export class ChangeSettings {
   @IsOptional() @IsBoolean() singleKeys?: boolean
   @IsOptional() @IsBoolean() lessMotion?: boolean
   @IsOptional() @IsIn(SCHOOLS) school?: School
-  @ValidateIf((_, value) => value !== null && value !== undefined) @Whole(0, 5) takingApart?: Level | null
+  @ValidateIf((_, value) => value !== null && value !== undefined) @Whole(0, 4) takingApart?: Level | null
   @IsOptional() @Whole(0, 1_000_000) worth?: number
   @IsOptional() @IsIn(PAPER_NAMES) paper?: Paper
   @IsOptional() @IsIn(LABEL_SHEET_NAMES) labels?: LabelSheetName

@@ -32,7 +32,7 @@ describe('an empty workspace', () => {
     ['wholeCatalogue', { wholeCatalogue: 1 }],
     ['wholeMoulds', { wholeMoulds: 'M-CAP' }],
     ['locale', { locale: 'xx' }],
-    ['takingApart', { takingApart: 6 }],
+    ['takingApart', { takingApart: 5 }],
     ['worth', { worth: -1 }],
     ['paper', { paper: 'A5' }],
     ['labels', { labels: 'gold' }],

@@ -1,14 +1,12 @@
 import { useId, useState, type ReactNode } from 'react'
-import { LOCALES, type Length, type Locale } from '@outfit/core/base'
-import { SCHOOL_WORDS, SCHOOLS, type School } from '@outfit/core/roster'
+import { LENGTHS, LOCALES, type Length, type Locale } from '@outfit/core/base'
+import { LEVEL_WORDS, SCHOOL_WORDS, SCHOOLS } from '@outfit/core/roster'
 import {
   LABEL_SHEETS,
   LABEL_SHEET_NAMES,
   PAPER_NAMES,
   THEMES,
   USUAL_SETTINGS,
-  type LabelSheetName,
-  type Paper,
   type Theme,
   type WorkspaceSettings,
 } from '@outfit/core/settings'
@@ -22,6 +20,7 @@ import { FIELD } from '../ui/FormDialog.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Switched } from '../ui/Switched.tsx'
 import { tell, tellError } from '../ui/tell.ts'
+import { Choice, Labelled } from './Choice.tsx'
 import { HomeCurrency } from './HomeCurrency.tsx'
 import { Rhythm } from './Rhythm.tsx'
 import { WorthField } from './WorthField.tsx'
@@ -33,15 +32,13 @@ const LOOK_WORDS: Record<Theme, string> = { system: 'As the system', light: 'Lig
 const exampleOf = (locale: Locale): string =>
   `${(1234.56).toLocaleString(locale, { minimumFractionDigits: 2, useGrouping: 'always' })} · ${new Date(2026, 11, 31).toLocaleDateString(locale)}`
 
-/** How far things are taken apart, by the level it takes. */
-const LEVEL_WORDS = [
-  'not at all',
-  'assemblies apart',
-  'hands too',
-  'arms too',
-  'legs off the hips too',
-  'altered for good',
+/** How far things come apart in new rosters: as their house rules have it, or so far. */
+const APART: readonly (readonly [Level | null, string])[] = [
+  [null, 'as their house rules have it'],
+  ...([0, 1, 2, 3, 4] as const).map((level) => [level, LEVEL_WORDS[level]] as const),
 ]
+
+const LENGTH_WORDS: Record<Length, string> = { mm: 'millimetres', in: 'inches' }
 
 type Changeable = Omit<WorkspaceSettings, 'home'>
 
@@ -117,87 +114,39 @@ export function SettingsView() {
         </Switched>
       </Section>
       <Section title="Numbers, days and lengths">
-        <Labelled
+        <Choice
           words="Written"
           about="Money, counts and days everywhere, also on cards and sheets. What you type is read either way."
-        >
-          {(id) => (
-            <select
-              id={id}
-              value={settings.locale}
-              onChange={({ target }) => void anew({ locale: target.value as Locale })}
-              className={`${FIELD} max-w-[320px]`}
-            >
-              {LOCALES.map((locale) => (
-                <option key={locale} value={locale}>
-                  {exampleOf(locale)}
-                </option>
-              ))}
-            </select>
-          )}
-        </Labelled>
-        <Labelled
+          value={settings.locale}
+          options={LOCALES.map((locale) => [locale, exampleOf(locale)])}
+          onPick={(locale) => void anew({ locale })}
+        />
+        <Choice
           words="Lengths"
           about="How tall figures are, and what lifts a head. What is printed to scale stays in millimetres."
-        >
-          {(id) => (
-            <select
-              id={id}
-              value={settings.length}
-              onChange={({ target }) => void anew({ length: target.value as Length })}
-              className={`${FIELD} max-w-[320px]`}
-            >
-              <option value="mm">millimetres</option>
-              <option value="in">inches</option>
-            </select>
-          )}
-        </Labelled>
+          value={settings.length}
+          options={LENGTHS.map((length) => [length, LENGTH_WORDS[length]])}
+          onPick={(length) => void anew({ length })}
+        />
       </Section>
       <Section title="Market">
         <Rhythm asks={settings.asks} onKeep={(asks, words) => void set('asks', asks, words)} />
       </Section>
       <Section title="New rosters">
-        <Labelled words="House rules they begin with" about={SCHOOL_WORDS[settings.school].allows}>
-          {(id) => (
-            <select
-              id={id}
-              value={settings.school}
-              onChange={({ target }) =>
-                void set('school', target.value as School, `New rosters begin as “${target.selectedOptions[0]!.text}”.`)
-              }
-              className={`${FIELD} max-w-[320px]`}
-            >
-              {SCHOOLS.map((school) => (
-                <option key={school} value={school}>
-                  {SCHOOL_WORDS[school].label}
-                </option>
-              ))}
-            </select>
-          )}
-        </Labelled>
-        <Labelled words="Things come apart" about="How far what is bought or owned is taken apart for a figure.">
-          {(id) => (
-            <select
-              id={id}
-              value={settings.takingApart ?? ''}
-              onChange={({ target }) =>
-                void set(
-                  'takingApart',
-                  target.value === '' ? null : (Number(target.value) as Level),
-                  `In new rosters things come apart: ${target.selectedOptions[0]!.text}.`,
-                )
-              }
-              className={`${FIELD} max-w-[320px]`}
-            >
-              <option value="">as their house rules have it</option>
-              {LEVEL_WORDS.map((words, level) => (
-                <option key={words} value={level}>
-                  {words}
-                </option>
-              ))}
-            </select>
-          )}
-        </Labelled>
+        <Choice
+          words="House rules they begin with"
+          about={SCHOOL_WORDS[settings.school].allows}
+          value={settings.school}
+          options={SCHOOLS.map((school) => [school, SCHOOL_WORDS[school].label])}
+          onPick={(school, words) => void set('school', school, `New rosters begin as “${words}”.`)}
+        />
+        <Choice
+          words="Things come apart"
+          about="How far what is bought or owned is taken apart for a figure."
+          value={settings.takingApart}
+          options={APART}
+          onPick={(level, words) => void set('takingApart', level, `In new rosters things come apart: ${words}.`)}
+        />
         <Labelled
           words="A point of likeness is worth"
           about="Where a roster is cast, likeness is weighed against money so, to begin with."
@@ -213,38 +162,20 @@ export function SettingsView() {
         </Labelled>
       </Section>
       <Section title="Paper">
-        <Labelled words="The printer holds" about="Orders, and sheets of rosters that have no choice of their own yet.">
-          {(id) => (
-            <select
-              id={id}
-              value={settings.paper}
-              onChange={({ target }) => void set('paper', target.value as Paper, `The printer holds ${target.value}.`)}
-              className={`${FIELD} max-w-[320px]`}
-            >
-              {PAPER_NAMES.map((paper) => (
-                <option key={paper}>{paper}</option>
-              ))}
-            </select>
-          )}
-        </Labelled>
-        <Labelled words="Labels of bins" about="Print one sheet on plain paper first, and hold it against the labels.">
-          {(id) => (
-            <select
-              id={id}
-              value={settings.labels}
-              onChange={({ target }) =>
-                void set('labels', target.value as LabelSheetName, `Labels are ${target.selectedOptions[0]!.text}.`)
-              }
-              className={`${FIELD} max-w-[420px]`}
-            >
-              {LABEL_SHEET_NAMES.map((name) => (
-                <option key={name} value={name}>
-                  {LABEL_SHEETS[name].label}
-                </option>
-              ))}
-            </select>
-          )}
-        </Labelled>
+        <Choice
+          words="The printer holds"
+          about="Orders, and sheets of rosters that have no choice of their own yet."
+          value={settings.paper}
+          options={PAPER_NAMES.map((paper) => [paper, paper])}
+          onPick={(paper) => void set('paper', paper, `The printer holds ${paper}.`)}
+        />
+        <Choice
+          words="Labels of bins"
+          about="Print one sheet on plain paper first, and hold it against the labels."
+          value={settings.labels}
+          options={LABEL_SHEET_NAMES.map((name) => [name, LABEL_SHEETS[name].label])}
+          onPick={(labels, words) => void set('labels', labels, `Labels are ${words}.`)}
+        />
       </Section>
       <Section title="Catalogue">
         <Switched
@@ -300,19 +231,6 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
       </h2>
       <div className="space-y-4">{children}</div>
     </section>
-  )
-}
-
-function Labelled({ words, about, children }: { words: string; about: string; children: (id: string) => ReactNode }) {
-  const id = useId()
-  return (
-    <div>
-      <label htmlFor={id} className="font-semibold">
-        {words}
-      </label>
-      {children(id)}
-      <p className="mt-1 text-[13.5px] text-soft">{about}</p>
-    </div>
   )
 }
 
