@@ -12,6 +12,8 @@ export interface Done {
   /** Entries of the journal it took back, and that took it back. */
   undoes: string | null
   undone: string | null
+  /** Whether what took it back was taken back itself, so that it stands again. */
+  again: boolean
   /** Whether it can be taken back from what is written down of it. */
   canTakeBack: boolean
 }

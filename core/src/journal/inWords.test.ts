@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { deviceOf } from './deviceOf.ts'
-import { inWords, type TableChange } from './inWords.ts'
+import { inWords, takenBackInWords, toldOf, type TableChange } from './inWords.ts'
 
 const change = (table: string, more: Partial<TableChange> = {}): TableChange => ({
   ...{ table, made: 0, changed: 0, gone: 0, names: [], first: {} },
@@ -68,4 +68,17 @@ test('a phone is told from a computer, and both from a program', () => {
   expect(deviceOf('Mozilla/5.0 (Linux; K) Some/1.0 Mobile Other/5')).toBe('a phone')
   expect(deviceOf('node')).toBe('a program')
   expect(deviceOf('')).toBe('a program')
+})
+
+test('what is taken back, done again and taken back once more is told in one step each', () => {
+  const back = takenBackInWords('Dressed Odile')
+  const again = takenBackInWords(back)
+  expect([back, again, takenBackInWords(again)]).toEqual([
+    'Took back: Dressed Odile',
+    'Did again: Dressed Odile',
+    'Took back: Dressed Odile',
+  ])
+  expect([back, again, 'Dressed Odile'].map(toldOf)).toEqual(
+    [true, false, false].map((isBack) => ({ what: 'Dressed Odile', isBack })),
+  )
 })

@@ -1,4 +1,5 @@
 import { ACT_KINDS, type ActKind } from '../drawer/index.ts'
+import type { WorkspaceSettings } from '../settings/index.ts'
 
 /** What happened to rows of a table: how many of each, and what they are called, the first ones by name. */
 export interface TableChange {
@@ -40,12 +41,19 @@ const said = (table: string, words: string, when?: Verb): Telling => ({
 const text = (value: unknown): string => (typeof value === 'string' ? value : '')
 
 /** What settings are called. */
-const SETTINGS: Readonly<Record<string, string>> = {
+const SETTINGS: Readonly<Record<keyof WorkspaceSettings, string>> = {
   home: 'the home currency',
   look: 'light or dark',
+  locale: 'how numbers and days are written',
+  length: 'what lengths are told in',
+  asks: 'when the market is asked',
   singleKeys: 'single-letter keys',
   lessMotion: 'less motion',
   school: 'house rules of new rosters',
+  takingApart: 'how far new rosters take things apart',
+  worth: 'what a point of likeness is worth',
+  paper: 'the paper of the printer',
+  labels: 'the labels of bins',
   maker: 'your name',
   wholeCatalogue: 'whether the catalogue is complete',
   wholeMoulds: 'of which moulds the catalogue is complete',
@@ -110,7 +118,8 @@ const TELLINGS: readonly Telling[] = [
   plain('wish_template', 'template of wishes', 'templates of wishes'),
   {
     table: 'setting',
-    words: (_names, { names }) => `Set ${together(names.map((name) => SETTINGS[name] ?? name))}`,
+    words: (_names, { names }) =>
+      `Set ${together(names.map((name) => SETTINGS[name as keyof WorkspaceSettings] ?? name))}`,
   },
   said('photo', 'A photo'),
 ]
@@ -126,6 +135,24 @@ const together = (names: readonly string[]): string => {
 
 const verbOf = ({ made, changed, gone }: TableChange): Verb =>
   made > 0 && changed + gone === 0 ? 'made' : gone > 0 && made + changed === 0 ? 'gone' : 'changed'
+
+const BACK = 'Took back: '
+const AGAIN = 'Did again: '
+
+/** What words tell of, and whether they tell that it was taken back. */
+export function toldOf(words: string): { what: string; isBack: boolean } {
+  const isBack = words.startsWith(BACK)
+  return {
+    what: isBack ? words.slice(BACK.length) : words.startsWith(AGAIN) ? words.slice(AGAIN.length) : words,
+    isBack,
+  }
+}
+
+/** How taking something back is told, by how that is told: what was taken back is done again by taking that back. */
+export function takenBackInWords(words: string): string {
+  const { what, isBack } = toldOf(words)
+  return (isBack ? AGAIN : BACK) + what
+}
 
 /** What was done in a few words: "Dressed Odile, skipper", "Made 34 parts: Deck cap, Lantern and 32 more". */
 export function inWords(changes: readonly TableChange[]): string {

@@ -16,6 +16,11 @@ const send = <T = Row>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: u
   server.send<T & ProblemBody>(method, path, body)
 const page = async (before?: string) => (await server.get<DonePage>(`journal${before ? `?before=${before}` : ''}`)).body
 const last = async (): Promise<Done> => (await page()).done[0]!
+/** How many entries there are, on however many pages. */
+const countOf = async (before?: string): Promise<number> => {
+  const { done, more } = await page(before)
+  return done.length + (more ? await countOf(done.at(-1)!.id) : 0)
+}
 const takeBack = (id: string) => send('POST', `journal/${id}/taken-back`)
 
 /** All there is in the tables that are written down, and what lies where, but for marks that only count writes. */
@@ -170,12 +175,21 @@ describe('what was done', () => {
     if (isList) expect(everything()['lying']).toEqual(before['lying'])
     else expect(everything()).toEqual(before)
     const back = await last()
-    expect([back.undoes, (await page()).done.find(({ id }) => id === done.id)!.undone]).toEqual([done.id, back.id])
+    const told = async ({ id }: Done) => (await page()).done.find((one) => one.id === id)!
+    expect([back.words, back.undoes, (await told(done)).undone]).toEqual([`Took back: ${done.words}`, done.id, back.id])
     const again = await takeBack(done.id)
     expect([again.status, again.body.detail]).toEqual([409, `This was taken back already: ${done.words}.`])
-    if (isList) return
     expect((await takeBack(back.id)).status).toBe(204)
-    expect(everything()).toEqual(after)
+    if (isList) expect(everything()['lying']).toEqual(after['lying'])
+    else expect(everything()).toEqual(after)
+    // It stands again as it did, and is taken back again.
+    const redone = await last()
+    expect([redone.words, (await told(done)).again]).toEqual([`Did again: ${done.words}`, true])
+    expect((await takeBack(redone.id)).status).toBe(204)
+    expect([(await last()).words, (await told(done)).again]).toEqual([back.words, false])
+    expect(everything()['lying']).toEqual(before['lying'])
+    expect((await takeBack((await last()).id)).status).toBe(204)
+    expect(everything()['lying']).toEqual(after['lying'])
   })
 })
 
@@ -230,11 +244,11 @@ describe('taking back', () => {
 
   test('puts back what was written again and again as one, and tells nothing of what came to nothing', async () => {
     const before = everything()
-    const count = (await page()).done.length
+    const count = await countOf()
     const { takes } = await outfitOf('Wen Sorrel')
     for (let n = 0; n < 3; n++) await dress('Wen Sorrel', 1)
     const one = await last()
-    expect([one.words, (await page()).done.length]).toEqual(['Dressed Wen Sorrel', count + 1])
+    expect([one.words, await countOf()]).toEqual(['Dressed Wen Sorrel', count + 1])
     const { id, version, takes: now } = await outfitOf('Wen Sorrel')
     await send('PUT', `outfits/${id}/takes/${now[0]!.id}`, { version, placements: takes[0]!.placements })
     expect(everything()).toEqual(before)

@@ -1,7 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common'
 import type { Database } from 'better-sqlite3'
-import { DataSource, QueryFailedError, type EntityManager } from 'typeorm'
-import type { Device, Done, DonePage } from '@outfit/core/journal'
+import { DataSource, IsNull, Not, type EntityManager } from 'typeorm'
+import { takenBackInWords, type Device, type Done, type DonePage } from '@outfit/core/journal'
 import { Changes } from '../base/changes.ts'
 import { doing, type Doing } from '../base/doing.ts'
 import { notFound, Problem } from '../base/problem.ts'
@@ -50,12 +50,19 @@ export class JournalService implements OnModuleInit {
       .limit(PAGE + 1)
     if (before !== null) query.where('j.id < :before', { before })
     const found = await query.getMany()
+    const taken = await this.database
+      .getRepository(JournalEntity)
+      .find({ where: { undoes: Not(IsNull()) }, select: { id: true, undone: true } })
+    const undoneBy = new Map(taken.map(({ id, undone }) => [id, undone]))
+    // Taken back, done again, taken back once more: it stands after every second step.
+    const stands = (undone: string | null): boolean => undone === null || !stands(undoneBy.get(undone) ?? null)
     return {
       more: found.length > PAGE,
       done: found.slice(0, PAGE).map(({ id, at, device: by, words, whole, undoes, undone }): Done => ({
         ...{ id, at, words, undoes, undone },
         device: by.split(' #')[0] as Device,
         own: by === device,
+        again: undone !== null && stands(undone),
         canTakeBack: whole && undone === null,
       })),
     }
@@ -76,6 +83,7 @@ export class JournalService implements OnModuleInit {
       )
     const who = doing() as Doing
     who.undoes = id
+    who.words = takenBackInWords(entry.words)
     const rows = await this.database.getRepository(JournalRowEntity).find({
       where: { entry: id },
       order: { table: 'ASC', key: 'ASC' },
@@ -86,7 +94,6 @@ export class JournalService implements OnModuleInit {
       if (list) await this.lists.takeBack((JSON.parse(list.key) as [string])[0])
       else await this.writer.transaction((db) => this.restore(db, entry, rows))
     } catch (error) {
-      if (error instanceof QueryFailedError && /FOREIGN KEY/.test(error.message)) throw inUse(entry.words)
       if (/FOREIGN KEY/.test((error as Error).message)) throw inUse(entry.words)
       throw error
     } finally {

@@ -10,7 +10,7 @@ afterEach(cleanup)
 
 const done = (id: string, words: string, more: Partial<Done> = {}): Done => ({
   ...{ id, words, at: '2026-12-01T09:30:00.000Z', device: 'a computer', own: true },
-  ...{ undoes: null, undone: null, canTakeBack: true },
+  ...{ undoes: null, undone: null, again: false, canTakeBack: true },
   ...more,
 })
 const shown = (page: DonePage) =>
@@ -27,7 +27,10 @@ test('what was done is told day by day, with who and one press to take it back',
   shown({
     more: true,
     done: [
-      done('4', 'Moved out of Box 2', { undoes: '3' }),
+      done('7', 'Did again: Made bin Rope box', { undoes: '6' }),
+      done('6', 'Took back: Made bin Rope box', { undoes: '5', undone: '7', canTakeBack: false }),
+      done('5', 'Made bin Rope box', { undone: '6', again: true, canTakeBack: false }),
+      done('4', 'Took back: Moved into Box 2', { undoes: '3' }),
       done('3', 'Moved into Box 2', { undone: '4', canTakeBack: false }),
       done('2', 'Made 20001 colours: Fog, Rust and 19999 more', {
         canTakeBack: false,
@@ -46,12 +49,16 @@ test('what was done is told day by day, with who and one press to take it back',
     row.textContent!.replace(/^\d\d:\d\d/, ''),
   )
   expect(rows).toEqual([
+    'Did again: Made bin Rope boxin this browserTake back',
+    'Took back: Made bin Rope boxin this browsertaken back',
+    'Made bin Rope boxin this browserdone again',
     'Took back: Moved into Box 2in this browserDo again',
     'Moved into Box 2in this browsertaken back',
     'Made 20001 colours: Fog, Rust and 19999 moreby a programsee the copies',
     'Dressed Odileon a phoneTake back',
   ])
   expect(screen.getAllByRole('button').map((button) => button.ariaLabel ?? button.textContent)).toEqual([
+    'Take back: Made bin Rope box',
     'Do again: Moved into Box 2',
     'Take back: Dressed Odile',
     'Older',

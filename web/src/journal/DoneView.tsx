@@ -2,7 +2,7 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
 import { Link } from 'react-router'
 import { formatDay, groupBy } from '@outfit/core/base'
-import type { Done } from '@outfit/core/journal'
+import { takenBackInWords, toldOf, type Done } from '@outfit/core/journal'
 import { errorText } from '../data/api.ts'
 import { journalApi } from '../data/journalApi.ts'
 import { SettingsFrame } from '../settings/SettingsFrame.tsx'
@@ -22,12 +22,11 @@ export function DoneView() {
     journalApi.endpoints.done.useInfiniteQuery(undefined, { refetchOnMountOrArgChange: true })
   const [takeBack, { isLoading, originalArgs }] = journalApi.endpoints.takeDoneBack.useMutation()
   const all = data?.pages.flatMap(({ done }) => done) ?? []
-  const words = new Map(all.map((one) => [one.id, one.words]))
-  const back = async ({ id, words: what, undoes }: Done) => {
+  const back = async ({ id, words }: Done) => {
     const answer = await takeBack(id)
     if (answer.error) return warn(errorText(answer.error))
     // Nothing this page has read or holds is sure to be true any more.
-    sessionStorage.setItem(TOLD, undoes ? `Done again: ${words.get(undoes) ?? what}.` : `Taken back: ${what}.`)
+    sessionStorage.setItem(TOLD, `${takenBackInWords(words)}.`)
     window.location.reload()
   }
   useEffect(() => {
@@ -55,41 +54,13 @@ export function DoneView() {
             <h2 className="text-lg">{day}</h2>
             <ul className="mt-1">
               {list.map((one) => (
-                <li
+                <DoneRow
                   key={one.id}
-                  className="flex min-h-[44px] flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-1.5"
-                >
-                  <span className="w-[48px] text-soft">{timeOf(one.at)}</span>
-                  <span className={`min-w-0 flex-1 basis-[220px] ${one.undone ? 'text-soft line-through' : ''}`}>
-                    {one.undoes ? `Took back: ${words.get(one.undoes) ?? one.words}` : one.words}
-                  </span>
-                  <span className="text-[14px] text-soft">
-                    {one.own ? 'in this browser' : one.device === 'a program' ? 'by a program' : `on ${one.device}`}
-                  </span>
-                  <span className="ml-auto flex justify-end text-[14px] sm:w-[150px]">
-                    {one.undone ? (
-                      <span className="text-soft">taken back</span>
-                    ) : one.canTakeBack ? (
-                      <Button
-                        look="plain"
-                        disabled={isLoading}
-                        aria-label={`${one.undoes ? 'Do again' : 'Take back'}: ${one.undoes ? (words.get(one.undoes) ?? one.words) : one.words}`}
-                        onClick={() => void back(one)}
-                      >
-                        {one.undoes ? (
-                          <Redo2 aria-hidden className="size-4" />
-                        ) : (
-                          <Undo2 aria-hidden className="size-4" />
-                        )}
-                        {isLoading && originalArgs === one.id ? 'One moment…' : one.undoes ? 'Do again' : 'Take back'}
-                      </Button>
-                    ) : (
-                      <Link to="/settings/copies" className="text-act underline">
-                        see the copies
-                      </Link>
-                    )}
-                  </span>
-                </li>
+                  one={one}
+                  isGoing={isLoading}
+                  isOwnGoing={isLoading && originalArgs === one.id}
+                  onTakeBack={() => void back(one)}
+                />
               ))}
             </ul>
           </section>
@@ -101,5 +72,44 @@ export function DoneView() {
         </Button>
       )}
     </SettingsFrame>
+  )
+}
+
+function DoneRow({
+  one: { at, words, own, device, undone, again, canTakeBack },
+  isGoing,
+  isOwnGoing,
+  onTakeBack,
+}: {
+  one: Done
+  isGoing: boolean
+  isOwnGoing: boolean
+  onTakeBack: () => void
+}) {
+  const isGone = undone !== null && !again
+  const { what, isBack } = toldOf(words)
+  const [press, Sign] = isBack ? ['Do again', Redo2] : ['Take back', Undo2]
+  return (
+    <li className="flex min-h-[44px] flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-1.5">
+      <span className="w-[48px] text-soft">{timeOf(at)}</span>
+      <span className={`min-w-0 flex-1 basis-[220px] ${isGone ? 'text-soft line-through' : ''}`}>{words}</span>
+      <span className="text-[14px] text-soft">
+        {own ? 'in this browser' : device === 'a program' ? 'by a program' : `on ${device}`}
+      </span>
+      <span className="ml-auto flex justify-end text-[14px] sm:w-[150px]">
+        {undone ? (
+          <span className="text-soft">{again ? 'done again' : 'taken back'}</span>
+        ) : canTakeBack ? (
+          <Button look="plain" disabled={isGoing} aria-label={`${press}: ${what}`} onClick={onTakeBack}>
+            <Sign aria-hidden className="size-4" />
+            {isOwnGoing ? 'One moment…' : press}
+          </Button>
+        ) : (
+          <Link to="/settings/copies" className="text-act underline">
+            see the copies
+          </Link>
+        )}
+      </span>
+    </li>
   )
 }
