@@ -49,7 +49,7 @@ export function HomeCurrency({ home }: { home: string }) {
             askRate(false)
             setProblem('')
           }}
-          className={`${FIELD} max-w-[320px]`}
+          className={`${FIELD} max-w-[420px]`}
         >
           {currencies.map(({ code, name }) => (
             <option key={code} value={code}>

@@ -34,7 +34,7 @@ export function Rhythm({ asks, onKeep }: { asks: MarketRhythm; onKeep: (asks: Ma
             const every = target.value as Every
             onKeep({ ...asks, every }, `The market is asked ${WORDS[every]}.`)
           }}
-          className={`${FIELD} mt-1 max-w-[320px]`}
+          className={`${FIELD} mt-1 max-w-[420px]`}
         >
           {RHYTHMS.map((every) => (
             <option key={every} value={every}>

@@ -252,7 +252,7 @@ function MakerField({ maker, onKeep }: { maker: string; onKeep: (maker: string) 
           onChange={({ target }) => setText(target.value)}
           onBlur={keep}
           onKeyDown={({ key }) => key === 'Enter' && keep()}
-          className={`${FIELD} max-w-[320px]`}
+          className={`${FIELD} max-w-[420px]`}
         />
       )}
     </Labelled>
