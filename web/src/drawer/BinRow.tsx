@@ -30,8 +30,9 @@ export function BinRow({ one, catalogue, label, picked, onPick, onRemark, onApar
   const apart = async () => {
     if (!untold) return onApart()
     const answer = await takeApart(one.part)
-    if (answer.error) tellError(answer.error)
-    else tell(`${label} lies here as its pieces now. Change what it is made of on its page.`)
+    if (answer.error) return tellError(answer.error)
+    onApart()
+    tell(`${label} lies here as its pieces now. Change what it is made of on its page.`)
   }
   return (
     <li className="border-b border-rule py-1">

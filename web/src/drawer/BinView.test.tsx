@@ -72,8 +72,11 @@ test('pieces that make a pair are one row of what they are, which comes apart an
     'of 3Left leg · Tar u',
     'of 2Right leg · Tar ',
   ])
+  // The pressed buttons are gone; the keys go on in the list.
+  expect(document.activeElement).toBe(screen.getByRole('list', { name: 'Parts' }))
   fireEvent.click(screen.getByRole('button', { name: 'Put together' }))
   expect(await rows()).toHaveLength(2)
+  expect(document.activeElement).toBe(screen.getByRole('list', { name: 'Parts' }))
 })
 
 test('all of it is picked by one tick, a pair as a pair', async () => {

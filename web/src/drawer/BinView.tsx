@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { SLOT_FACTS } from '@outfit/core/anatomy'
 import { partLabel, type Catalogue, type Level } from '@outfit/core/catalogue'
@@ -47,6 +47,12 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
   const { bin, lying, wholes, donor, outfit, remarks } = data
   // Assemblies that are shown as their pieces, by code.
   const [apart, setApart] = useState<readonly string[]>([])
+  const list = useRef<HTMLUListElement>(null)
+  const show = (asPieces: readonly string[]) => {
+    setApart(asPieces)
+    // The button that was pressed goes with its row; whoever uses the keys goes on in the list.
+    list.current?.focus()
+  }
   const [picked, setPicked] = useState<Readonly<Record<string, number>>>({})
   const [counting, count] = useState(false)
   const [remarking, remark] = useState<string | null>(null)
@@ -129,12 +135,12 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
               {asPieces.length > 0 && (
                 <p className="mb-2 flex flex-wrap items-center gap-x-2 text-soft">
                   Shown as pieces: {[...new Set(asPieces.map(({ part }) => labelOf(part)))].join(', ')}.
-                  <Button look="plain" onClick={() => setApart([])}>
+                  <Button look="plain" onClick={() => show([])}>
                     Put together
                   </Button>
                 </p>
               )}
-              <ul aria-label="Parts" className="border-t border-rule">
+              <ul ref={list} tabIndex={-1} aria-label="Parts" className="border-t border-rule outline-none">
                 {rows.map((one) => (
                   <BinRow
                     key={keyOf(one)}
@@ -144,7 +150,7 @@ function Bin({ data, catalogue }: { data: BinContents; catalogue: Catalogue }) {
                     picked={picked[keyOf(one)] ?? 0}
                     onPick={outfit ? null : (qty) => setPicked({ ...picked, [keyOf(one)]: qty })}
                     onRemark={() => remark(one.part)}
-                    onApart={() => setApart([...apart, one.part])}
+                    onApart={() => show([...apart, one.part])}
                     remarks={remarks.filter((remarked) => remarked.part === one.part)}
                   />
                 ))}
