@@ -24,16 +24,27 @@ test('figures stand at true relative height', READS, async ({ app }) => {
   expect(await headOf('Odile at twelve')).toBeGreaterThan(await headOf('Odile, skipper'))
 })
 
-test('another view begins at its top, however far down one was', READS, async ({ app }) => {
-  await app.goto('/')
-  const main = app.getByRole('main')
-  const link = app.getByRole('link', { name: 'School regatta' })
-  await link.scrollIntoViewIfNeeded()
-  expect(await main.evaluate((element) => element.scrollTop)).toBeGreaterThan(200)
-  await link.click()
-  await expect(app.getByRole('heading', { name: /School regatta/ })).toBeVisible()
-  await expect.poll(() => main.evaluate((element) => element.scrollTop)).toBe(0)
-})
+test(
+  'another view begins at its top, however far down one was, and going back finds it there',
+  READS,
+  async ({ app }) => {
+    await app.goto('/')
+    const main = app.getByRole('main')
+    const link = app.getByRole('link', { name: 'School regatta' })
+    await link.scrollIntoViewIfNeeded()
+    const down = () => main.evaluate((element) => element.scrollTop)
+    const left = await down()
+    expect(left).toBeGreaterThan(200)
+    await link.click()
+    await expect(app.getByRole('heading', { name: /School regatta/ })).toBeVisible()
+    await expect.poll(down).toBe(0)
+    await app.goBack()
+    await expect(link).toBeInViewport()
+    await expect.poll(down).toBe(left)
+    await app.goForward()
+    await expect.poll(down).toBe(0)
+  },
+)
 
 test('an address that leads nowhere says so and leads back', READS, async ({ app }) => {
   await app.goto('/attic')

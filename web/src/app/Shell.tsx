@@ -1,7 +1,7 @@
-import { NavLink, Outlet, useLocation, useMatch, useNavigate, useNavigationType } from 'react-router'
+import { NavLink, Outlet, useLocation, useMatch, useNavigate } from 'react-router'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Search, Settings } from 'lucide-react'
-import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Toaster } from 'sonner'
 import { SampleBar } from '../sample/SampleBar.tsx'
 import { api } from '../data/api.ts'
@@ -12,6 +12,7 @@ import { lastOutfit } from '../head/lately.ts'
 import { ROOMS, SETTINGS, stepsOf } from '../head/rooms.ts'
 import { useLeftMessages } from './useLeftMessages.ts'
 import { useTitle } from './useTitle.ts'
+import { useViewTop } from './useViewTop.ts'
 import { LaterNews, WishNews } from './WishNews.tsx'
 
 const PriceNews = lazy(async () => ({ default: (await import('./PriceNews.tsx')).PriceNews }))
@@ -35,11 +36,7 @@ export function Shell() {
   const { pathname, search } = useLocation()
   useLeftMessages(pathname)
   const main = useRef<HTMLElement>(null)
-  const how = useNavigationType()
-  // Another view begins at its top; who goes back finds it where it was left, as far as it is that long by then.
-  useLayoutEffect(() => {
-    if (how !== 'POP') main.current?.scrollTo(0, 0)
-  }, [pathname, how])
+  const onScroll = useViewTop(main)
   const here = useMatch('/outfits/:outfit/*')?.params.outfit
   // Letters of steps lead back to the outfit that was open last; where there is none they lead nowhere.
   const outfit = here ?? lastOutfit()
@@ -141,7 +138,7 @@ export function Shell() {
         )}
       </header>
       {/* What is hidden from sight lies within it, or the page would grow by where that lay instead. */}
-      <main ref={main} id="main" className="relative min-h-0 flex-1 overflow-auto">
+      <main ref={main} onScroll={onScroll} id="main" className="relative min-h-0 flex-1 overflow-auto">
         <Outlet />
       </main>
       {/* In the head's line, so that nothing one works with is covered; on a phone the head is all there is to press. */}
