@@ -87,6 +87,8 @@ class RosterPlanner {
   bound: number
   private choices: Int32Array | undefined
   private units = new Map<string, number>()
+  /** Whether the exact solver has proven that no choices and purchases keep everything. */
+  private none = false
   /** The least any plan spent that keeps everything but limits on buying; infinite where none was found. */
   private leastSpent = Infinity
   private readonly start: number
@@ -156,6 +158,7 @@ class RosterPlanner {
   }
 
   notFound(): Impossible {
+    if (this.none) return { why: 'no choices keep every floor and limit with what is owned and for sale' }
     const { budget, parcels, seconds } = this.problem.limits
     const limit = budget !== null ? 'budget' : parcels !== null ? 'parcels' : undefined
     return {
@@ -352,7 +355,9 @@ class RosterPlanner {
       this.search.adopt(found, units)
       this.collect()
     }
-    if (all) raise(outcome.bound)
+    if (!all) return
+    this.none = outcome.status === 'infeasible' && !this.best
+    raise(outcome.bound)
   }
 
   /** Choices and sellers that can be in a plan better than the best; null where none can, so that it is proven. */

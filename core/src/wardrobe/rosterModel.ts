@@ -55,10 +55,12 @@ export function rosterModel(
   const values: [column: number, worn: (chosen: ArrayLike<number>) => number][] = []
   outfits.forEach((outfit, i) => {
     const likeness = likenessOf(wardrobe, i, build, columns, values)
-    if (outfit.floor > 0) build.row(outfit.floor, INFINITE, likeness)
+    const least = leastLikeness(wardrobe, i)
+    // A floor of nothing is one too: what pairs take off can come to more than all scores.
+    if (outfit.floor > least) build.row(outfit.floor, INFINITE, likeness)
     // Rounded half up: the least whole number that is at least what is missed less 0.499, in whole thousandths.
     const lower = missedWorth(worth, mostLikeness(wardrobe, i))
-    const upper = Math.max(lower, missedWorth(worth, leastLikeness(wardrobe, i)))
+    const upper = Math.max(lower, missedWorth(worth, least))
     // Beyond what a solver counts in, a fraction of a unit of money is nothing; the bound stays one.
     const integer = Math.max(Math.abs(lower), upper) < MOST_COUNTED
     const missed = build.column(objective === 'cost' ? 1 : 0, upper, { lower, integer })

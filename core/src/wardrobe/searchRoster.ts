@@ -232,7 +232,12 @@ export class RosterSearch {
     const { ledger, moves } = this.wardrobe
     for (const seller of moves.active()) {
       if (this.outOfTime()) return
-      while (ledger.lines[seller]! > 0 && ledger.lighter(seller) >= 0 && this.attempt(() => this.lighten(seller)));
+      while (
+        ledger.lines[seller]! > 0 &&
+        ledger.lighter(seller) >= 0 &&
+        !moves.outOfTime() &&
+        this.attempt(() => this.lighten(seller))
+      );
     }
   }
 

@@ -195,6 +195,46 @@ describe('what cannot be', () => {
     expect(answer).toMatchObject({ status: 'impossible', outfits: [], baskets: [], ...told })
   })
 
+  test.each<[string, RosterProblem]>([
+    [
+      'a floor of nothing, below which what pairs take off brings an outfit',
+      {
+        ...base,
+        outfits: [
+          {
+            id: 'Ada',
+            floor: 0,
+            slots: [
+              { id: 'head', candidates: [candidate('one', 'O1', 5000)] },
+              { id: 'hair', candidates: [candidate('bare', null, 0), candidate('same', 'O1', 60_000)] },
+            ],
+            pairs: [{ a: 'head', b: 'hair', off: [['one', 'bare', 9000]] }],
+          },
+        ],
+        owned: [{ part: 'O1', qty: 1 }],
+      },
+    ],
+    [
+      'a part there is once and two must wear',
+      {
+        ...base,
+        outfits: ['Ada', 'Bo'].map((id) => ({
+          id,
+          floor: 0,
+          slots: [{ id: 'head', candidates: [candidate('one', 'O1')] }],
+          pairs: [],
+        })),
+        owned: [{ part: 'O1', qty: 1 }],
+      },
+    ],
+  ])('is proven of %s', (_, problem) => {
+    expect(plan({ ...problem, limits: { ...problem.limits, budget: 400 } })).toMatchObject({
+      status: 'impossible',
+      outfits: [],
+      why: 'no choices keep every floor and limit with what is owned and for sale',
+    })
+  })
+
   test('nobody to dress costs nothing', () => {
     expect(plan({ ...base, outfits: [] })).toMatchObject({
       status: 'optimal',
