@@ -14,6 +14,8 @@ export default defineConfig({
   fullyParallel: true,
   // Generous, so that a slow or busy machine fails nothing that works; only what is broken waits this long.
   timeout: 400_000,
+  // And all of them together: whoever runs them hears what is broken, even where that is everything.
+  globalTimeout: process.env['OUTFIT_LONG'] === '1' ? 0 : 45 * 60_000,
   expect: { timeout: 60_000 },
   forbidOnly: true,
   ...(process.env['OUTFIT_LONG'] === '1' ? {} : { grepInvert: /@long/ }),

@@ -5,13 +5,12 @@
  *   --long   the long forms of kills and random tests (`npm run test:long`)
  */
 import { spawn } from 'node:child_process'
-import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import { build, CHROMIUM, install, jest, ROOT, run } from './tree.mjs'
+import { build, CHROMIUM, install, jest, RESULTS, ROOT, run, UNENDED } from './tree.mjs'
 
 const fast = process.argv.includes('--fast')
 if (process.argv.includes('--long')) process.env.OUTFIT_LONG = '1'
-const RESULTS = join(ROOT, 'test-results')
 const broken = []
 /** Seconds each step took. */
 const times = []
@@ -138,6 +137,7 @@ console.log(`\n— Steps\n${times.map(told).join('\n')}`)
 const slowest = [...jestTimes(units), ...journeyTimes(journeys?.suites)].sort((a, b) => b[1] - a[1])
 console.log(`— Slowest tests\n${slowest.slice(0, SLOWEST).map(told).join('\n')}`)
 const names = failures(units, journeys?.suites)
+if (existsSync(UNENDED)) names.unshift(`${readFileSync(UNENDED, 'utf8')}: did not end, and ended the run`)
 if (names.length > 0) console.log(`— Failed\n${names.map((name) => `  ${name}`).join('\n')}`)
 if (broken.length > 0) console.error(`\nnot in order: ${broken.join(', ')}`)
 console.log(`tests: ${passed} passed, ${failed} failed`)

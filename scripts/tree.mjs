@@ -7,6 +7,10 @@ import { bundle } from './bundle.mjs'
 /** Root of the working tree; every script works from there whatever folder it was called in. */
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..')
 
+/** What tests and journeys leave behind; and where the name of a test is written that ended the run, since it did not end. */
+export const RESULTS = join(ROOT, 'test-results')
+export const UNENDED = join(RESULTS, 'unended.txt')
+
 /** The compiler of TypeScript (scripts/types.mjs). */
 export const TSC = join(ROOT, 'node_modules/typescript-7/bin/tsc')
 
