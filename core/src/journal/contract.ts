@@ -16,6 +16,8 @@ export interface Done {
   again: boolean
   /** Whether it can be taken back from what is written down of it. */
   canTakeBack: boolean
+  /** Where it cannot, the archive of everything as it was just before, which can be brought back; null where there is none. */
+  copy: string | null
 }
 
 /** A page of what was done, the newest first. */

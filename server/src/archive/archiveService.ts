@@ -4,7 +4,7 @@ import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { DataSource } from 'typeorm'
+import { DataSource, type EntityManager } from 'typeorm'
 import { ulid } from 'ulid'
 import {
   CLEARABLE_NAMES,
@@ -21,8 +21,9 @@ import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { notFound } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
-import { unrecorded } from '../base/doing.ts'
+import { doing, unrecorded, type Doing } from '../base/doing.ts'
 import { Writer } from '../base/writer.ts'
+import { JournalEntity } from '../schema/journal.ts'
 import { SettingsService } from '../settings/settingsService.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import { clearTables, StillNeeded } from './clearing.ts'
@@ -31,7 +32,10 @@ import { archivedTables, quoted, type Course } from './manifest.ts'
 import { BadArchive, unpackArchive, withoutTriggers } from './readArchive.ts'
 import { writeArchive } from './writeArchive.ts'
 
-const HOUR = 3_600_000
+/** "Rosters and The drawer". */
+const LISTED = new Intl.ListFormat('en-GB')
+/** Milliseconds a picture nothing speaks of is left alone: it may be on its way to somebody. */
+const YOUNG = 3_600_000
 /** Where in a data folder an archive is unpacked before any of it counts; nobody's data, whatever is found there. */
 const APART = 'restoring'
 
@@ -60,7 +64,12 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     private readonly wishes: SettingsService,
   ) {
     this.folder = copiesIn(settings.data)
-    followers.beforeMuch(async () => void ((await this.holdsAnything()) && (await this.write('before-import'))))
+    followers.beforeMuch(async () => {
+      if (!(await this.holdsAnything())) return
+      const { name } = await this.write('before-import')
+      const who = doing()
+      if (who) who.copy = name
+    })
   }
 
   /** What was cut short by the end of the program is nobody's. */
@@ -184,6 +193,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
    */
   async clear(what: readonly Clearable[], course: Course = {}): Promise<ClearReport> {
     const report: ClearReport = { name: null, rows: 0 }
+    const who = doing()
     try {
       await unrecorded(() =>
         this.writer.transaction(async (db) => {
@@ -195,6 +205,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
           await this.followers.afresh(db)
           // What others see, and the copy holds, is there until this is committed.
           if (await this.holdsAnything()) report.name = (await this.write('before-clearing', course)).name
+          await writeDown(db, who, `Cleared ${inWords(what).toLowerCase()}`, report.name)
         }),
       )
     } catch (error) {
@@ -207,7 +218,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     return report
   }
 
-  /** Pictures nothing speaks of any more go. Those of this hour may be on their way to somebody. */
+  /** Pictures nothing speaks of any more go. */
   private async sweepPictures(): Promise<void> {
     const folder = join(this.settings.data, 'files')
     if (!existsSync(folder)) return
@@ -215,7 +226,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     const known = new Set(rows.map(({ hash }) => `${hash}.webp`))
     for (const name of readdirSync(folder)) {
       const path = join(folder, name)
-      if (!known.has(name) && Date.now() - statSync(path).mtimeMs > HOUR) rmSync(path, { force: true })
+      if (!known.has(name) && Date.now() - statSync(path).mtimeMs > YOUNG) rmSync(path, { force: true })
     }
   }
 
@@ -224,6 +235,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     const { signal, report } = course
     const source = new Database(database, { readonly: true })
     let kept: string | null = null
+    const who = doing()
     try {
       await unrecorded(() =>
         this.writer.transaction(async (db) => {
@@ -255,6 +267,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
           }
           for (const trigger of triggers) target.exec(trigger)
           await this.followers.afresh(db)
+          await writeDown(db, who, 'Brought a copy of everything back', kept)
         }),
       )
     } finally {
@@ -265,5 +278,12 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
   }
 }
 
+/** Write down what replaced so much that only a copy of what was there takes it back. */
+async function writeDown(db: EntityManager, who: Doing | null, words: string, copy: string | null): Promise<void> {
+  if (!who) return
+  const told = { id: ulid(), at: new Date().toISOString(), device: who.device, words }
+  await db.insert(JournalEntity, { ...told, whole: false, undoes: null, undone: null, copy })
+}
+
 const inWords = (what: readonly Clearable[]) =>
-  what.length === 0 ? 'Something' : what.map((one) => CLEARABLE_NAMES[one]).join(' and ')
+  what.length === 0 ? 'Something' : LISTED.format(what.map((one) => CLEARABLE_NAMES[one]))

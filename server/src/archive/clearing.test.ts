@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
 import { CLEARABLE, LARGE_IMPORT, type ClearReport, type KeptArchive } from '@outfit/core/archive'
+import type { DonePage } from '@outfit/core/journal'
 import { TABLE_NAMES } from '@outfit/core/tables'
 import { DATABASE_FILES } from '../base/databaseFiles.ts'
 import { jobEnd, loadedWorld, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
@@ -23,6 +24,11 @@ const clear = async (what: string[]) => {
   const { status, body } = await server.send<{ job: string } & ProblemBody>('POST', 'archives/cleared', { what })
   if (status !== 202) return { status, body, job: null }
   return { status, body, job: { id: body.job, ...(await jobEnd(server, body.job)) } }
+}
+const done = async () => (await server.get<DonePage>('journal')).body.done
+const bringBack = async (name: string) => {
+  const { body } = await server.send<{ job: string }>('POST', `archives/${name}/restored`)
+  expect((await jobEnd(server, body.job)).state).toBe('done')
 }
 const filled = () => {
   const db = new Database(join(server.data, DATABASE_FILES[0]), { readonly: true })
@@ -68,14 +74,29 @@ describe('clearing', () => {
     for (const name of pictures.slice(1)) utimesSync(join(files, name), new Date(0), new Date(0))
     expect((await clear([...CLEARABLE])).job!.state).toBe('done')
     expect(readdirSync(files)).toEqual(pictures.slice(0, 1))
-    expect(filled().filter((name) => !['setting', 'sqlite_sequence'].includes(name))).toEqual([])
+    expect(filled().filter((name) => !['setting', 'sqlite_sequence', 'journal'].includes(name))).toEqual([])
     // Acts of the drawer are only ever added again.
     expect((await server.send('POST', 'bins', { name: 'New' })).status).toBe(201)
     const [copy] = (await copies()).filter(({ reason }) => reason === 'before-clearing')
-    const { body } = await server.send<{ job: string }>('POST', `archives/${copy!.name}/restored`)
-    expect((await jobEnd(server, body.job)).state).toBe('done')
+    // What was done says by which copy it is taken back.
+    const [, cleared] = await done()
+    expect(cleared).toMatchObject({
+      words: 'Cleared prices, parcels, rosters, the drawer, sellers and the catalogue',
+      ...{ canTakeBack: false, copy: copy!.name },
+    })
+    await bringBack(cleared!.copy!)
     expect(filled()).toEqual(before)
     expect(readdirSync(files)).toEqual(pictures)
+    // Bringing it back has a copy of its own to go back by, for as long as that is kept.
+    const [back] = await done()
+    expect(back).toMatchObject({ words: 'Brought a copy of everything back', canTakeBack: false })
+    await bringBack(back!.copy!)
+    expect((await done()).map(({ words }) => words).slice(0, 2)).toEqual([
+      'Brought a copy of everything back',
+      'Made bin New',
+    ])
+    await server.send('DELETE', `archives/${(await done())[0]!.copy}`)
+    expect((await done())[0]).toMatchObject({ canTakeBack: false, copy: null })
   })
 })
 

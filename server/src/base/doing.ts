@@ -10,6 +10,8 @@ export interface Doing {
   whole: boolean
   /** What is done in words, where its rows do not tell. */
   words: string | null
+  /** The archive of everything that was kept just before. */
+  copy: string | null
   /** The entry this takes back. */
   undoes: string | null
 }
@@ -21,7 +23,7 @@ export const doing = (): Doing | null => now.getStore() ?? null
 
 /** Do `work`, and whatever it begins, in the name of somebody. */
 export const doneBy = <T>(who: Pick<Doing, 'device'> & Partial<Doing>, work: () => T): T =>
-  now.run({ entry: null, whole: true, words: null, undoes: null, ...who }, work)
+  now.run({ entry: null, whole: true, words: null, copy: null, undoes: null, ...who }, work)
 
 /** Do `work` without writing it down: it replaces everything, or is its own way back. */
 export const unrecorded = <T>(work: () => T): T => now.run(null, work)

@@ -1,10 +1,12 @@
-import { Injectable, type OnModuleInit } from '@nestjs/common'
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common'
 import type { Database } from 'better-sqlite3'
 import { DataSource, IsNull, Not, type EntityManager } from 'typeorm'
 import { takenBackInWords, type Device, type Done, type DonePage } from '@outfit/core/journal'
+import { copiesIn, keptIn } from '../archive/kept.ts'
 import { Changes } from '../base/changes.ts'
 import { doing, type Doing } from '../base/doing.ts'
 import { notFound, Problem } from '../base/problem.ts'
+import { SETTINGS, type Settings } from '../base/settings.ts'
 import { today } from '../base/today.ts'
 import { Writer } from '../base/writer.ts'
 import { ActService } from '../drawer/actService.ts'
@@ -28,6 +30,7 @@ type Row = Record<string, unknown>
 @Injectable()
 export class JournalService implements OnModuleInit {
   constructor(
+    @Inject(SETTINGS) private readonly own: Settings,
     private readonly database: DataSource,
     private readonly writer: Writer,
     private readonly changes: Changes,
@@ -56,14 +59,16 @@ export class JournalService implements OnModuleInit {
     const undoneBy = new Map(taken.map(({ id, undone }) => [id, undone]))
     // Taken back, done again, taken back once more: it stands after every second step.
     const stands = (undone: string | null): boolean => undone === null || !stands(undoneBy.get(undone) ?? null)
+    const kept = new Set(keptIn(copiesIn(this.own.data)).map(({ name }) => name))
     return {
       more: found.length > PAGE,
-      done: found.slice(0, PAGE).map(({ id, at, device: by, words, whole, undoes, undone }): Done => ({
+      done: found.slice(0, PAGE).map(({ id, at, device: by, words, whole, undoes, undone, copy }): Done => ({
         ...{ id, at, words, undoes, undone },
         device: by.split(' #')[0] as Device,
         own: by === device,
         again: undone !== null && stands(undone),
         canTakeBack: whole && undone === null,
+        copy: !whole && copy !== null && kept.has(copy) ? copy : null,
       })),
     }
   }
@@ -79,7 +84,7 @@ export class JournalService implements OnModuleInit {
     if (!entry.whole)
       throw new Problem(
         409,
-        `${entry.words}: that was too much to be written down row by row. A copy of what was there before is under Settings, Copies.`,
+        `${entry.words}: that was too much to be written down row by row. A copy of what was there before, where one is kept, is under Settings, Copies.`,
       )
     const who = doing() as Doing
     who.undoes = id

@@ -14,7 +14,7 @@ const UNRECORDED =
 /** Columns in which a row may differ without anything having been done: what somebody has looked at, and how often it was written. */
 const MARKS = ['seen', 'version'].map((column) => `'$.${column}'`).join(', ')
 
-/** Rows kept of one entry; of more, a copy of everything is kept before it (core/archive). */
+/** Rows kept of one entry; of more, a copy of everything is kept before it (`Doing.copy`). */
 const MOST_ROWS = 20_000
 /** How long entries are kept, in days, and within how many minutes the same on one device is one entry. */
 const DAYS = 14
@@ -93,7 +93,14 @@ export class Recorder implements Watch {
   private keep(db: Database, who: Doing): void {
     const at = new Date().toISOString()
     const words = who.words ?? inWords(changesOf(db, who.entry!))
-    if (!who.whole) db.prepare('DELETE FROM journal_row WHERE entry = ?').run(who.entry)
+    if (!who.whole) {
+      // A list that was brought in has a way back of its own, however much it brought.
+      const { changes } = db
+        .prepare(`UPDATE journal_row SET now = now WHERE entry = ? AND "table" = 'intake' AND was IS NULL`)
+        .run(who.entry)
+      db.prepare(`DELETE FROM journal_row WHERE entry = ? AND NOT ("table" = 'intake' AND was IS NULL)`).run(who.entry)
+      who.whole = changes > 0
+    }
     const before = this.goesOn(db, who, words, at)
     if (before !== null) {
       db.prepare(
@@ -110,9 +117,10 @@ export class Recorder implements Watch {
       }
     }
     db.prepare(
-      `INSERT INTO journal (id, at, device, words, whole, undoes) VALUES (?, ?, ?, ?, ?, ?)
-       ON CONFLICT (id) DO UPDATE SET at = excluded.at, words = excluded.words, whole = MIN(whole, excluded.whole)`,
-    ).run(who.entry, at, who.device, words, Number(who.whole), who.undoes)
+      `INSERT INTO journal (id, at, device, words, whole, undoes, copy) VALUES (?, ?, ?, ?, ?, ?, ?)
+       ON CONFLICT (id) DO UPDATE SET
+         at = excluded.at, words = excluded.words, whole = MIN(whole, excluded.whole), copy = COALESCE(copy, excluded.copy)`,
+    ).run(who.entry, at, who.device, words, Number(who.whole), who.undoes, who.copy)
     const oldest = new Date(Date.now() - DAYS * 86_400_000).toISOString()
     const old = 'SELECT id FROM journal WHERE at < ?'
     db.prepare(`DELETE FROM journal_row WHERE entry IN (${old})`).run(oldest)

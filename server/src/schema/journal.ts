@@ -14,6 +14,8 @@ export class JournalEntity {
   /** The entry it took back, and the one that took it back. */
   @Column('text', { nullable: true }) undoes: string | null
   @Column('text', { nullable: true }) undone: string | null
+  /** The archive of everything as it was just before; null where none was kept. */
+  @Column('text', { nullable: true }) copy: string | null
 }
 
 /** A row of another table as it was before and is after something was done; null for none. */

@@ -1,12 +1,17 @@
 import { Redo2, Undo2 } from 'lucide-react'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { formatDay, groupBy } from '@outfit/core/base'
 import { takenBackInWords, toldOf, type Done } from '@outfit/core/journal'
+import { JobCourse } from '../archive/JobCourse.tsx'
+import { useArchiveJob } from '../archive/useArchiveJob.ts'
 import { errorText } from '../data/api.ts'
+import { archiveApi } from '../data/archiveApi.ts'
 import { journalApi } from '../data/journalApi.ts'
 import { SettingsFrame } from '../settings/SettingsFrame.tsx'
 import { Button } from '../ui/Button.tsx'
+import { counted } from '../ui/counted.ts'
+import { FormDialog } from '../ui/FormDialog.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tell, warn } from '../ui/tell.ts'
 
@@ -22,6 +27,10 @@ export function DoneView() {
     journalApi.endpoints.done.useInfiniteQuery(undefined, { refetchOnMountOrArgChange: true })
   const [takeBack, { isLoading, originalArgs }] = journalApi.endpoints.takeDoneBack.useMutation()
   const all = data?.pages.flatMap(({ done }) => done) ?? []
+  const [bringBack] = archiveApi.endpoints.bringBack.useMutation()
+  const { job, run, cancel } = useArchiveJob()
+  const [wanted, want] = useState<Done | null>(null)
+  const isGoing = isLoading || job.state === 'running'
   const back = async ({ id, words }: Done) => {
     const answer = await takeBack(id)
     if (answer.error) return warn(errorText(answer.error))
@@ -40,6 +49,7 @@ export function DoneView() {
         Everything that was done in the last fourteen days, on any device, the newest first. Taking something back
         leaves what came later as it is, and is refused where that builds on it.
       </p>
+      <JobCourse job={job} onCancel={cancel} />
       {error ? (
         <ErrorNote onRetry={() => void refetch()}>{errorText(error)}</ErrorNote>
       ) : !data ? (
@@ -57,9 +67,9 @@ export function DoneView() {
                 <DoneRow
                   key={one.id}
                   one={one}
-                  isGoing={isLoading}
+                  isGoing={isGoing}
                   isOwnGoing={isLoading && originalArgs === one.id}
-                  onTakeBack={() => void back(one)}
+                  onTakeBack={() => (one.copy === null ? void back(one) : want(one))}
                 />
               ))}
             </ul>
@@ -71,12 +81,31 @@ export function DoneView() {
           Older
         </Button>
       )}
+      {wanted && (
+        <FormDialog
+          title={`Take back: ${wanted.words}?`}
+          about={`It was too much to be written down row by row. A copy of everything was kept just before it, and is brought back whole${goneWith(all.indexOf(wanted))}. What is here now is saved as a copy first, so that you can come back to it.`}
+          keep="Bring it back"
+          ready
+          onKeep={() => {
+            want(null)
+            void run('restore', () => bringBack(wanted.copy!))
+          }}
+          onLeave={() => want(null)}
+        >
+          {null}
+        </FormDialog>
+      )}
     </SettingsFrame>
   )
 }
 
+/** What came after something goes with it, where everything is brought back as it was before. */
+const goneWith = (later: number) =>
+  later === 0 ? '' : `; the ${counted(later, 'thing')} done since ${later === 1 ? 'goes' : 'go'} with it`
+
 function DoneRow({
-  one: { at, words, own, device, undone, again, canTakeBack },
+  one: { at, words, own, device, undone, again, canTakeBack, copy },
   isGoing,
   isOwnGoing,
   onTakeBack,
@@ -99,10 +128,10 @@ function DoneRow({
       <span className="ml-auto flex justify-end text-[14px] sm:w-[150px]">
         {undone ? (
           <span className="text-soft">{again ? 'done again' : 'taken back'}</span>
-        ) : canTakeBack ? (
+        ) : canTakeBack || copy !== null ? (
           <Button look="plain" disabled={isGoing} aria-label={`${press}: ${what}`} onClick={onTakeBack}>
             <Sign aria-hidden className="size-4" />
-            {isOwnGoing ? 'One moment…' : press}
+            {isOwnGoing ? 'One moment…' : copy === null ? press : `${press}…`}
           </Button>
         ) : (
           <Link to="/settings/copies" className="text-act underline">

@@ -95,10 +95,18 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
           <Button look="act" onClick={onLeave}>
             Bring another table in
           </Button>
-          {done.entry && (
+          {done.entry ? (
             <Button disabled={taking} onClick={() => void back(done.entry!)}>
               Take it back
             </Button>
+          ) : (
+            // So much is taken back by the copy of what was there before, which is said there.
+            <Link
+              to="/settings/done"
+              className="rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act"
+            >
+              Take it back…
+            </Link>
           )}
           <Link to="/parts" className="rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act">
             Look at the parts

@@ -20,6 +20,7 @@ import { WishTemplates1765700000000 } from './wishTemplates.ts'
 import { IntakeRemarks1765800000000 } from './intakeRemarks.ts'
 import { Pieces1765900000000 } from './pieces.ts'
 import { Journal1766000000000 } from './journal.ts'
+import { JournalCopy1766100000000 } from './journalCopy.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -45,4 +46,5 @@ export const MIGRATIONS = [
   IntakeRemarks1765800000000,
   Pieces1765900000000,
   Journal1766000000000,
+  JournalCopy1766100000000,
 ]
