@@ -2,6 +2,7 @@ import { fold } from '../base/index.ts'
 import { FIELD_WORDS, FIELDS, BIN_WORDS, SHIPPING_WORDS, type Field } from './lexicon.ts'
 import { readAmount, readCondition, readCount, readDate } from './readCells.ts'
 import type { SheetRow } from './sheet.ts'
+import { bandIn } from './shipping.ts'
 import { COLOUR_PHRASES, knownIn, PART_PHRASES, wordList } from './words.ts'
 
 /** A column of a list and what it is taken for; null for what nothing stands for, which goes to the remarks. */
@@ -20,6 +21,7 @@ export type ListKind = (typeof LIST_KINDS)[number]
 
 const HEAD_WORDS = FIELDS.map((field) => ({ field, words: new Set(wordList(FIELD_WORDS[field])) }))
 const BINS = wordList(BIN_WORDS)
+const SHIPPING = new Set(wordList(FIELD_WORDS.shipping))
 const FREE = new Set(wordList(SHIPPING_WORDS.free))
 
 /** Fields nothing tells of but the head of their column. */
@@ -106,6 +108,19 @@ function cellsFit(cells: readonly string[], knowsColour: (text: string) => boole
 }
 
 /**
+ * Columns that each tell what is paid for shipping from where to where. Prices of parts go down from some number on as well, so that
+ * columns by number are none unless one speaks of shipping.
+ */
+function bandColumns(heads: readonly string[]): number[] {
+  const bands = heads.flatMap((head, index) => {
+    const basis = bandIn(head)
+    return basis === null ? [] : { index, basis, isSaid: headFits(head, SHIPPING) > 0 }
+  })
+  const own = bands.filter(({ basis }) => basis === bands[0]!.basis).length > 1 && bands[0]!.basis !== 'count'
+  return own || bands.some(({ isSaid }) => isSaid) ? bands.map(({ index }) => index) : []
+}
+
+/**
  * What the columns of a list hold, from their heads and what stands under them: each field is given to the column that fits
  * it best. `knowsColour` tells names of the palette. O(rows × columns).
  */
@@ -142,6 +157,10 @@ export function guessColumns(
   }).flat()
   const taken = new Map<number, { field: Field; sure: number }>()
   const given = new Set<Field>()
+  for (const index of bandColumns(head ?? [])) {
+    taken.set(index, { field: 'shipping', sure: 0.8 })
+    given.add('shipping')
+  }
   for (const { index, field, sure } of fits.sort((a, b) => b.sure - a.sure || a.index - b.index)) {
     if (sure < 0.25 || taken.has(index) || given.has(field)) continue
     taken.set(index, { field, sure })

@@ -1,9 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
-import { seeded } from '../base/index.ts'
-import { bandFault } from '../market/index.ts'
 import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
 import { readNames } from '../tables/index.ts'
-import { readDays, readHex, readShipping, type ListedColour, type ListedSeller } from './entries.ts'
+import { readDays, readHex, type ListedColour, type ListedSeller } from './entries.ts'
 import { readList, type Choices, type ReadList } from './readList.ts'
 import { sheetOf } from './sheet.ts'
 
@@ -24,7 +22,11 @@ const told = (entry: ListedSeller) =>
     entry.country,
     entry.currency,
     entry.minimum,
-    entry.shippingBands?.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(' ') ?? null,
+    entry.shipping &&
+      [
+        ...entry.shipping.bands.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`),
+        ...(entry.shipping.basis === 'value' ? [] : [`by ${entry.shipping.basis}`]),
+      ].join(' '),
     entry.handling,
     entry.arrivesInDays,
     entry.rating,
@@ -57,6 +59,24 @@ describe('a list of sellers', () => {
       'Polish, złoty',
       'Sklep;Kraj;Minimalne zamówienie;Koszt wysyłki;Darmowa wysyłka od\nKlocek;Polska;20 zł;12,99 zł;150 zł\n',
       ['Klocek | Polska | PLN | 2000 | 14999=1299 any=0 | – | – | – | –'],
+    ],
+    [
+      'German, by weight, a column for each band',
+      'Händler;Land;Versand bis 100 g;Versand bis 1 kg;bis 2 kg;frei ab\nWühltisch;Deutschland;1,60 €;2,70 €;4,50 €;60,00 €\nEckladen;Österreich;2,00;;-;\n',
+      [
+        'Wühltisch | Deutschland | EUR | – | 100=160 1000=270 any=450 by weight | – | – | – | frei ab: 60,00 €; Shipping of more than 2,000 g is not told.',
+        'Eckladen | Österreich | EUR | – | any=200 by weight | – | – | – | Shipping of more than 100 g is not told.',
+      ],
+    ],
+    [
+      'Dutch, by pieces in one cell',
+      'Verkoper\tLand\tVerzendkosten\nDe Bak\tNederland\ttot 10 stuks: € 2,10; tot 50 stuks: € 4,25; meer: € 6,95\n',
+      ['De Bak | Nederland | EUR | – | 10=210 50=425 any=695 by count | – | – | – | –'],
+    ],
+    [
+      'English, by value, a column for each band',
+      'Seller,Country,Up to £10,£10-£30,Over £30\nOdd Lots,UK,£2.00,£3.10,free\n',
+      ['Odd Lots | UK | GBP | – | 1000=200 3000=310 any=0 | – | – | – | –'],
     ],
     [
       'Spanish, with a title above, and yen for one',
@@ -116,65 +136,6 @@ describe('a list of sellers', () => {
     expect(read('Seller;Part;Price;Shipping\nA;red torso;2,00;3,00\n').kind).toBe('prices')
     expect(read('Part;Colour;Count;Country\ntorso;red;2;NL\n').kind).toBe('owned')
     expect(read('Name;Colour;Hex;Box\ncap;red;#CC0000;Box 1\n').kind).toBe('owned')
-  })
-})
-
-describe('shipping as people write it', () => {
-  const [COMMA, POINT] = [
-    { decimal: ',', currency: 'EUR' },
-    { decimal: '.', currency: 'GBP' },
-  ] as const
-  test.each([
-    ['3,50 €', COMMA, 'any=350'],
-    ['kostenlos', COMMA, 'any=0'],
-    ['bis 20 €: 3,50; darüber 6', COMMA, '2000=350 any=600'],
-    ['bis 20 €: 3,50; über 20 €: 6', COMMA, '2000=350 any=600'],
-    ['bis 20 €: 3,50; sonst 6', COMMA, '2000=350 any=600'],
-    ['3,90, ab 50 € frei', COMMA, '4999=390 any=0'],
-    ['4.50, free from 50', POINT, '4999=450 any=0'],
-    ['20=3.50; any=6', POINT, '2000=350 any=600'],
-    ['£2.80', POINT, 'any=280'],
-    ['up to £10: £2, up to £30: £3.20, over £30 free', POINT, '1000=200 3000=320 any=0'],
-    ['free from 50', POINT, null],
-    ['by weight', POINT, null],
-    ['', POINT, null],
-  ])('%s', (text, style, bands) => {
-    const found = readShipping(text, style)
-    expect(found?.bands.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(' ') ?? null).toBe(bands)
-  })
-
-  test('whatever is written, bands are in order and hold every amount, or there are none', () => {
-    const random = seeded(5)
-    const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
-    const words = [
-      'free',
-      'ab',
-      'bis',
-      'over',
-      'up to',
-      '3,50',
-      '20',
-      '€',
-      ';',
-      ', ',
-      '=',
-      ':',
-      'any',
-      '£4',
-      '/',
-      'x',
-      '-5',
-    ]
-    let read = 0
-    for (let i = 0; i < 3000; i++) {
-      const text = Array.from({ length: 1 + Math.floor(random() * 9) }, () => pick(words)).join(pick(['', ' ']))
-      const { bands } = readShipping(text, COMMA) ?? {}
-      if (!bands) continue
-      read += 1
-      expect([text, bandFault(bands), bands.at(-1)!.upTo]).toEqual([text, null, null])
-      expect(bands.every(({ price }) => Number.isInteger(price) && price >= 0)).toBe(true)
-    }
-    expect(read).toBeGreaterThan(100)
   })
 })
 

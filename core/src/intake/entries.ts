@@ -1,18 +1,17 @@
-import { fold } from '../base/index.ts'
+import { fold, formatCount } from '../base/index.ts'
 import type { Colour } from '../catalogue/index.ts'
 import { formatMoney, MOST } from '../market/index.ts'
 import type { Shipping } from '../sourcing/index.ts'
 import type { Column } from './columns.ts'
-import { SHIPPING_WORDS, TOTAL_WORDS, WEEK_WORDS, type Field } from './lexicon.ts'
+import { TOTAL_WORDS, WEEK_WORDS, type Field } from './lexicon.ts'
 import { newCode, newColour } from './made.ts'
 import { finishIn, matchColour } from './match.ts'
 import type { KnownThings } from './partFinder.ts'
 import { plain, readAmount, type CellStyle } from './readCells.ts'
 import type { ListFault } from './readList.ts'
 import type { SheetRow } from './sheet.ts'
+import { amountsIn, bandIn, freeFrom, readShipping, saysFree } from './shipping.ts'
 import { wordList } from './words.ts'
-
-type Bands = Shipping['bands']
 
 /** A seller as a list tells of them; money in minor units of their currency. What a list does not say is null. */
 export interface ListedSeller {
@@ -28,8 +27,7 @@ export interface ListedSeller {
   handling: number | null
   arrivesInDays: number | null
   rating: number | null
-  /** By the value of goods. */
-  shippingBands: Bands | null
+  shipping: Shipping | null
   notes: string | null
 }
 
@@ -56,103 +54,12 @@ interface ReadEntries {
   told: { row: SheetRow; entry: ListedEntry | null }[]
 }
 
-const WORDS = {
-  free: new Set(wordList(SHIPPING_WORDS.free)),
-  from: new Set(wordList(SHIPPING_WORDS.from)),
-  upTo: new Set(wordList(SHIPPING_WORDS.upTo)),
-}
 const TOTALS = new Set(wordList(TOTAL_WORDS))
 const WEEKS = new Set(wordList(WEEK_WORDS))
 const LONGEST = { name: 120, country: 120, notes: 2000 } as const
-const MOST_BANDS = 40
 
-/** Whether a folded text has one of some phrases, as whole words. */
-const says = (folded: string, phrases: ReadonlySet<string>): boolean => {
-  const words = ` ${folded} `
-  return [...phrases].some((phrase) => words.includes(` ${phrase} `))
-}
-
-const SIGN = String.raw`R\$|[€$£¥]|(?<!\p{L})(?:[A-Z]{3}|zł|kr|Kč|Ft)(?!\p{L})`
-const AMOUNTS = new RegExp(String.raw`(?:${SIGN})?\s*\d[\d.,' ]*(?:\s*(?:${SIGN}))?`, 'gu')
-
-/** Amounts of a text, each with the words before it since the last one, and the words behind the last. */
-function amountsIn(text: string): { before: string; amount: string }[] {
-  const found: { before: string; amount: string }[] = []
-  let from = 0
-  for (const match of text.matchAll(AMOUNTS)) {
-    // A sign that ends a part of a sentence is none of the number.
-    const amount = match[0].replace(/[.,' ]+$/, '')
-    found.push({ before: text.slice(from, match.index), amount })
-    from = match.index + match[0].length
-  }
-  return found
-}
-
-/** Shipping as it was read; `above` is the amount beyond which a text says nothing, null where it tells of all. */
-interface ReadShipping {
-  bands: Bands
-  above: number | null
-}
-
-/**
- * Shipping as people write it: "3,50 €", "free", "bis 20 €: 3,50; darüber 6", "4.50, free from 50", "20=3.50; any=6". The
- * last price holds for more than the text tells of. Null where it says none that can be read.
- */
-export function readShipping(text: string, style: Pick<CellStyle, 'decimal' | 'currency'>): ReadShipping | null {
-  const bands: { from: number | null; upTo: number | null; price: number }[] = []
-  for (const clause of text.split(/[;\n|]|,\s|\/(?!\d)|(?<=\d)\/(?=\s*(?:\p{L}|\d+\s*=))/u)) {
-    if (clause.trim() === '') continue
-    const [left, right] = clause.split('=')
-    const amounts = amountsIn(right === undefined ? clause : right)
-    const read = (amount: string) => readAmount(amount, style)?.minor ?? null
-    const folded = fold(clause)
-    const free = says(folded, WORDS.free)
-    if (right !== undefined) {
-      // As tables of ours write it: the edge, and what is paid up to it.
-      const upTo = /\d/.test(left!) ? read(amountsIn(left!)[0]?.amount ?? '') : null
-      const price = read(right.trim())
-      if (price === null || (/\d/.test(left!) && upTo === null)) return null
-      bands.push({ from: null, upTo, price })
-      continue
-    }
-    let [from, upTo, price]: (number | null)[] = [null, null, free ? 0 : null]
-    for (const { before, amount } of amounts) {
-      const value = read(amount)
-      if (value === null) return null
-      const said = fold(before)
-      const last = (words: ReadonlySet<string>) => [...words].some((word) => ` ${said}`.endsWith(` ${word}`))
-      if (last(WORDS.upTo)) upTo = value
-      else if (last(WORDS.from)) from = value
-      else if (price === null) price = value
-      else return null
-    }
-    // "Above that 6" is a price, not an edge.
-    if (price === null && from !== null && amounts.length === 1) [price, from] = [from, null]
-    if (price === null) return null
-    bands.push({ from, upTo, price })
-  }
-  return inOrder(bands)
-}
-
-/** Bands that each begin where the one before ends; null where they contradict each other. */
-function inOrder(said: readonly { from: number | null; upTo: number | null; price: number }[]): ReadShipping | null {
-  let edge = 0
-  const starts = said.map(({ from, upTo, price }) => {
-    // "Up to 20 … over 20 …" meet at 20, which belongs to the first.
-    const start = from === null || from === edge - 1 ? edge : from
-    if (upTo !== null) edge = upTo + 1
-    return { start, upTo, price }
-  })
-  const sorted = starts.toSorted((a, b) => a.start - b.start)
-  if (sorted.length === 0 || sorted.length > MOST_BANDS || sorted[0]!.start !== 0) return null
-  const bands: Bands[number][] = []
-  for (const [i, { upTo, price, start }] of sorted.entries()) {
-    const next = sorted[i + 1]?.start
-    if (next === start || (upTo !== null && next !== undefined && next !== upTo + 1 && next <= upTo)) return null
-    bands.push({ upTo: next === undefined ? null : next - 1, price })
-  }
-  return { bands, above: sorted.at(-1)!.upTo }
-}
+/** Whether a folded text has one of some words. */
+const says = (folded: string, words: ReadonlySet<string>): boolean => folded.split(' ').some((word) => words.has(word))
 
 /** Days until a parcel comes: of "3-5 days" the longer, a week as seven; null where it tells none. */
 export function readDays(text: string): number | null {
@@ -246,7 +153,7 @@ function sellerIn(
   const money = (field: 'minimum' | 'free' | 'handling'): number | null => {
     const text = cell(field)
     if (text === '' || /^[-–—]+$/.test(text)) return null
-    if (field !== 'free' && says(fold(text), WORDS.free)) return 0
+    if (field !== 'free' && saysFree(text)) return 0
     const amounts = amountsIn(text)
     const amount = amounts.length > 1 ? null : readAmount(amounts[0]?.amount ?? text, style)
     if (amount === null) fault(field, `"${text}" is no amount`)
@@ -254,11 +161,12 @@ function sellerIn(
     return amount?.minor ?? null
   }
   const [minimum, handling, free] = [money('minimum'), money('handling'), money('free')]
-  const text = cell('shipping')
+  const text = shippingIn(columns, cells)
   const told = text === '' ? null : readShipping(text, style)
   if (text !== '' && told === null) fault('shipping', `"${text}" says no shipping that can be read`)
-  const shippingBands = told === null || free === null ? (told?.bands ?? null) : freeFrom(told.bands, free)
-  if (shippingBands?.some(({ price, upTo }) => price > MOST.money || (upTo ?? 0) > MOST.band))
+  const isFree = told?.basis === 'value' && free !== null
+  const shipping = told && { basis: told.basis, bands: isFree ? freeFrom(told.bands, free) : told.bands }
+  if (shipping?.bands.some(({ price, upTo }) => price > MOST.money || (upTo ?? 0) > MOST.band))
     fault('shipping', `"${text}" is too much`)
   const time = cell('days')
   const arrivesInDays = time === '' ? null : readDays(time)
@@ -281,10 +189,10 @@ function sellerIn(
   ])
   if (at('seller') !== undefined) taken.delete('name')
   if (rated) taken.add('rating')
-  if (shippingBands !== null) taken.add('free')
+  if (isFree) taken.add('free')
   const above = told?.above ?? null
   const open =
-    above !== null && free === null ? [`Shipping of more than ${formatMoney(above, currency)} is not told.`] : []
+    above !== null && !isFree ? [`Shipping of more than ${amountOf(told!.basis, above, currency)} is not told.`] : []
   // What no column stands for is kept in words.
   const kept = columns
     .filter(({ field }) => field === null || !taken.has(field))
@@ -307,19 +215,23 @@ function sellerIn(
     handling,
     arrivesInDays,
     rating: rated ? rating : null,
-    shippingBands,
+    shipping,
     notes: notes || null,
   }
 }
 
-/** Bands that cost nothing from an amount on. */
-function freeFrom(bands: Bands, from: number): Bands {
-  if (from <= 0) return [{ upTo: null, price: 0 }]
-  const below = bands.filter(
-    ({ upTo }, i) => i === 0 || (bands[i - 1]!.upTo ?? Infinity) < from - 1 || (upTo ?? Infinity) < from,
-  )
-  return [...below.slice(0, -1), { upTo: from - 1, price: below.at(-1)!.price }, { upTo: null, price: 0 }]
+/** What a row says of shipping: in one column, or in one for each band, whose heads tell from where to where. */
+function shippingIn(columns: readonly Column[], cells: readonly string[]): string {
+  const told = columns.flatMap(({ index, head, field }) => {
+    const text = plain(cells[index] ?? '')
+    if (field !== 'shipping' || text === '' || /^[-–—]+$/.test(text)) return []
+    return bandIn(head) !== null ? `${head}: ${text}` : text
+  })
+  return told.join('; ')
 }
+
+const amountOf = (basis: Shipping['basis'], amount: number, currency: string): string =>
+  basis === 'value' ? formatMoney(amount, currency) : `${formatCount(amount)} ${basis === 'weight' ? 'g' : 'parts'}`
 
 function colourIn(line: number, cell: Cell, fault: Fault, palette: readonly Colour[]): ListedColour | null {
   const name = cell('colour') || cell('name')

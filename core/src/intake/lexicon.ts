@@ -333,11 +333,17 @@ export const TOTAL_WORDS =
 export const BIN_WORDS =
   'kiste, box, schachtel, fach, kasten, schublade, dose, boite, tiroir, casier, bac, doos, bak, lade, vak, caja, cajon, bandeja, scatola, cassetto, pudelko, szuflada, pojemnik, caixa, gaveta, tray, drawer, bin, case, tin, bag, beutel, tute, regal, shelf'
 
-/** What tells of shipping besides amounts: that there is none to pay, from how much on, and up to how much. */
+/** What tells of shipping besides amounts: that there is none to pay, from how much on, up to how much, and what it goes by. */
 export const SHIPPING_WORDS = {
   free: 'free, frei, versandkostenfrei, portofrei, kostenlos, gratis, gratuit, gratuite, offert, offerte, franco, gratuito, gratuita, darmowa, darmowy, darmo, za darmo',
   from: 'from, over, above, ab, uber, des, a partir de, plus de, vanaf, boven, desde, mas de, da, oltre, od, powyzej, a partir, acima de',
   upTo: 'up to, until, under, below, bis, bis zu, unter, jusqu a, moins de, tot, onder, hasta, menos de, fino a, sotto, do, ponizej, ate, abaixo de',
+  per: 'per, each, je, pro, par, por, al, za, pr, elke, ogni, kazdy',
+  grams: 'g, gr, gram, grams, gramm, gramme, grammes, gramos, gramo, grammi, grammo, gramow, gramy, gramas, grama',
+  kilos:
+    'kg, kgs, kilo, kilos, kilogram, kilograms, kilogramm, kilogramme, kilogrammes, kilogramos, kilogrammi, kilogramow, quilo, quilos',
+  parts:
+    'part, parts, piece, pieces, pc, pcs, item, items, teil, teile, teilen, stk, stuck, artikel, piece, stuks, stuk, onderdelen, pieza, piezas, pza, pzas, pezzi, pezzo, pz, sztuk, szt, sztuki, czesci, peca, pecas',
 } as const
 
 /** A week, where times of delivery are told. */

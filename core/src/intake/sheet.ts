@@ -1,6 +1,7 @@
 import { fold } from '../base/index.ts'
 import { parse } from 'csv-parse/browser/esm/sync'
 import { FIELD_WORDS, FIELDS } from './lexicon.ts'
+import { bandIn } from './shipping.ts'
 import { wordList } from './words.ts'
 
 /** A row of a list with the line it stands on in the file, from 1. */
@@ -75,6 +76,7 @@ const HEADS = new Set(FIELDS.flatMap((field) => wordList(FIELD_WORDS[field])))
 /** Whether a cell reads like the head of a column. */
 const isHead = (cell: string) =>
   HEADS.has(fold(cell)) ||
+  bandIn(cell) !== null ||
   fold(cell)
     .split(' ')
     .some((word) => HEADS.has(word))
@@ -90,7 +92,7 @@ export function headRow(rows: readonly SheetRow[]): number {
   let best = { at: -1, heads: 0 }
   for (const [at, { cells }] of rows.slice(0, HEAD_WITHIN).entries()) {
     const filled = cells.filter((cell) => cell !== '')
-    if (filled.some((cell) => /^[\d.,\s€$£-]+$/.test(cell))) continue
+    if (filled.some((cell) => /^[\d.,\s€$£-]+$/.test(cell) && bandIn(cell) === null)) continue
     const heads = filled.filter(isHead).length
     // A single word among several cells may stand there by chance.
     const enough =

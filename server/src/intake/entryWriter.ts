@@ -12,11 +12,11 @@ const OPEN_DAYS = `How long parcels take is not told: ${USUAL_DAYS} days are tak
 
 /** A seller there is with what a list says of them, or a new one, whose terms are open where the list says nothing. */
 function sellerOf(entry: ListedSeller, there: SellerEntity | undefined): SellerEntity {
-  const { code, name, currency, country, minimum, handling, arrivesInDays, rating, shippingBands, notes } = entry
-  const before = there?.notes === OPEN_TERMS && shippingBands !== null ? null : (there?.notes ?? null)
+  const { code, name, currency, country, minimum, handling, arrivesInDays, rating, shipping, notes } = entry
+  const before = there?.notes === OPEN_TERMS && shipping !== null ? null : (there?.notes ?? null)
   const open = there
     ? []
-    : [...(shippingBands ? [] : [OPEN_TERMS]), ...(shippingBands && arrivesInDays === null ? [OPEN_DAYS] : [])]
+    : [...(shipping ? [] : [OPEN_TERMS]), ...(shipping && arrivesInDays === null ? [OPEN_DAYS] : [])]
   return {
     code,
     name,
@@ -26,8 +26,8 @@ function sellerOf(entry: ListedSeller, there: SellerEntity | undefined): SellerE
     handling: handling ?? there?.handling ?? 0,
     arrivesInDays: arrivesInDays ?? there?.arrivesInDays ?? USUAL_DAYS,
     rating: rating ?? there?.rating ?? null,
-    shippingBasis: shippingBands ? 'value' : (there?.shippingBasis ?? 'value'),
-    shippingBands: shippingBands ?? there?.shippingBands ?? [{ upTo: null, price: 0 }],
+    shippingBasis: shipping?.basis ?? there?.shippingBasis ?? 'value',
+    shippingBands: shipping?.bands ?? there?.shippingBands ?? [{ upTo: null, price: 0 }],
     notes: [notes ?? before, ...open].filter(Boolean).join('; ') || null,
     standing: there?.standing ?? 'none',
   }

@@ -35,13 +35,14 @@ const rowSays = ({ count, part, bin, price, condition, date, seller, pack, set, 
 
 function entrySays(entry: ListedEntry): string {
   if (entry.what === 'colour') return `${entry.name} ${entry.hex} ${entry.finish}`
-  const { name, country, currency, minimum, shippingBands, handling, arrivesInDays, rating, notes } = entry
+  const { name, country, currency, minimum, shipping, handling, arrivesInDays, rating, notes } = entry
   return [
     name,
     country,
     currency,
     minimum !== null && `min ${minimum}`,
-    shippingBands && `ship ${shippingBands.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(' ')}`,
+    shipping && `ship ${shipping.bands.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`).join(' ')}`,
+    shipping && shipping.basis !== 'value' && `by ${shipping.basis}`,
     handling !== null && `fee ${handling}`,
     arrivesInDays !== null && `days ${arrivesInDays}`,
     rating && `stars ${rating}`,

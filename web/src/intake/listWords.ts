@@ -122,15 +122,15 @@ export function entryInWords(entry: ListedEntry): string {
       .filter(Boolean)
       .join(', ')
   }
-  const { currency, minimum, handling, arrivesInDays, shippingBands, rating, notes, country, there } = entry
+  const { currency, minimum, handling, arrivesInDays, shipping, rating, notes, country, there } = entry
   const money = (minor: number) => formatMoney(minor, currency)
   return [
     there && 'you have them: what is told here is taken',
     country,
     `sells in ${currency}`,
     minimum && `orders from ${money(minimum)}`,
-    shippingBands
-      ? `shipping ${shippingInWords({ shippingBasis: 'value', shippingBands, currency })}`
+    shipping
+      ? `shipping ${shippingInWords({ shippingBasis: shipping.basis, shippingBands: shipping.bands, currency })}`
       : !there && 'shipping not told',
     handling && `handling ${money(handling)}`,
     arrivesInDays !== null && counted(arrivesInDays, 'day'),
