@@ -40,4 +40,16 @@ export async function uses({ ask, post, tell, timed, at, median }) {
     ...{ budget: 1000, outfits: outfits.length, parts: some.length },
     ...{ median: Math.round(median(times)), first: Math.round(times[0]), uses: found },
   })
+  // Releases of the demo world, the largest of which bring some sixty parts.
+  const mining = []
+  let pieces = 0
+  for (const code of ['Q-113', 'Q-112', 'Q-115', 'Q-108', 'Q-101', 'Q-104']) {
+    const { ms, result } = await timed(() => ask(`releases/${code}/uses`))
+    mining.push(ms)
+    pieces = Math.max(pieces, result.mined.length)
+  }
+  tell('a release looked through for 500 outfits', at(mining, 0.95), 'ms at p95', {
+    ...{ budget: 5000, outfits: outfits.length, releases: mining.length, 'most parts': pieces },
+    median: Math.round(median(mining)),
+  })
 }

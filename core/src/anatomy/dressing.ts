@@ -93,12 +93,24 @@ export function isAllowed({ slot, pick }: Dressing, takingApart: Level): boolean
 /**
  * The same part for the figure's other side: as it is when it fits there, else its mirrored twin; null when none was made.
  * Twins have the same colours, print and traits of their moulds. Not everybody calls both sides by one name, so that among
- * those the one whose name has most words in common is taken; equals by code. O(parts).
+ * those the one whose name has most words in common is taken; equals by code. O(parts), once for a part of a catalogue.
  */
 export function otherSideOf(part: Part, slot: Slot, catalogue: Catalogue): Part | null {
   const { accepts } = SLOT_FACTS[slot]
   const fits = (candidate: Part) => accepts.includes(mouldOf(catalogue, candidate).kind)
   if (fits(part)) return part
+  let known = TWINS.get(catalogue.parts)
+  if (!known) TWINS.set(catalogue.parts, (known = new WeakMap()))
+  let twins = known.get(part)
+  if (!twins) known.set(part, (twins = new Map()))
+  let twin = twins.get(slot)
+  if (twin === undefined) twins.set(slot, (twin = twinOf(part, fits, catalogue)))
+  return twin
+}
+
+const TWINS = new WeakMap<Catalogue['parts'], WeakMap<Part, Map<Slot, Part | null>>>()
+
+function twinOf(part: Part, fits: (candidate: Part) => boolean, catalogue: Catalogue): Part | null {
   const traitsOf = (p: Part) => JSON.stringify(Object.entries(mouldOf(catalogue, p).traits).sort())
   const look = (p: Part) => `${p.print}|${p.colours.join('+')}`
   const wordsOf = (p: Part) =>

@@ -26,14 +26,16 @@ export interface Facts {
   mains: string[]
 }
 
-export const NO_FACTS: Facts = { skin: [], brows: [], hair: [], hands: [], torso: [], legs: [], neck: [], mains: [] }
+const noFacts = (): Facts => ({ skin: [], brows: [], hair: [], hands: [], torso: [], legs: [], neck: [], mains: [] })
+
+export const NO_FACTS: Facts = noFacts()
 
 /** Slots whose main colours are counted. */
 const MAIN_SLOTS: readonly Slot[] = ['headgear', 'torso', 'legRight', 'lower', 'neck', 'waist']
 
 /** Facts of some placements. O(placements). */
 export function factsOf(placements: readonly Placement[], catalogue: Catalogue): Facts {
-  const facts: Facts = structuredClone(NO_FACTS)
+  const facts = noFacts()
   const hidesHair = placements.some(({ slot, part: code }) => {
     const part = slot === 'headgear' && catalogue.parts.get(code)
     return part && overHairOf(mouldOf(catalogue, part)) === 'hides'

@@ -35,3 +35,68 @@ export interface PartUses extends Drawables {
   /** Outfits that wear it now. */
   wornBy: number
 }
+
+/** An outfit somebody gains by something, as it is named. */
+export interface Gainer {
+  outfit: string
+  name: string
+  roster: { id: string; name: string }
+  /** Likeness now and then, in milli-points of a hundred. */
+  before: number
+  after: number
+}
+
+/** A part of a release, with what it would do. */
+export interface MinedPart {
+  part: string
+  /** How many are in a box, and how many are owned now. */
+  qty: number
+  owned: number
+  /** Lowest price of one by itself, home currency in minor units. */
+  lowest: number | null
+  /** How many outfits would be more like their briefs, and by how many milli-points together. */
+  found: number
+  gain: number
+  /** Those who gain most, with what they wear now and then. */
+  best: (Gainer & { way: string; worn: Placement[]; placements: Placement[] })[]
+  /** Owned parts it suits as if they were made for each other; told of parts that are new. */
+  goesWith: { part: string; reasons: string[] }[]
+}
+
+/** Outfits of one roster that one part would dress anew in the same place. */
+export interface MinedCrowd {
+  roster: { id: string; name: string }
+  part: string
+  /** What the part is worn as: its key and its name. */
+  way: { key: string; label: string }
+  /** The part that comes off all of them; null where the place is bare. */
+  frees: string | null
+  members: Gainer[]
+  /** Boxes that bring one for each, and what so many cost singly; null where it is not sold. */
+  boxes: number
+  singly: number | null
+}
+
+/** What so many boxes do, dealt out to who gains most. */
+export interface MinedBoxes {
+  boxes: number
+  gain: number
+  dressed: (Gainer & { pieces: string[]; worn: Placement[]; placements: Placement[] })[]
+  /** Pieces nobody wears. */
+  left: { part: string; qty: number }[]
+}
+
+/** A release looked through for what it could do: its parts, the most useful first. */
+export interface MinedRelease extends Drawables {
+  release: { code: string; name: string; kind: string; year: number }
+  /** Whether a box brings one of these figures by chance, so that a full case is looked at. */
+  isCase: boolean
+  /** Lowest price of a box, home currency in minor units. */
+  price: number | null
+  mined: MinedPart[]
+  crowds: MinedCrowd[]
+  /** One box, two, three, for as long as one more does something. */
+  deals: MinedBoxes[]
+  /** Outfits with wishes, which were asked. */
+  asked: number
+}

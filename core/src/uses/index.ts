@@ -1,2 +1,3 @@
+export * from './mine.ts'
 export * from './usesOf.ts'
 export type * from './contract.ts'

@@ -4,7 +4,7 @@ import { catalogueOf, type Part } from '@outfit/core/catalogue'
 import { fittingContextOf, pinKey, pinsOf } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
-import type { PartUses } from '@outfit/core/uses'
+import type { MinedRelease, PartUses } from '@outfit/core/uses'
 import { startServer, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer
@@ -78,5 +78,77 @@ describe('uses of a part', () => {
     expect(wornBy).toBeGreaterThan(0)
     expect(uses.map(({ outfit }) => outfit)).not.toContain(worn.id)
     expect((await server.get('parts/NOPE/uses')).status).toBe(404)
+  })
+})
+
+describe('a release looked through', () => {
+  const mined = async (code: string) => (await server.get<MinedRelease>(`releases/${code}/uses`)).body
+
+  test('tells of each part what its page tells, the most useful first, and what is not owned', async () => {
+    const { mined: parts, asked, price, isCase, parts: drawn } = await mined('Q-101')
+    expect([isCase, asked]).toEqual([false, expect.any(Number)])
+    expect(price).toBeGreaterThan(0)
+    expect(parts.map(({ gain }) => gain)).toEqual(parts.map(({ gain }) => gain).sort((a, b) => b - a))
+    const known = new Set(drawn.map(({ code }) => code))
+    for (const { part, found, best, owned, goesWith } of parts.slice(0, 8)) {
+      const page = await usesOf(part)
+      // A box puts nothing on one side alone, a part by itself may.
+      expect(found).toBeLessThanOrEqual(page.found)
+      for (const { outfit, before, after } of best) {
+        const use = page.uses.find((one) => one.outfit === outfit)!
+        expect([outfit, before, after <= use.after]).toEqual([outfit, use.before, true])
+      }
+      const { bins } = (await server.get<{ bins: { qty: number }[] }>(`parts/${part}`)).body
+      if (owned > 0) expect([bins.length > 0, goesWith]).toEqual([true, []])
+      for (const { placements } of best) expect(placements.every((one) => known.has(one.part))).toBe(true)
+    }
+    expect(parts.some(({ owned }) => owned === 0)).toBe(true)
+  })
+
+  test('deals out what is in so many boxes, all of it accounted for', async () => {
+    const { mined: parts, deals } = await mined('Q-101')
+    const qty = new Map(parts.map((one) => [one.part, one.qty]))
+    expect(deals.length).toBeGreaterThan(1)
+    for (const [i, { boxes, gain, dressed, left }] of deals.entries()) {
+      expect(boxes).toBe(i + 1)
+      expect(gain).toBeGreaterThan(deals[i - 1]?.gain ?? 0)
+      expect(gain).toBe(dressed.reduce((sum, { before, after }) => sum + after - before, 0))
+      const all = [
+        ...dressed.flatMap(({ pieces }) => pieces),
+        ...left.flatMap((one) => Array<string>(one.qty).fill(one.part)),
+      ]
+      const counts = new Map<string, number>()
+      for (const piece of all) counts.set(piece, (counts.get(piece) ?? 0) + 1)
+      for (const [piece, count] of counts) expect([piece, count]).toEqual([piece, qty.get(piece)! * boxes])
+    }
+  })
+
+  test('of blind packs is a full case; of many alike who could be dressed at once; else it is not known', async () => {
+    expect(await mined('Q-108')).toMatchObject({ isCase: true, price: null })
+    expect((await server.get('releases/NOPE/uses')).status).toBe(404)
+    // Four of one roster who wish for something in the box and wear nothing of the kind.
+    const { mined: parts, parts: drawn } = await mined('Q-101')
+    const hats = new Set((await tray('headgear')).map(({ part }) => part.code))
+    const hat = drawn.find(({ code }) => hats.has(code) && parts.some((one) => one.part === code))!
+    const wishes = [{ place: 'headgear', trait: 'shape', target: hat.mould, weight: 'must' }]
+    const { body: roster } = await server.send<{ id: string; version: number }>('POST', 'rosters', {
+      name: 'Four alike',
+      note: '',
+      school: 'open-bench',
+    })
+    const characters = ['Ada', 'Bo', 'Cy', 'Di'].map((name) => ({ name, faction: '', notes: '' }))
+    expect(
+      (await server.send('POST', `rosters/${roster.id}/characters`, { version: roster.version, characters })).status,
+    ).toBe(201)
+    const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+    for (const { id } of rosters.find(({ name }) => name === 'Four alike')!.outfits) {
+      const { brief, briefVersion: version } = (await server.get<OutfitDetail>(`outfits/${id}`)).body
+      const { status } = await server.send('PUT', `outfits/${id}/brief`, { version, brief: { ...brief, wishes } })
+      expect(status).toBe(200)
+    }
+    const { crowds } = await mined('Q-101')
+    const crowd = crowds.find((one) => one.part === hat.code && one.roster.name === 'Four alike')!
+    expect(crowd.members.map(({ name }) => name).sort()).toEqual(['Ada', 'Bo', 'Cy', 'Di'])
+    expect(crowd.boxes).toBe(Math.ceil(4 / parts.find(({ part }) => part === hat.code)!.qty))
   })
 })

@@ -2,14 +2,17 @@ import { Module } from '@nestjs/common'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
+import { DrawerModule } from '../drawer/drawerModule.ts'
+import { MarketModule } from '../market/marketModule.ts'
 import { ShelfModule } from '../shelf/shelfModule.ts'
+import { MineService } from './mineService.ts'
 import { UsesController } from './usesController.ts'
 import { UsesService } from './usesService.ts'
 
 /** What parts could do for outfits. */
 @Module({
-  imports: [AllotmentModule, BriefModule, CatalogueModule, ShelfModule],
+  imports: [AllotmentModule, BriefModule, CatalogueModule, DrawerModule, MarketModule, ShelfModule],
   controllers: [UsesController],
-  providers: [UsesService],
+  providers: [MineService, UsesService],
 })
 export class UsesModule {}

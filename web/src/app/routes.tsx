@@ -191,6 +191,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../parts/PartView.tsx')).PartView }),
       },
       {
+        path: 'releases/:release',
+        lazy: async () => ({ Component: (await import('../uses/MineView.tsx')).MineView }),
+      },
+      {
         path: 'parts/:part/uses',
         lazy: async () => ({ Component: (await import('../uses/UsesView.tsx')).UsesView }),
       },

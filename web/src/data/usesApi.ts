@@ -1,4 +1,4 @@
-import type { PartUses } from '@outfit/core/uses'
+import type { MinedRelease, PartUses } from '@outfit/core/uses'
 import { api } from './api.ts'
 
 /** What parts could do for outfits; loaded with the room that asks. */
@@ -6,6 +6,11 @@ export const usesApi = api.injectEndpoints({
   endpoints: (build) => ({
     uses: build.query<PartUses, string>({
       query: (part) => `parts/${encodeURIComponent(part)}/uses`,
+      keepUnusedDataFor: 0,
+      providesTags: ['Outfit', 'Shelves', 'Catalogue'],
+    }),
+    mined: build.query<MinedRelease, string>({
+      query: (release) => `releases/${encodeURIComponent(release)}/uses`,
       keepUnusedDataFor: 0,
       providesTags: ['Outfit', 'Shelves', 'Catalogue'],
     }),

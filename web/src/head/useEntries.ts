@@ -144,7 +144,7 @@ export function useEntries(text: string, outfit: string | null): { groups: Group
       {
         title: 'Releases',
         entries: (foundReleases ?? []).map(({ code, name, kind, year }) => ({
-          to: `/catalogue/releases/${code}`,
+          to: `/releases/${code}`,
           name,
           about: `${kind}, ${year}, ${code}`,
         })),

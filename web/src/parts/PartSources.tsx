@@ -57,7 +57,7 @@ export function PartSources({ detail, common }: { detail: PartDetail; common?: C
         ))}
         {detail.releases.map(({ code, name, year, kind, qty, loose, packs }) => (
           <li key={code}>
-            <Link to={`/catalogue/releases/${code}`} className="hover:text-act hover:underline">
+            <Link to={`/releases/${code}`} className="hover:text-act hover:underline">
               {name}, {year}
             </Link>
             {packs ? '' : times(qty)}{' '}

@@ -22,7 +22,7 @@ export function ThingPricesView() {
   return <Page key={`${kind} ${code}`} prices={data} />
 }
 
-const HOME: Record<ThingKind, string> = { part: '/parts', figure: '/catalogue/figures', release: '/catalogue/releases' }
+const HOME: Record<ThingKind, string> = { part: '/parts', figure: '/catalogue/figures', release: '/releases' }
 
 function Page({ prices }: { prices: ThingPrices }) {
   const { thing, series, asked, offers, lowest, paid, against } = prices

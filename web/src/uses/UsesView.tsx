@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { inPoints } from '@outfit/core/brief'
 import { mainColour, partLabel, type Catalogue } from '@outfit/core/catalogue'
 import type { PartUse } from '@outfit/core/uses'
 import { useNewTake } from '../casting/useNewTake.ts'
@@ -9,14 +8,11 @@ import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
 import { usesApi } from '../data/usesApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { counted } from '../ui/counted.ts'
-import { Figure } from '../ui/Figure.tsx'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
-
-/** Both figures of a card stand in the same window, so that one sees what changes and nothing else. */
-const WINDOW = { x: -94, y: -300, width: 188, height: 312 }
-const FIGURE = 'h-[160px] w-[96px]'
+import { BeforeAfter } from './BeforeAfter.tsx'
+import { apartInPoints } from './points.ts'
 
 /** The other way round than casting: one part, and everybody it would make more like their brief. */
 export function UsesView() {
@@ -68,12 +64,6 @@ export function UsesView() {
   )
 }
 
-/** Two likenesses in points, finer where whole points would be the same. */
-function apartInPoints(before: number, after: number): [string, string] {
-  const [was, is] = [inPoints(before), inPoints(after)]
-  return was === is ? [(before / 1000).toFixed(1), (after / 1000).toFixed(1)] : [`${was}`, `${is}`]
-}
-
 function UseCard({ use, catalogue }: { use: PartUse; catalogue: Catalogue }) {
   const { outfit, version, placements } = use
   const { make, busy } = useNewTake({ id: outfit, version })
@@ -85,11 +75,7 @@ function UseCard({ use, catalogue }: { use: PartUse; catalogue: Catalogue }) {
   const [before, after] = apartInPoints(use.before, use.after)
   return (
     <li className="flex flex-wrap gap-4 rounded-[10px] border border-rule bg-card p-3">
-      <span className="flex shrink-0 items-end" aria-hidden>
-        <Figure placements={use.worn} label="" from={catalogue} window={WINDOW} className={FIGURE} />
-        <span className="mb-16 text-soft">→</span>
-        <Figure placements={placements} label="" from={catalogue} window={WINDOW} className={FIGURE} />
-      </span>
+      <BeforeAfter worn={use.worn} placements={placements} catalogue={catalogue} />
       <div className="min-w-[180px] flex-1">
         <h2 className="text-lg leading-tight">
           <Link to={at(use.take.label)} className="hover:text-act hover:underline">

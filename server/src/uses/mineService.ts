@@ -1,0 +1,210 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { groupBy } from '@outfit/core/base'
+import { mouldOf, type Part } from '@outfit/core/catalogue'
+import { COMPANIONS_OF, goesWith } from '@outfit/core/parts'
+import { Mine, type Gainer, type MinedCrowd, type MinedPart, type MinedRelease, type Miner } from '@outfit/core/uses'
+import { SharesService, type Share } from '../allotment/sharesService.ts'
+import { notFound } from '../base/problem.ts'
+import { BriefService } from '../brief/briefService.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { DrawerService } from '../drawer/drawerService.ts'
+import { MarketService } from '../market/marketService.ts'
+import { stickersOn } from '../roster/stickers.ts'
+import { CaseContentEntity, ReleaseEntity } from '../schema/catalogue.ts'
+import { PinsService } from '../shelf/pinsService.ts'
+
+/** Of each part the outfits told, and the owned parts that suit it. */
+const MOST_USES = 3
+const MOST_MATCHES = 2
+/** From this score on two parts are as if made for each other (core/parts, goesWith). */
+const MADE_FOR = 0.85
+/** Outfits that are a crowd; boxes looked at. */
+const CROWD = 3
+const MOST_BOXES = 6
+
+/** What is in a box, and the wholes it is in: pieces with their counts, and codes of everything that can be worn of it. */
+interface Contents {
+  stock: Map<string, number>
+  parts: Part[]
+  isCase: boolean
+}
+
+/** A release looked through: what each of its parts, and so many boxes of it, would do for all outfits there are. */
+@Injectable()
+export class MineService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shares: SharesService,
+    private readonly catalogue: CatalogueService,
+    private readonly briefs: BriefService,
+    private readonly pins: PinsService,
+    private readonly drawer: DrawerService,
+    private readonly market: MarketService,
+  ) {}
+
+  /** @throws Problem 404 where there is no such release. */
+  async of(code: string): Promise<MinedRelease> {
+    const release = await this.database.getRepository(ReleaseEntity).findOneBy({ code })
+    if (!release) throw notFound('release', code)
+    const [{ stock, parts, isCase }, shares, owned, lowest, cheapest] = await Promise.all([
+      this.contentsOf(code),
+      this.shares.all(),
+      this.drawer.onHand(),
+      this.market.lowest(),
+      this.market.cheapest(),
+    ])
+    const byId = new Map(shares.map((share) => [share.outfit.id, share]))
+    const { mine, asked } = await this.mineOf(parts, shares)
+    const gainer = (id: string, { before, after }: { before: number; after: number }): Gainer => {
+      const { name, roster } = byId.get(id)!
+      return { outfit: id, name, roster: { id: roster.id, name: roster.name }, before, after }
+    }
+    const fits = await this.matches(parts, owned)
+    const mined = parts.map((part, n): MinedPart => {
+      const uses = mine.usesOf(n)
+      return {
+        part: part.code,
+        qty: inBox(part, stock),
+        owned: owned.get(part.code) ?? 0,
+        lowest: lowest.get(part.code) ?? null,
+        found: uses.length,
+        gain: uses.reduce((sum, { use }) => sum + use.after - use.before, 0),
+        best: uses.slice(0, MOST_USES).map(({ miner, use }) => ({
+          ...gainer(miner.id, use),
+          ...{ way: use.way.label, worn: [...miner.placements], placements: use.placements },
+        })),
+        goesWith: fits.get(part.code) ?? [],
+      }
+    })
+    mined.sort((a, b) => b.gain - a.gain || Number(a.owned > 0) - Number(b.owned > 0) || (a.part < b.part ? -1 : 1))
+    const crowds = mine.crowds(CROWD).flatMap(({ part, way, frees, members }): MinedCrowd[] => {
+      const own = parts.find((one) => one.code === part)!
+      const rosters = groupBy(members, ({ id }) => byId.get(id)!.roster.id)
+      return [...rosters.values()].flatMap((list) => {
+        if (list.length < CROWD) return []
+        const { roster } = byId.get(list[0]!.id)!
+        const price = lowest.get(part)
+        return {
+          ...{ roster: { id: roster.id, name: roster.name }, part, frees },
+          way: { key: way.key, label: way.label },
+          members: list.map(({ id, use }) => gainer(id, use)),
+          boxes: Math.ceil(list.length / inBox(own, stock)),
+          singly: price === undefined ? null : price * list.length,
+        }
+      })
+    })
+    const deals = mine.deals(stock, MOST_BOXES).map(({ boxes, gain, dressed, left }) => ({
+      ...{ boxes, gain },
+      dressed: dressed.map(({ id, pieces, placements, ...more }) => ({
+        ...gainer(id, more),
+        ...{ pieces, worn: byId.get(id)!.placements, placements: [...placements] },
+      })),
+      left: [...left].flatMap(([part, qty]) => (qty > 0 ? { part, qty } : [])),
+    }))
+    const shown = [...mined.flatMap(({ best }) => best), ...deals.flatMap(({ dressed }) => dressed)].flatMap(
+      ({ worn, placements }) => [...worn, ...placements],
+    )
+    const drawn = await this.catalogue.parts([
+      ...parts.map((part) => part.code),
+      ...shown.map(({ part }) => part),
+      ...mined.flatMap((one) => one.goesWith.map(({ part }) => part)),
+      ...crowds.flatMap(({ frees }) => frees ?? []),
+    ])
+    return {
+      release: { code, name: release.name, kind: release.kind, year: release.year },
+      ...{ isCase, price: isCase ? null : (cheapest.get(`release ${code}`) ?? null), mined, crowds, deals, asked },
+      parts: drawn,
+      prints: await this.catalogue.printsOn(drawn, stickersOn(shown)),
+    }
+  }
+
+  /** Everybody with wishes, and how to try the parts on them. */
+  private async mineOf(parts: readonly Part[], shares: readonly Share[]): Promise<{ mine: Mine; asked: number }> {
+    const codes = parts.map(({ code }) => code)
+    const [anybody] = shares
+    const { catalogue } = anybody
+      ? (await this.pins.contexts(shares, [], codes))(anybody)
+      : await this.catalogue.matchable()
+    const excluded = new Map<string, Promise<ReadonlySet<string>>>()
+    const miners: Miner[] = []
+    for (const { outfit, placements, rules, brief: own } of shares) {
+      const { brief } = this.briefs.from(own, outfit)
+      if (brief.wishes.length === 0) continue
+      const key = JSON.stringify(rules.excluded)
+      if (!excluded.has(key))
+        excluded.set(
+          key,
+          this.briefs.onlyFrom(rules.excluded).then((list) => new Set(list)),
+        )
+      miners.push({ id: outfit.id, placements, brief, level: rules.takingApart, excluded: await excluded.get(key)! })
+    }
+    return { mine: new Mine(parts, miners, catalogue), asked: miners.length }
+  }
+
+  /** What a box holds piece by piece; of blind packs what a full case does. */
+  private async contentsOf(release: string): Promise<Contents> {
+    const thing = { kind: 'release' as const, code: release }
+    let units = [...(await this.catalogue.yields([thing])).values()].flatMap((one) => one.units)
+    const cases = units.length > 0 ? [] : await this.database.getRepository(CaseContentEntity).findBy({ release })
+    if (cases.length > 0) {
+      const figures = cases.map(({ figure }) => ({ kind: 'figure' as const, code: figure }))
+      const yields = await this.catalogue.yields(figures)
+      units = cases.flatMap(({ figure, qty }) =>
+        Array.from({ length: qty }, () => yields.get(`figure ${figure}`)!.units).flat(),
+      )
+    }
+    const stock = new Map<string, number>()
+    for (const { part } of units.flat()) stock.set(part, (stock.get(part) ?? 0) + 1)
+    const pieces = [...stock.keys()]
+    const known = await this.catalogue.parts([...pieces, ...(await this.catalogue.assembliesWith(pieces))])
+    // Of what is sold together that which one figure, or a part by itself, has all of.
+    const places = units.map((unit) => new Set(unit.map(({ slot, part }) => `${slot} ${part}`)))
+    const parts = known.filter(({ code, components }) =>
+      components.length === 0
+        ? stock.has(code)
+        : places.some((unit) => components.every(({ slot, part }) => unit.has(`${slot} ${part}`))),
+    )
+    return { stock, parts, isCase: cases.length > 0 }
+  }
+
+  /** For each part that is new the owned ones it suits as if they were made for each other. */
+  private async matches(
+    parts: readonly Part[],
+    owned: ReadonlyMap<string, number>,
+  ): Promise<Map<string, MinedPart['goesWith']>> {
+    const { catalogue, ofKind } = await this.catalogue.matchable()
+    const ownedOf = new Map(
+      [...ofKind].map(([kind, list]) => [kind, list.filter(({ code }) => (owned.get(code) ?? 0) > 0)]),
+    )
+    const prints = new Map((await this.catalogue.printsOn(parts)).map((print) => [print.code, print]))
+    return new Map(
+      parts
+        .filter(({ code }) => !owned.get(code))
+        .map((part) => {
+          const companions = COMPANIONS_OF[mouldOf(catalogue, part).kind] ?? []
+          const found = companions.flatMap((companion) =>
+            goesWith(
+              part,
+              companion,
+              companion.kinds.flatMap((kind) => ownedOf.get(kind) ?? []),
+              catalogue,
+              MOST_MATCHES,
+              prints.get(part.print ?? ''),
+            ),
+          )
+          const best = found.filter(({ score }) => score >= MADE_FOR).sort((a, b) => b.score - a.score)
+          const told = best.slice(0, MOST_MATCHES).map((match) => ({ part: match.part.code, reasons: match.reasons }))
+          return [part.code, told] as const
+        }),
+    )
+  }
+}
+
+/** How many of a part a box has: of what is sold together as many as its rarest piece allows. */
+function inBox({ code, components }: Part, stock: ReadonlyMap<string, number>): number {
+  if (components.length === 0) return stock.get(code) ?? 0
+  const needed = new Map<string, number>()
+  for (const { part } of components) needed.set(part, (needed.get(part) ?? 0) + 1)
+  return Math.min(...[...needed].map(([part, qty]) => Math.floor((stock.get(part) ?? 0) / qty)))
+}
