@@ -17,7 +17,7 @@ test('anything is found and gone to by keys alone, what was chosen lately first'
     await expect(palette).toBeHidden()
   }
   await go('teo tick', 'Outfits', 'Teo, tickets', /\/outfits\/[^/]+\/bench$/)
-  await go('lantern parade', 'Releases', 'Lantern Parade', /\/catalogue\/releases\/Q-112$/)
+  await go('lantern parade', 'Releases', 'Lantern Parade', /\/releases\/Q-112$/)
   await go('P-00001', 'Parts', '', /\/parts\/P-00001$/)
   await go('fair mitts', 'Bins', 'Fair mitts', /\/drawer\/bins\//)
   await go('tin whistle', 'Sellers', 'Tin Whistle', /\/market\/sellers\/tin-whistle$/)

@@ -100,3 +100,29 @@ export interface MinedRelease extends Drawables {
   /** Outfits with wishes, which were asked. */
   asked: number
 }
+
+/** One outfit of a roster with a part put on it, for better or worse. */
+export interface ExchangedFigure extends Gainer {
+  /** Whether anything is wished for, so that likeness tells something. */
+  isBriefed: boolean
+  worn: Placement[]
+  placements: Placement[]
+  /** Codes of what comes off, and of what goes on. */
+  frees: string[]
+  takes: string[]
+}
+
+/** One part put on a whole roster: what each would look like, and what is to be had for it. */
+export interface Exchange extends Drawables {
+  roster: { id: string; name: string }
+  part: string
+  /** Ways it can be worn by somebody of the roster, and the one that is shown. */
+  ways: { key: string; label: string }[]
+  way: string | null
+  figures: ExchangedFigure[]
+  /** Outfits that wear it so already, and that may not wear it by their house rules, by name. */
+  wearing: string[]
+  barred: string[]
+  /** Of each piece that goes on how many lie free, and the lowest price; null where nobody sells it. */
+  pieces: { part: string; free: number; lowest: number | null }[]
+}

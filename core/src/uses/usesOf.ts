@@ -51,6 +51,12 @@ function without(list: readonly Placement[], other: readonly Placement[]): Place
   })
 }
 
+/** What comes off and what goes on between two outfits, place by place. */
+export const changesOf = (before: readonly Placement[], after: readonly Placement[]) => ({
+  frees: without(before, after),
+  takes: without(after, before),
+})
+
 /**
  * Whether an outfit would be more like its brief with a part, and how it wears it best; null where it would not, or where
  * nothing is wished for. Equal ways go to the first in the order of the spine. O(ways × (wishes + placements)).
@@ -100,7 +106,7 @@ export function tryingOn(
     let best: Use | null = null
     for (const way of waysToWear(part, catalogue, level)) {
       const worn = dress(placements, way, part, catalogue)
-      const [frees, takes] = [without(placements, worn), without(worn, placements)]
+      const { frees, takes } = changesOf(placements, worn)
       const slots = new Set([...frees, ...takes].flatMap((one) => slotsOf(one, catalogue)))
       const touched = judges.map(({ wish }) => PLACE_FACTS[wish.place].slots.some((slot) => slots.has(slot)))
       // What is not touched stays as it was; at best all that is comes right, and nothing is held against each other any more.

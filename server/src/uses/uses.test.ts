@@ -4,7 +4,7 @@ import { catalogueOf, type Part } from '@outfit/core/catalogue'
 import { fittingContextOf, pinKey, pinsOf } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
-import type { MinedRelease, PartUses } from '@outfit/core/uses'
+import type { Exchange, MinedRelease, PartUses } from '@outfit/core/uses'
 import { startServer, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer
@@ -150,5 +150,48 @@ describe('a release looked through', () => {
     const crowd = crowds.find((one) => one.part === hat.code && one.roster.name === 'Four alike')!
     expect(crowd.members.map(({ name }) => name).sort()).toEqual(['Ada', 'Bo', 'Cy', 'Di'])
     expect(crowd.boxes).toBe(Math.ceil(4 / parts.find(({ part }) => part === hat.code)!.qty))
+  })
+})
+
+describe('one part put on a whole roster', () => {
+  const band = async () =>
+    (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters.find(({ name }) => name === 'Brass band')!
+
+  test('tells everybody with it for better or worse, and is worn and taken back in one act', async () => {
+    const roster = await band()
+    const cap = (await tray('headgear')).find(({ part }) => part.mould === 'M-DECK')!.part.code
+    const ask = async () => (await server.get<Exchange>(`rosters/${roster.id}/exchange?part=${cap}`)).body
+    const exchange = await ask()
+    expect(exchange).toMatchObject({ way: 'headgear', wearing: [], barred: [], roster: { name: 'Brass band' } })
+    expect(exchange.figures.map(({ name }) => name)).toEqual(roster.outfits.map(({ name }) => name))
+    expect(exchange.figures.some(({ before, after }) => after < before)).toBe(true)
+    const basics = (await server.get<Parameters<typeof catalogueOf>[0]>('catalogue/basics')).body
+    for (const { outfit, before, after, worn, placements, takes } of exchange.figures) {
+      const detail = (await server.get<OutfitDetail>(`outfits/${outfit}`)).body
+      const more = { parts: [...detail.parts, ...exchange.parts], prints: [...detail.prints, ...exchange.prints] }
+      const catalogue = catalogueOf({ ...basics, ...more })
+      const likeness = (all: typeof worn) => likenessOf(all, detail.brief, catalogue).milli
+      expect([before, after, takes]).toEqual([likeness(worn), likeness(placements), [cap]])
+    }
+    const outfits = exchange.figures.slice(0, 3).map(({ outfit, placements }) => ({ outfit, placements }))
+    const { body } = await server.send<{ takes: { label: string }[] }>('PUT', `rosters/${roster.id}/cast-takes`, {
+      ...{ outfits, why: 'exchange' },
+    })
+    expect(body.takes.map(({ label }) => label)).toEqual(['Exchange', 'Exchange', 'Exchange'])
+    expect((await ask()).wearing).toEqual(exchange.figures.slice(0, 3).map(({ name }) => name))
+    expect((await server.send('DELETE', `rosters/${roster.id}/cast-takes`, { takes: body.takes })).status).toBe(204)
+    expect((await band()).outfits.map(({ placements }) => placements)).toEqual(
+      roster.outfits.map(({ placements }) => placements),
+    )
+    expect(await ask()).toEqual(exchange)
+  })
+
+  test('asks for what there is', async () => {
+    const { id } = await band()
+    const status = async (path: string) => (await server.get(`rosters/${path}`)).status
+    expect(await status(`${id}/exchange?part=NOPE`)).toBe(404)
+    expect(await status(`NOPE/exchange?part=P-00001`)).toBe(404)
+    expect(await status(`${id}/exchange?part=P-00054&way=held`)).toBe(404)
+    expect(await status(`${id}/exchange`)).toBe(400)
   })
 })

@@ -1,7 +1,16 @@
-import { Controller, Get, Param } from '@nestjs/common'
+import { Controller, Get, Param, Query } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
+import { IsOptional } from 'class-validator'
+import { FilledText } from '../base/fields.ts'
+import { ExchangeService } from './exchangeService.ts'
 import { MineService } from './mineService.ts'
 import { UsesService } from './usesService.ts'
+
+/** The part, and how it is worn; the best way for all together unless said. */
+export class ExchangeQuery {
+  @FilledText() part: string
+  @IsOptional() @FilledText() way?: string
+}
 
 /** What a part could do. */
 @ApiTags('parts')
@@ -10,6 +19,7 @@ export class UsesController {
   constructor(
     private readonly uses: UsesService,
     private readonly mines: MineService,
+    private readonly exchanges: ExchangeService,
   ) {}
 
   /** Outfits that one part would make more like their briefs, drawn and reckoned before and after, best first. */
@@ -22,5 +32,11 @@ export class UsesController {
   @Get('releases/:release/uses')
   mined(@Param('release') release: string) {
     return this.mines.of(release)
+  }
+
+  /** One part put on every outfit of a roster, for better or worse. Nothing is changed. */
+  @Get('rosters/:id/exchange')
+  exchange(@Param('id') id: string, @Query() { part, way }: ExchangeQuery) {
+    return this.exchanges.of(id, part, way ?? null)
   }
 }

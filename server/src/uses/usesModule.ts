@@ -5,6 +5,7 @@ import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { ShelfModule } from '../shelf/shelfModule.ts'
+import { ExchangeService } from './exchangeService.ts'
 import { MineService } from './mineService.ts'
 import { UsesController } from './usesController.ts'
 import { UsesService } from './usesService.ts'
@@ -13,6 +14,6 @@ import { UsesService } from './usesService.ts'
 @Module({
   imports: [AllotmentModule, BriefModule, CatalogueModule, DrawerModule, MarketModule, ShelfModule],
   controllers: [UsesController],
-  providers: [MineService, UsesService],
+  providers: [ExchangeService, MineService, UsesService],
 })
 export class UsesModule {}

@@ -47,8 +47,8 @@ export class CastController {
   }
 
   @Put('rosters/:id/cast-takes')
-  wear(@Param('id') id: string, @Body() { outfits }: WearCast) {
-    return this.takes.wear(id, outfits)
+  wear(@Param('id') id: string, @Body() { outfits, why }: WearCast) {
+    return this.takes.wear(id, outfits, why)
   }
 
   @Delete('rosters/:id/cast-takes')

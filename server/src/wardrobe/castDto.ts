@@ -3,6 +3,7 @@ import { PLACES, type Place } from '@outfit/core/brief'
 import type { CastOptions, CastTake, CastWho } from '@outfit/core/wardrobe'
 import { FilledText, ListOf, One, Whole } from '../base/fields.ts'
 import { PlacementDto } from '../roster/dto.ts'
+import { TAKES_FOR } from './castTakesService.ts'
 
 /** Minor units of the home currency. */
 const MOST_MONEY = 1_000_000_000
@@ -50,6 +51,8 @@ class CastWornDto {
 export class WearCast {
   @ListOf(() => CastWornDto, { least: 1, most: 200 })
   outfits: CastWornDto[]
+  /** What the takes are made for; a cast unless said. */
+  @IsOptional() @IsIn(Object.keys(TAKES_FOR)) why: keyof typeof TAKES_FOR = 'cast'
 }
 
 class CastTakeDto implements CastTake {

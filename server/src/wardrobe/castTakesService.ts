@@ -10,10 +10,13 @@ import { CharacterEntity, OutfitEntity, PlacementEntity, TakeEntity } from '../s
 
 const ulid = monotonicFactory()
 
-/** What takes made by a cast are called; with a number where there is one already. */
-const LABEL = 'Cast'
+/** Why takes are made for many at once: what they are called, with a number where there is one already, and what stands beside them. */
+export const TAKES_FOR = {
+  cast: { name: 'Cast', reason: 'cast with the others' },
+  exchange: { name: 'Exchange', reason: 'one part exchanged for all' },
+} as const
 
-/** Outfits put on what a cast gave them: as new takes, all or none, and back. */
+/** Outfits put on what was worked out for many of them: as new takes, all or none, and back. */
 @Injectable()
 export class CastTakesService {
   constructor(
@@ -25,6 +28,7 @@ export class CastTakesService {
   async wear(
     roster: string,
     outfits: readonly { outfit: string; placements: readonly Placement[] }[],
+    why: keyof typeof TAKES_FOR,
   ): Promise<{ takes: CastTake[] }> {
     for (const [i, { placements }] of outfits.entries()) await this.rosters.refuseFaulty(placements, `outfits[${i}].`)
     return this.writer.transaction(async (db) => {
@@ -33,10 +37,13 @@ export class CastTakesService {
       for (const { outfit, placements } of outfits) {
         const { version } = await outfitIn(outfit)
         const known = await db.findBy(TakeEntity, { outfit })
-        const label = freeLabel(known.map((take) => take.label))
+        const label = freeLabel(
+          TAKES_FOR[why].name,
+          known.map((take) => take.label),
+        )
         const take = ulid()
         await db.update(TakeEntity, { outfit }, { chosen: false })
-        await db.insert(TakeEntity, { id: take, outfit, label, chosen: true, reason: 'cast with the others' })
+        await db.insert(TakeEntity, { id: take, outfit, label, chosen: true, reason: TAKES_FOR[why].reason })
         await db.insert(
           PlacementEntity,
           placements.map((p) => rowOf(p, take)),
@@ -82,9 +89,9 @@ export class CastTakesService {
   }
 }
 
-function freeLabel(taken: readonly string[]): string {
+function freeLabel(name: string, taken: readonly string[]): string {
   for (let n = 1; ; n++) {
-    const label = n === 1 ? LABEL : `${LABEL} ${n}`
+    const label = n === 1 ? name : `${name} ${n}`
     if (!taken.includes(label)) return label
   }
 }

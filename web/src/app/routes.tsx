@@ -42,6 +42,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../roster/UniformsView.tsx')).UniformsView }),
       },
       {
+        path: 'rosters/:roster/exchange',
+        lazy: async () => ({ Component: (await import('../uses/ExchangeView.tsx')).ExchangeView }),
+      },
+      {
         path: 'rosters/:roster/casting',
         lazy: async () => ({ Component: (await import('../teams/TeamCastingView.tsx')).TeamCastingView }),
       },

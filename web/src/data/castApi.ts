@@ -20,9 +20,9 @@ export const castApi = api.injectEndpoints({
     cast: build.query<CastReport, string>({ query: (job) => `casts/${job}`, keepUnusedDataFor: 600 }),
     wearCast: build.mutation<
       { takes: CastTake[] },
-      { roster: string; outfits: { outfit: string; placements: Placement[] }[] }
+      { roster: string; outfits: { outfit: string; placements: Placement[] }[]; why?: 'exchange' }
     >({
-      query: ({ roster, outfits }) => ({ url: `rosters/${roster}/cast-takes`, method: 'PUT', body: { outfits } }),
+      query: ({ roster, ...body }) => ({ url: `rosters/${roster}/cast-takes`, method: 'PUT', body }),
       invalidatesTags: ['Outfit', 'Shelves'],
     }),
     undoCast: build.mutation<void, { roster: string; takes: CastTake[] }>({

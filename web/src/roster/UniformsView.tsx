@@ -23,7 +23,10 @@ export function UniformsView() {
         <>
           <p className="mt-3 max-w-3xl text-soft">
             A uniform is what outfits wear alike: torso, legs, vest. Change it once, and all who did not deviate change
-            with it; who deviates is named.
+            with it; who deviates is named.{' '}
+            <Link to={`/rosters/${roster.id}/exchange`} className="font-semibold text-act underline">
+              Try one part on everybody
+            </Link>
           </p>
           {roster.uniforms.map((uniform) => (
             <OneUniform key={uniform.id} uniform={uniform} roster={roster} />

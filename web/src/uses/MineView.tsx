@@ -207,6 +207,12 @@ function CrowdRow({ crowd, catalogue }: { crowd: MinedCrowd; catalogue: Catalogu
           {crowd.singly !== null && `, or ${homeMoney(crowd.singly)} singly`}
         </p>
         <p className="text-[13.5px] text-soft">{crowd.members.map(({ name }) => name).join(', ')}</p>
+        <Link
+          to={`/rosters/${crowd.roster.id}/exchange?part=${crowd.part}&way=${crowd.way.key}`}
+          className="font-semibold text-act underline"
+        >
+          Look at all of them with it
+        </Link>
       </div>
     </li>
   )
