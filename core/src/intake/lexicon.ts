@@ -333,6 +333,13 @@ export const TOTAL_WORDS =
 export const BIN_WORDS =
   'kiste, box, schachtel, fach, kasten, schublade, dose, boite, tiroir, casier, bac, doos, bak, lade, vak, caja, cajon, bandeja, scatola, cassetto, pudelko, szuflada, pojemnik, caixa, gaveta, tray, drawer, bin, case, tin, bag, beutel, tute, regal, shelf'
 
+/** Words between a thing and what is on it: "torso with a lion". */
+export const WITH_WORDS = 'with, w, mit, avec, met, con, com, z, ze'
+
+/** English words for how something is shaped, which by themselves say of no thing what it is. */
+export const SHAPE_WORDS =
+  'long, short, small, large, big, little, tall, high, low, wide, narrow, thick, thin, round, square, straight, wavy, curly, plain, full, half, middle, double, twin, single, left, right, pointed, flat, broad, side, old, new'
+
 /** What tells of shipping besides amounts: that there is none to pay, from how much on, up to how much, and what it goes by. */
 export const SHIPPING_WORDS = {
   free: 'free, frei, versandkostenfrei, portofrei, kostenlos, gratis, gratuit, gratuite, offert, offerte, franco, gratuito, gratuita, darmowa, darmowy, darmo, za darmo',

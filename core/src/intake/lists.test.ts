@@ -1,4 +1,4 @@
-import { expect, test } from '@jest/globals'
+import { describe, expect, test } from '@jest/globals'
 import { STARTER_COLOURS, starterLine, STARTER_MOULDS } from '../starter/index.ts'
 import { readList, sheetOf } from './index.ts'
 
@@ -295,4 +295,28 @@ test('where a shop keeps what it sells is a remark of its price list', () => {
   const text = 'part,price,seller,shelf\nred torso,0.45 EUR,Lamp Lane,B 7\n'
   const { rows } = readList(sheetOf(text), 'x', known, { kind: 'prices' })
   expect(rows[0]).toMatchObject({ bin: null, seller: 's-lamp-lane', remark: 'shelf: B 7' })
+})
+
+describe('names that stand by themselves', () => {
+  const read = (text: string) => {
+    const { rows, left, headings } = readList(sheetOf(text), 'x', known)
+    return { rows: rows.map(({ line }) => line), left, headings }
+  }
+
+  test('head the parts below them where all others tell more, and are told', () => {
+    expect(
+      read(
+        'Item,Colour,How many,Where\nSmiling head,tan,2,A\nHats & hair,,,\nLong hair,brown,3,B\nBeret,red,1,B\nBodies,,,\nRed torso,,2,C\nBlue jacket,blue,1,C\nGreen coat,green,1,C\nKöpfe,,,\nHead,tan,1,A\nHead,brown,1,A\n',
+      ),
+    ).toEqual({ rows: [2, 4, 5, 7, 8, 9, 11, 12], left: [3, 6, 10], headings: ['Hats & hair', 'Bodies', 'Köpfe'] })
+  })
+
+  test('are parts where they tell their colour, or where many rows tell no more', () => {
+    expect(read('naam;aantal;kleur\nzwarte hoed;;\nrode broek;3;rood\njas;2;blauw\nhoed;1;groen\n')).toEqual({
+      ...{ rows: [2, 3, 4, 5], left: [], headings: [] },
+    })
+    expect(read('Teil;Farbe;Anzahl\nHut;;\nHose;blau;3\nKopf;;\nJacke;rot;1\n')).toEqual({
+      ...{ rows: [2, 3, 4, 5], left: [], headings: [] },
+    })
+  })
 })

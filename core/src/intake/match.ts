@@ -2,7 +2,7 @@ import { fold, memoized } from '../base/index.ts'
 import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from '../catalogue/index.ts'
 import { colourDifference, toned } from '../colour/index.ts'
 import { guessPart } from '../tables/index.ts'
-import { TONE_WORDS } from './lexicon.ts'
+import { SHAPE_WORDS, TONE_WORDS, WITH_WORDS } from './lexicon.ts'
 import type { OwnKind } from './made.ts'
 import { alikeness, COLOUR_PHRASES, knownIn, NEAR_PHRASES, PART_PHRASES, wordList, WORN_PHRASES } from './words.ts'
 
@@ -146,6 +146,8 @@ const tellingWords = memoized(
 )
 
 const foldedName = memoized(fold, (name) => name)
+const SHAPES = new Set(wordList(SHAPE_WORDS))
+const WITH = new Set(wordList(WITH_WORDS))
 
 /** Kinds whose words leave no doubt which mould is meant, where the catalogue has a plain one. */
 const PLAIN_KINDS = new Set([
@@ -161,22 +163,52 @@ const PLAIN_KINDS = new Set([
   'leg-right',
 ])
 
-/** Which mould the words of a list mean, whatever language they are in; `ranked`: with others it may be. O(moulds). */
+/** What stands before "with": the thing itself, where a list says what is on it; null where nothing does. */
+function thingItself(folded: string): string | null {
+  const words = folded.split(' ')
+  const at = words.findIndex((word) => WITH.has(word))
+  return at > 0 ? words.slice(0, at).join(' ') : null
+}
+
+/**
+ * Which mould the words of a list mean, whatever language they are in; `ranked`: with others it may be. Where all of it leaves that open,
+ * the thing itself may tell: a shirt with a lion is a shirt. O(moulds).
+ */
 export function matchPart(
+  name: string,
+  palette: readonly Colour[],
+  moulds: readonly Mould[],
+  options: { ranked?: boolean } = {},
+): PartMatch {
+  const found = matchWords(name, palette, moulds, options)
+  const thing = found.sure ? null : thingItself(fold(name))
+  if (thing === null) return found
+  const own = matchWords(thing, palette, moulds, options)
+  const kind = moulds.find(({ code }) => code === own.mould)?.kind
+  const isPlain = own.sure && kind !== undefined && PLAIN_KINDS.has(kind)
+  // What is on a thing is not how it is worn: a helmet with wings goes on the head.
+  if (!isPlain) return found.mould === null && own.mould !== null ? { ...own, english: found.english } : found
+  return { ...found, mould: own.mould, candidates: own.candidates, sure: true, printed: true }
+}
+
+function matchWords(
   name: string,
   palette: readonly Colour[],
   moulds: readonly Mould[],
   { ranked: looks = true } = {},
 ): PartMatch {
   const english = inEnglish(name)
-  const guess = guessPart(english, palette, moulds)
+  const guessed = guessPart(english, palette, moulds)
+  // "Long" alone is no hair, and a short sword no legs.
+  const isShape = guessed.mouldWords !== '' && guessed.mouldWords.split(' ').every((word) => SHAPES.has(word))
+  const guess = isShape ? { ...guessed, mould: null, kind: null } : guessed
   const folded = fold(name)
   const said = new Set(english.split(' '))
   const rank = (): { code: string; score: number }[] =>
     moulds
       .map((mould) => {
         const own = tellingWords(mould.name)
-        const shared = own.filter((word) => said.has(word)).length
+        const shared = own.filter((word) => said.has(word) && !SHAPES.has(word)).length
         const kin = guess.kind !== null && mould.kind === guess.kind ? 1 : 0
         return {
           code: mould.code,

@@ -18,6 +18,7 @@ import {
 import { stringify } from 'csv-stringify/browser/esm/sync'
 import { MOST } from '../market/index.ts'
 import { CONDITIONS, headNames } from '../tables/index.ts'
+import { headingsIn } from './headings.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
 import { whoseIn } from './whose.ts'
 import { knownIn, PART_PHRASES, wordList } from './words.ts'
@@ -82,6 +83,8 @@ export interface ReadList {
   aside: ListFault[]
   /** Lines that were left out: because a person said so, because they add others up, or say that there is none of a new part. */
   left: number[]
+  /** What those of them say that only head the parts below them. */
+  headings: string[]
   /** Rows without a count, which count as one. */
   uncounted: number
   /** Of a price list without a column of sellers: whose prices they are, as said or by the file's name; empty where neither tells. */
@@ -207,14 +210,26 @@ export function* readingList(
   const { headed, head, body, columns, style, open, kind, sure, at } = prepared(sheet, fileName, known, choices)
   if (kind === 'characters')
     return {
-      ...{ kind, sure, columns, headed, style, open: [], faults: [], left: [], entries: [], text: textOf(head, body) },
-      ...{ unknown: [], rows: [], uncounted: 0, aside: [], whose: '', mended: sheet.mended, sample: [] },
+      ...{
+        kind,
+        sure,
+        columns,
+        headed,
+        style,
+        open: [],
+        faults: [],
+        left: [],
+        headings: [],
+        entries: [],
+        text: textOf(head, body),
+      },
+      ...{ unknown: [], rows: [], headings: [], uncounted: 0, aside: [], whose: '', mended: sheet.mended, sample: [] },
     }
   if (kind === 'sellers' || kind === 'colours') {
     const { entries, faults, left, told } = readEntries(kind, { body, columns, style, at }, known)
     return {
       ...{ kind, sure, columns, headed, style, open, faults, left, entries, text: null },
-      ...{ unknown: [], rows: [], uncounted: 0, aside: [], whose: '', mended: sheet.mended },
+      ...{ unknown: [], rows: [], headings: [], uncounted: 0, aside: [], whose: '', mended: sheet.mended },
       sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, entry }) => ({ line, cells, row: null, entry })),
     }
   }
@@ -250,6 +265,7 @@ export function* readingList(
     if ('leave' in answer) return 'left'
     return CONDITIONS.find((one) => 'take' in answer && answer.take === one) ?? null
   }
+  const headings = headingsIn(body, columns)
   const read = (row: SheetRow): ListedRow | null => {
     const { line, cells } = row
     const cell = (field: Field) => {
@@ -260,7 +276,7 @@ export function* readingList(
     const fault = (field: ListFault['field'], reason: string) => void faults.push({ line, field, reason })
     const unread: ListFault[] = []
     const keepWords = (field: Field, reason: string) => void unread.push({ line, field, reason })
-    if (cells.some((one) => TOTALS.has(fold(one)))) {
+    if (headings.has(line) || cells.some((one) => TOTALS.has(fold(one)))) {
       left.push(line)
       return null
     }
@@ -370,6 +386,7 @@ export function* readingList(
     faults: faults.sort((a, b) => a.line - b.line),
     aside,
     left,
+    headings: [...headings.values()],
     uncounted,
     whose: kind === 'prices' && at('seller') === undefined ? whose : '',
     mended: sheet.mended,

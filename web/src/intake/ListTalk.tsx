@@ -285,7 +285,13 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
               {counted(list.sum.undated, 'set')} without a year: {new Date().getFullYear()}, to be changed on its page.
             </li>
           )}
-          {list.left.length > 0 && <li>{counted(list.left.length, 'row')} left out.</li>}
+          {list.left.length > 0 && (
+            <li>
+              {counted(list.left.length, 'row')} left out.
+              {list.headings.length > 0 &&
+                ` ${list.headings.slice(0, 5).join(', ')}${list.headings.length > 5 ? ' …' : ''}: taken for ${list.headings.length === 1 ? 'a heading' : 'headings'}.`}
+            </li>
+          )}
           {list.mended.map(({ line, what }) => (
             <li key={line}>
               Mended on line {line}: {what}.

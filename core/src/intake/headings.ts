@@ -1,0 +1,32 @@
+import { fold } from '../base/index.ts'
+import type { Column } from './columns.ts'
+import { plain } from './readCells.ts'
+import type { SheetRow } from './sheet.ts'
+import { COLOUR_PHRASES, knownIn } from './words.ts'
+
+/** Share of the rows that tell more than a name, from which on a name by itself is a heading. */
+const MOSTLY = 2 / 3
+
+/**
+ * Rows that only name what stands below them, such as "Hats" between parts that each have a count and a colour: by their lines, what
+ * they say. A name that tells its colour is a part.
+ */
+export function headingsIn(body: readonly SheetRow[], columns: readonly Column[]): Map<number, string> {
+  const name = columns.find(({ field }) => field === 'name')?.index ?? -1
+  const others = columns.filter(({ field }) => field === 'count' || field === 'colour' || field === 'price')
+  if (name < 0 || others.length < 2) return new Map()
+  const filled = ({ cells }: SheetRow) => cells.flatMap((cell, index) => (cell.trim() === '' ? [] : index))
+  const bare = body.map((row) => {
+    const [only, ...more] = filled(row)
+    return only !== undefined && more.length === 0 && (only === name || only === 0) ? plain(row.cells[only]!) : null
+  })
+  if (bare.filter((text) => text === null).length < body.length * MOSTLY) return new Map()
+  return new Map(
+    bare.flatMap((text, i): [number, string][] => {
+      // What heads nothing is a part of which no more is known.
+      if (text === null || i + 1 === body.length || bare[i + 1] !== null) return []
+      const tellsColour = knownIn(fold(text), COLOUR_PHRASES).some(({ meaning }) => meaning !== '')
+      return tellsColour ? [] : [[body[i]!.line, text]]
+    }),
+  )
+}
