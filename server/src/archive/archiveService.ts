@@ -278,9 +278,9 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
   }
 }
 
-/** Write down what replaced so much that only a copy of what was there takes it back. */
+/** Write down what replaced so much that only a copy of what was there takes it back; of nothing there is nothing to take back. */
 async function writeDown(db: EntityManager, who: Doing | null, words: string, copy: string | null): Promise<void> {
-  if (!who) return
+  if (!who || copy === null) return
   const told = { id: ulid(), at: new Date().toISOString(), device: who.device, words }
   await db.insert(JournalEntity, { ...told, whole: false, undoes: null, undone: null, copy })
 }
