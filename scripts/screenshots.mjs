@@ -75,7 +75,7 @@ try {
         await page.getByRole('list', { name: 'Against the picture' }).waitFor()
       },
     ],
-    ['takes', bench('Teo').replace('bench', 'takes'), (page) => page.getByText('of its parts are common').waitFor()],
+    ['release', '/releases/Q-113', (page) => page.getByRole('list', { name: 'Better dressed' }).waitFor()],
     ['parts', '/parts', (page) => page.locator('[data-at="17"] > a').waitFor()],
     [
       'parcels',
