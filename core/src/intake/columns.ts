@@ -1,5 +1,5 @@
 import { fold } from '../base/index.ts'
-import { FIELD_WORDS, FIELDS, BIN_WORDS, SHIPPING_WORDS, type Field } from './lexicon.ts'
+import { BIN_WORDS, FIELD_WORDS, FIELDS, FOR_SALE_WORDS, SHIPPING_WORDS, type Field } from './lexicon.ts'
 import { readAmount, readCondition, readCount, readDate } from './readCells.ts'
 import type { SheetRow } from './sheet.ts'
 import { bandIn } from './shipping.ts'
@@ -21,11 +21,13 @@ export type ListKind = (typeof LIST_KINDS)[number]
 
 const HEAD_WORDS = FIELDS.map((field) => ({ field, words: new Set(wordList(FIELD_WORDS[field])) }))
 const BINS = wordList(BIN_WORDS)
+const FOR_SALE = new Set(wordList(FOR_SALE_WORDS))
 const SHIPPING = new Set(wordList(FIELD_WORDS.shipping))
 const FREE = new Set(wordList(SHIPPING_WORDS.free))
 
 /** Fields nothing tells of but the head of their column. */
 const BY_HEAD: ReadonlySet<Field> = new Set([
+  'kind',
   'country',
   'minimum',
   'shipping',
@@ -41,7 +43,10 @@ const LOOKED_AT = 300
 
 /** How well a head names a field, 0 to 1: as a whole, by its first words, or by one of them. */
 function headFits(head: string, words: ReadonlySet<string>): number {
-  const folded = fold(head)
+  // Of columns of one name that are numbered the first is meant.
+  const [, first = fold(head), number] = /^(.+) (\d)$/.exec(fold(head)) ?? []
+  if (number !== undefined) return number === '1' ? headFits(first, words) : 0.6 * headFits(first, words)
+  const folded = first
   if (folded === '') return 0
   if (words.has(folded)) return 1
   const parts = folded.split(' ')
@@ -77,6 +82,7 @@ function cellsFit(cells: readonly string[], knowsColour: (text: string) => boole
   const coded = share((cell) => /^[\p{L}\p{N}][\p{L}\p{N}._/-]*$/u.test(cell) && /\d/.test(cell) && cell.length > 2)
   return {
     name: texts * (0.35 + 0.65 * parts) * (colours > 0.9 && parts < 0.5 ? 0.3 : 1),
+    kind: parts * (distinct < 0.6 ? 1 : 0.4),
     code: coded * distinct * (counts > 0.9 ? 0.3 : 0.8),
     colour: colours * (parts > 0.6 && colours < 0.95 ? 0.4 : 1),
     count: counts * (cents > 0.3 || signed > 0.3 ? 0.2 : 0.7) * (dates > 0.5 ? 0.2 : 1),
@@ -195,6 +201,8 @@ export function guessKind(columns: readonly Column[], fileName: string): { kind:
   if (has('price')) prices += 2
   if (has('seller')) prices += 1.5
   if (has('pack')) prices += 1
+  if (has('price') && columns.some(({ field, head }) => field === 'count' && headFits(head, FOR_SALE) > 0))
+    prices += 1.5
   if (has('currency')) prices += 0.5
   if (says('preis price prix prijs precio prezzo cen preco angebot offer offre aanbod oferta shop laden seller'))
     prices += 2

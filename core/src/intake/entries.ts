@@ -7,7 +7,7 @@ import { TOTAL_WORDS, WEEK_WORDS, type Field } from './lexicon.ts'
 import { newCode, newColour } from './made.ts'
 import { finishIn, matchColour } from './match.ts'
 import type { KnownThings } from './partFinder.ts'
-import { plain, readAmount, type CellStyle } from './readCells.ts'
+import { plain, readAmount, saysNone, type CellStyle } from './readCells.ts'
 import type { ListFault } from './readList.ts'
 import type { SheetRow } from './sheet.ts'
 import { amountsIn, bandIn, freeFrom, readShipping, saysFree } from './shipping.ts'
@@ -153,7 +153,7 @@ function sellerIn(
   const money = (field: 'minimum' | 'free' | 'handling'): number | null => {
     const text = cell(field)
     if (text === '' || /^[-–—]+$/.test(text)) return null
-    if (field !== 'free' && saysFree(text)) return 0
+    if (field !== 'free' && (saysFree(text) || saysNone(text))) return 0
     const amounts = amountsIn(text)
     const amount = amounts.length > 1 ? null : readAmount(amounts[0]?.amount ?? text, style)
     if (amount === null) fault(field, `"${text}" is no amount`)

@@ -14,7 +14,12 @@ const MOSTLY = 2 / 3
 export function headingsIn(body: readonly SheetRow[], columns: readonly Column[]): Map<number, string> {
   const name = columns.find(({ field }) => field === 'name')?.index ?? -1
   const others = columns.filter(({ field }) => field === 'count' || field === 'colour' || field === 'price')
-  if (name < 0 || others.length < 2) return new Map()
+  // "Hats:" heads what stands below it whatever else there is.
+  const headed = body.flatMap(({ line, cells }, i): [number, string][] => {
+    const [text = '', ...more] = cells.map(plain).filter(Boolean)
+    return more.length === 0 && /:$/.test(text) && i + 1 < body.length ? [[line, text.slice(0, -1).trim()]] : []
+  })
+  if (headed.length > 0 || name < 0 || others.length < 2) return new Map(headed)
   const filled = ({ cells }: SheetRow) => cells.flatMap((cell, index) => (cell.trim() === '' ? [] : index))
   const bare = body.map((row) => {
     const [only, ...more] = filled(row)

@@ -6,6 +6,7 @@
 /** What a column of a list may hold. */
 export const FIELDS = [
   'name',
+  'kind',
   'code',
   'colour',
   'count',
@@ -36,6 +37,8 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   name: `name, part, part name, item, description, title, what, piece, bezeichnung, beschreibung, teil, artikel, benennung, was,
     nom, piece, designation, article, libelle, naam, onderdeel, omschrijving, artikel, nombre, pieza, descripcion, articulo,
     nome, pezzo, descrizione, articolo, parte, nazwa, czesc, opis, element, peca, descricao, artigo`,
+  kind: `kind, category, part type, type of part, type, kategorie, teileart, teiltyp, typ, art, rubrik, categorie, categoria, tipo, soort,
+    onderdeeltype, rodzaj, kategoria, type de piece, tipo de pieza, tipo di pezzo, tipo de peca`,
   code: `code, no, nr, number, id, item no, part no, part number, sku, ref, reference, nummer, artikelnummer, teilenummer, artnr,
     teilenr, bestellnummer, numero, reference, codigo, referencia, codice, riferimento, kod, numer, symbol`,
   colour: `colour, color, farbe, couleur, kleur, colore, kolor, barwa, cor, tint, shade, farbton, coloris, tinta`,
@@ -65,7 +68,7 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
     statuetta`,
   year: `year, jahr, annee, jaar, ano, anno, rok, released, release year, erscheinungsjahr, erschienen`,
   country: `country, land, pays, pais, paese, kraj`,
-  minimum: `minimum, minimum order, minimum buy, min order, min buy, min, mindestbestellwert, mindestbestellung, mindestwert,
+  minimum: `minimum, minimum order, order minimum, minimum order value, bestellwert, ab bestellwert, minimum buy, min order, min buy, min, mindestbestellwert, mindestbestellung, mindestwert,
     mindesteinkauf, minimum de commande, commande minimum, achat minimum, minimale bestelling, minimum bestelling, pedido minimo,
     compra minima, minimo, ordine minimo, minimalne zamowienie, minimum zamowienia, encomenda minima, pedido minimo`,
   shipping: `shipping, shipping cost, shipping costs, postage, p p, delivery, delivery cost, versand, versandkosten, porto, frais de port,
@@ -79,7 +82,7 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   handling: `handling, handling fee, packing, packing fee, service fee, fee, verpackung, verpackungskosten, bearbeitung,
     bearbeitungsgebuhr, gebuhr, emballage, frais de traitement, frais de dossier, behandelingskosten, verpakkingskosten, embalaje,
     gastos de gestion, imballaggio, spese di gestione, pakowanie, oplata, koszt pakowania, embalagem, taxa`,
-  days: `days, delivery time, delivery days, arrives in, lead time, transit, takes, lieferzeit, tage, lieferdauer, delai,
+  days: `days, delivery time, delivery days, arrives in, lead time, transit, takes, lieferzeit, tage, lieferdauer, dauer, versanddauer, laufzeit, delai,
     delai de livraison, jours, levertijd, dagen, plazo, plazo de entrega, dias, tempi di consegna, tempo di consegna, giorni,
     czas dostawy, dni, prazo, prazo de entrega`,
   rating: `rating, stars, my rating, sterne, bewertung, etoiles, evaluation, sterren, beoordeling, estrellas, valoracion, stelle,
@@ -251,7 +254,7 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
  * among them is held in the hand.
  */
 export const WORN_WORDS: Readonly<Record<'headgear' | 'neck' | 'waist' | 'beside', string>> = {
-  headgear: `zylinder, top hat, haut de forme, sombrero de copa, cilindro, hoge hoed, cartola, chistera, kochmutze, chef hat, chefs hat,
+  headgear: `cowboy, cow boy, zylinder, top hat, haut de forme, sombrero de copa, cilindro, hoge hoed, cartola, chistera, kochmutze, chef hat, chefs hat,
     toque, koksmuts, gorro de cocinero, cappello da cuoco, czapka kucharska, chapeu de cozinheiro, turban, turbante, diadem, tiara,
     diademe, krone, crown, couronne, corona, kroon, korona, coroa, haarreif, haarband, headband, stirnband, schleier, veil, voile,
     velo, sluier, welon, veu, fez, kopfhorer, headphones, ohrenschutzer, earmuffs, antlers, geweih, horner, horns, cornes`,
@@ -283,7 +286,7 @@ export const TONE_WORDS = {
   dark: 'dark, deep, dunkel, dunkles, dkl, dk, fonce, foncee, oscuro, oscura, scuro, scura, donker, ciemny, ciemno, ciemna, escuro, escura, tief',
   clear:
     'clear, transparent, trans, durchsichtig, transparente, trasparente, doorzichtig, przezroczysty, transparentne, translucide',
-  metal: 'metal, metallic, chrome, metallisch, metallise, metalico, metallizzato, metaal, metaliczny, verchromt',
+  metal: 'metal, metallic, chrome, chrom, metallisch, metallise, metalico, metallizzato, metaal, metaliczny, verchromt',
   pearl: 'pearl, perl, perlmutt, nacre, perla, perlato, parelmoer, perlowy, perola',
   glow: 'glow, glow in the dark, nachtleuchtend, phosphorescent, luminiscente, fluorescente, lichtgevend, swiecacy',
 } as const
@@ -332,6 +335,22 @@ export const TOTAL_WORDS =
 /** Words of a place parts lie in, as a cell names it. */
 export const BIN_WORDS =
   'kiste, box, schachtel, fach, kasten, schublade, dose, boite, tiroir, casier, bac, doos, bak, lade, vak, caja, cajon, bandeja, scatola, cassetto, pudelko, szuflada, pojemnik, caixa, gaveta, tray, drawer, bin, case, tin, bag, beutel, tute, regal, shelf'
+
+/** What stands before a count that is not exact. */
+export const ABOUT_WORDS =
+  'ca, circa, approx, approximately, about, around, etwa, ungefahr, rund, env, environ, ongeveer, aprox, cerca de, ok, okolo, mniej wiecej'
+
+/** That there is none of something, or nothing to pay. */
+export const NONE_WORDS =
+  'none, no, nil, sold out, out of stock, kein, keine, keiner, keines, ausverkauft, vergriffen, nicht verfugbar, aucun, aucune, epuise, rupture, rupture de stock, geen, uitverkocht, niet op voorraad, ninguno, ninguna, agotado, sin stock, nessuno, nessuna, esaurito, brak, wyprzedane, nenhum, nenhuma, esgotado'
+
+/** What heads a column of counts that are for sale rather than owned. */
+export const FOR_SALE_WORDS =
+  'avail, available, qty avail, qty available, verfugbar, lieferbar, disponible, disponibles, disponibile, disponibili, beschikbaar, dostepne, dostepnych, disponivel, disponiveis'
+
+/** What parts a price of shipping from the one for all else: "free from 30, otherwise 3.90". */
+export const ELSE_WORDS =
+  'otherwise, else, sonst, ansonsten, sinon, autrement, anders, altrimenti, en otro caso, si no, inaczej, w innym razie, senao, caso contrario'
 
 /** Words between a thing and what is on it: "torso with a lion". */
 export const WITH_WORDS = 'with, w, mit, avec, met, con, com, z, ze'

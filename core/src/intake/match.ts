@@ -181,13 +181,19 @@ export function matchPart(
   options: { ranked?: boolean } = {},
 ): PartMatch {
   const found = matchWords(name, palette, moulds, options)
-  const thing = found.sure ? null : thingItself(fold(name))
+  const thing = thingItself(fold(name))
   if (thing === null) return found
   const own = matchWords(thing, palette, moulds, options)
+  const pieceOf = (code: string | null) => {
+    const kind = moulds.find((mould) => mould.code === code)?.kind
+    return kind && (MAIN_PIECE[kind] ?? kind)
+  }
   const kind = moulds.find(({ code }) => code === own.mould)?.kind
   const isPlain = own.sure && kind !== undefined && PLAIN_KINDS.has(kind)
   // What is on a thing is not how it is worn: a helmet with wings goes on the head.
   if (!isPlain) return found.mould === null && own.mould !== null ? { ...own, english: found.english } : found
+  // A torso with arms is a shape of its own, a shirt with braces is not made of trousers.
+  if (found.sure && pieceOf(found.mould) === pieceOf(own.mould)) return found
   return { ...found, mould: own.mould, candidates: own.candidates, sure: true, printed: true }
 }
 

@@ -84,6 +84,17 @@ export class PartFinder {
     return { code: null, name, mould, colour: inColour, printed: match.printed }
   }
 
+  /** A name with the kind of part beside it, where the name alone says of no shape what it is: hair that is "long, wavy". */
+  nameOf(name: string, kind: string): string {
+    if (kind === '' || name === '') return name
+    const [own, said] = [this.match(name), this.match(kind)]
+    // Where both are sure, and of different parts, the words of the name only sound like the other.
+    if (own.sure && !(said.sure && said.mould !== own.mould)) return name
+    const both = `${kind.replace(/:\s*$/, '')} ${name}`
+    const { mould, sure } = this.match(both)
+    return mould === null || (own.sure && !sure) ? name : both
+  }
+
   private match(name: string): PartMatch {
     const key = fold(name)
     const found =

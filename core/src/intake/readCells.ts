@@ -1,7 +1,7 @@
 import { fold } from '../base/index.ts'
 import { digitsOf, homeCurrency } from '../market/index.ts'
 import { isDate } from '../tables/index.ts'
-import { CONDITION_WORDS, COUNT_WORDS, PIECE_WORDS } from './lexicon.ts'
+import { ABOUT_WORDS, CONDITION_WORDS, COUNT_WORDS, NONE_WORDS, PIECE_WORDS } from './lexicon.ts'
 import { wordList } from './words.ts'
 
 /** A cell without the signs that only steer printers and screens. */
@@ -132,6 +132,12 @@ export function decimalOf(cells: readonly string[]): { decimal: ',' | '.'; sure:
 }
 
 const PIECES = new Set(wordList(PIECE_WORDS))
+const ABOUT = new Set(wordList(ABOUT_WORDS))
+const NONE = new Set(wordList(NONE_WORDS))
+
+/** Whether a cell says that there is none. */
+export const saysNone = (text: string): boolean => NONE.has(fold(text))
+
 const COUNT = /^(?:([^\d]*?)\s*)?(\d[\d.,' ]*)\s*([^\d]*)$/u
 
 const WRITTEN_OUT = new Map(
@@ -146,15 +152,34 @@ function countInWords(text: string): number | null {
   return WRITTEN_OUT.get(bare) ?? null
 }
 
-/** A count as people write it: "3", "12 Stk.", "2x", "x 4", "1.0", "zwei"; null where it is none. */
+/** A count without what says that it is not exact, and without what is said of it in brackets: "ca. 4", "2 (one broken)". */
+function exactly(text: string): string {
+  const told = text.replace(/\s*\([^)]*\)\s*$/, '').trim()
+  const [first = '', ...rest] = told.split(/\s+/)
+  if (/^[~≈]/.test(told)) return told.slice(1).trim()
+  return rest.length > 0 && ABOUT.has(fold(first)) ? rest.join(' ') : told
+}
+
+/** Whether a cell says more of a count than the number. */
+export const saysMore = (text: string): boolean =>
+  readCount(text) !== null && !NONE.has(fold(text)) && exactly(text) !== text.trim()
+
+/**
+ * A count as people write it: "3", "12 Stk.", "2x", "x 4", "1.0", "zwei", "ca. 4", "sold out"; null where it is none. What else is said
+ * of it (`saysMore`) is left to whoever keeps remarks.
+ */
 export function readCount(text: string): number | null {
-  const parts = COUNT.exec(text.trim())
-  if (!parts) return countInWords(text)
+  if (NONE.has(fold(text))) return 0
+  const bare = exactly(text)
+  const parts = COUNT.exec(bare)
+  if (!parts) return countInWords(bare)
   const [, before = '', digits = '', after = ''] = parts
   if (![before, after].every((word) => fold(word) === '' || fold(word) === '×' || PIECES.has(fold(word)))) return null
-  const bare = digits.replace(/[' ]/g, '')
+  const number = digits.replace(/[' ]/g, '')
   // "3,0" and "3.00" are three; "1.000" and "1,000" are a thousand.
-  const whole = /^\d+[.,]0{1,2}$/.test(bare) ? bare.replace(/[.,].*$/, '') : bare.replace(/[.,](?=\d{3}(?:\D|$))/g, '')
+  const whole = /^\d+[.,]0{1,2}$/.test(number)
+    ? number.replace(/[.,].*$/, '')
+    : number.replace(/[.,](?=\d{3}(?:\D|$))/g, '')
   return /^\d+$/.test(whole) ? Number(whole) : null
 }
 
@@ -238,4 +263,12 @@ export function readCondition(text: string): 'new' | 'used' | null {
     if (meant.size === 1) return [...meant][0]!
   }
   return null
+}
+
+/** A count that stands with the name, as in "2x red torso" or "torso (3 pcs)", apart from it. */
+export function countedIn(name: string): { name: string; count: string } {
+  const [, before, after] = /^(\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\S.*)$/i.exec(name) ?? []
+  if (before !== undefined && after !== undefined) return { name: after, count: before }
+  const [, words, behind] = /^(\S.*?)\s*\(?\b([x×]\s*\d{1,4}|\d{1,4}\s*(?:x|×|pcs|stk\.?|szt\.?))\)?$/i.exec(name) ?? []
+  return words !== undefined && behind !== undefined ? { name: words, count: behind } : { name, count: '' }
 }

@@ -5,6 +5,7 @@ import { readEntries, type ListedEntry } from './entries.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
 import { PartFinder, type KnownThings, type ListedPart } from './partFinder.ts'
 import {
+  countedIn,
   currencyIn,
   dayFirstIn,
   decimalOf,
@@ -13,11 +14,13 @@ import {
   readCondition,
   readCount,
   readDate,
+  saysMore,
   type CellStyle,
 } from './readCells.ts'
 import { stringify } from 'csv-stringify/browser/esm/sync'
 import { MOST } from '../market/index.ts'
 import { CONDITIONS, headNames } from '../tables/index.ts'
+import { partedByColour } from './crossTable.ts'
 import { headingsIn } from './headings.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
 import { whoseIn } from './whose.ts'
@@ -155,8 +158,9 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
   const found = characters >= 0 ? characters : headRow(sheet.rows)
   const headed = choices.headed ?? found >= 0
   const at = headed ? Math.max(0, found) : -1
-  const head = headed ? (sheet.rows[at]?.cells ?? []) : null
-  const body = sheet.rows.slice(at + 1)
+  const heads = headed ? (sheet.rows[at]?.cells ?? []) : null
+  const below = sheet.rows.slice(at + 1)
+  const { head, body } = (heads && partedByColour(heads, below)) ?? { head: heads, body: below }
   const names = new Set(known.palette.flatMap(({ code, name }) => [fold(code), fold(name)]))
   const guessed = guessColumns(head, body, (text) => names.has(fold(text)))
   const columns = guessed.map((column) => {
@@ -266,6 +270,8 @@ export function* readingList(
     return CONDITIONS.find((one) => 'take' in answer && answer.take === one) ?? null
   }
   const headings = headingsIn(body, columns)
+  /** What the last heading said. */
+  let under = ''
   const read = (row: SheetRow): ListedRow | null => {
     const { line, cells } = row
     const cell = (field: Field) => {
@@ -276,12 +282,15 @@ export function* readingList(
     const fault = (field: ListFault['field'], reason: string) => void faults.push({ line, field, reason })
     const unread: ListFault[] = []
     const keepWords = (field: Field, reason: string) => void unread.push({ line, field, reason })
-    if (headings.has(line) || cells.some((one) => TOTALS.has(fold(one)))) {
+    const heading = headings.get(line)
+    if (heading !== undefined) under = heading
+    if (heading !== undefined || cells.some((one) => TOTALS.has(fold(one)))) {
       left.push(line)
       return null
     }
     const within = at('count') === undefined ? countedIn(cell('name')) : { name: cell('name'), count: '' }
-    const { name } = within
+    const { name: own } = within
+    const name = parts.nameOf(own, cell('kind') || under)
     if (name === '' && cell('code') === '') {
       fault('name', 'says no part')
       return null
@@ -346,6 +355,9 @@ export function* readingList(
     const coded = kept.filter(({ field }) => field === 'code' && part.code === null)
     // What says neither new nor used says something else worth keeping.
     if (state !== '' && condition === null) unread.push({ line, field: 'condition', reason: '' })
+    if (saysMore(counted)) unread.push({ line, field: at('count') === undefined ? 'name' : 'count', reason: '' })
+    // A kind that is not said with the name is kept beside it.
+    if (name === own && cell('kind') !== '') unread.push({ line, field: 'kind', reason: '' })
     const spoken = columns.filter(({ field }) => unread.some((one) => one.field === field))
     aside.push(...unread.filter(({ reason }) => reason !== ''))
     const remark = [...coded, ...spoken, ...rest]
@@ -394,12 +406,4 @@ export function* readingList(
     text: null,
     sample: told.slice(0, SAMPLE).map(({ row: { line, cells }, read: row }) => ({ line, cells, row, entry: null })),
   }
-}
-
-/** A count that stands with the name, as in "2x red torso" or "torso (3 pcs)", apart from it. */
-function countedIn(name: string): { name: string; count: string } {
-  const [, before, after] = /^(\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\S.*)$/i.exec(name) ?? []
-  if (before !== undefined && after !== undefined) return { name: after, count: before }
-  const [, words, behind] = /^(\S.*?)\s*\(?\b([x×]\s*\d{1,4}|\d{1,4}\s*(?:x|×|pcs|stk\.?|szt\.?))\)?$/i.exec(name) ?? []
-  return words !== undefined && behind !== undefined ? { name: words, count: behind } : { name, count: '' }
 }

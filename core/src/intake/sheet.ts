@@ -42,9 +42,31 @@ export function delimiterIn(text: string): string {
   return best && best.score > 0 ? best.sign : ','
 }
 
+const BULLET = /^\s*[-*•–·]\s+(?=\S)/u
+const LINES = /\r\n|\r|\n/
+
+/** The rows of a text whose lines mostly begin with a bullet, one cell each; null for any other. A number behind a bullet is a count. */
+function bulletedIn(text: string): SheetRow[] | null {
+  const rows = text.split(LINES).flatMap((words, i) => (words.trim() === '' ? [] : { line: i + 1, words }))
+  const bulleted = rows.filter(({ words }) => BULLET.test(words)).length
+  const headed = rows.filter(({ words }) => !BULLET.test(words) && /:\s*$/.test(words)).length
+  if (bulleted < 2 || bulleted * 2 < rows.length || (bulleted + headed) * 5 < rows.length * 4) return null
+  return rows.map(({ line, words }) => ({
+    line,
+    cells: [
+      words
+        .trim()
+        .replace(/^[-*•–·]\s+/u, '')
+        .replace(/^(\d{1,3})\s+(?=\p{L}{2})/u, '$1x '),
+    ],
+  }))
+}
+
 /** Cut a text into rows. Stray quotes are taken as they stand and rows of odd length are kept; both are told. O(text). */
 export function sheetOf(text: string, delimiter = delimiterIn(text)): Sheet {
   const plain = text.replace(/^\uFEFF/, '')
+  const bulleted = bulletedIn(plain)
+  if (bulleted) return { rows: bulleted, mended: [] }
   const mended: Sheet['mended'] = []
   const options = { delimiter, info: true, relax_column_count: true, skip_empty_lines: true, trim: true } as const
   type Read = { record: string[]; info: { lines: number } }[]
@@ -92,6 +114,8 @@ export function headRow(rows: readonly SheetRow[]): number {
   let best = { at: -1, heads: 0 }
   for (const [at, { cells }] of rows.slice(0, HEAD_WITHIN).entries()) {
     const filled = cells.filter((cell) => cell !== '')
+    // What ends in a colon heads what stands below it, not a column.
+    if (filled.length === 1 && /:$/.test(filled[0]!)) continue
     if (filled.some((cell) => /^[\d.,\s€$£-]+$/.test(cell) && bandIn(cell) === null)) continue
     const heads = filled.filter(isHead).length
     // A single word among several cells may stand there by chance.

@@ -1,6 +1,6 @@
 import { fold } from '../base/index.ts'
 import type { Shipping } from '../sourcing/index.ts'
-import { SHIPPING_WORDS } from './lexicon.ts'
+import { ELSE_WORDS, SHIPPING_WORDS } from './lexicon.ts'
 import { readAmount, type CellStyle } from './readCells.ts'
 import { wordList } from './words.ts'
 
@@ -30,6 +30,7 @@ const UNITS = new Map(
   ).flatMap(([words, basis, of]) => wordList(words).map((word) => [word, { basis, of }] as const)),
 )
 const MOST_BANDS = 40
+const ELSE = new RegExp(String.raw`(?<!\p{L})(?:${wordList(ELSE_WORDS).join('|')})(?!\p{L})`, 'giu')
 
 /** Whether a folded text has one of some phrases, as whole words. */
 const says = (folded: string, phrases: ReadonlySet<string>): boolean => {
@@ -87,7 +88,7 @@ export function readShipping(text: string, style: Style): ReadShipping | null {
     clauses.push({ from: null, upTo: null, price: clause.from.value })
     return true
   }
-  for (const part of text.split(/[;\n|]|,\s|\/(?!\d)|(?<=\d)\/(?=\s*(?:\p{L}|\d+\s*=))/u)) {
+  for (const part of text.replace(ELSE, ';').split(/[;\n|]|,\s|\/(?!\d)|(?<=\d)\/(?=\s*(?:\p{L}|\d+\s*=))/u)) {
     if (part.trim() === '') continue
     const clause = readClause(part, style)
     if (clause === null) return null

@@ -25,6 +25,7 @@ export const KIND_WORDS: Readonly<Record<ListKind, string>> = {
 export const FIELD_NAMES: Readonly<Record<Field, string>> = {
   name: 'the part',
   code: 'its code',
+  kind: 'kind of part',
   colour: 'colour',
   count: 'how many',
   bin: 'where it lies',

@@ -1,0 +1,104 @@
+import { describe, expect, test } from '@jest/globals'
+import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
+import type { ListedSeller } from './entries.ts'
+import { readCount, saysMore } from './readCells.ts'
+import { readList } from './readList.ts'
+import { sheetOf } from './sheet.ts'
+
+const KNOWN = { palette: STARTER_COLOURS, moulds: STARTER_MOULDS, parts: [], bins: [], sellers: [] }
+const read = (text: string, name = 'x.csv') => readList(sheetOf(text), name, KNOWN)
+/** Rows in one line each: how many, what, in which colour, and what is kept beside them. */
+const told = (text: string, name?: string) =>
+  read(text, name).rows.map(({ count, part, remark }) =>
+    [count, part.mould, part.colour, remark && `(${remark})`].filter((one) => one !== '').join(' '),
+  )
+
+test.each([
+  [
+    'a column for the kind of part, names that say the rest, colours in two columns',
+    'Kategorie;Bezeichnung;Farbe 1;Farbe 2;Anzahl\nKopf;lachend, Sommersprossen;hautfarben;;3\nHaare;lang, glatt;schwarz;;2\nTorso;Hemd mit Hosenträgern;weiß;blau;1\nBeine;kurz;schwarz;;5\nZubehör;Laterne;gold;;1\n',
+    [
+      '3 M-HEAD fawn',
+      '2 M-LONG tar',
+      '1 M-TORSO chalk (Kategorie: Torso; Farbe 2: blau)',
+      '5 M-PAIRS tar',
+      '1 M-LANT brass (Kategorie: Zubehör)',
+    ],
+  ],
+  [
+    'the same in English and Dutch words',
+    'Category,Item,Color,Qty\nHead,smiling,tan,3\nLegs,short,black,2\nHoofd,met baard,beige,1\nBenen,kort,rood,4\n',
+    ['3 M-HEAD rope', '2 M-PAIRS tar', '1 M-HEAD rope', '4 M-PAIRS poppy'],
+  ],
+  [
+    'a column for each colour',
+    'Part;Red;Blue;Black;Where\nTorso;2;1;;A\nLegs;;3;4;B\n',
+    ['2 M-TORSO poppy', '1 M-TORSO quay-blue', '3 M-PAIRF quay-blue', '4 M-PAIRF tar'],
+  ],
+  [
+    'lines with bullets under headings',
+    'Hair pieces:\n- 3x long straight black\n* 1 ponytail, blonde\n\nHeads:\n- 4 smiling\n- angry with beard\n',
+    ['3 M-LONG tar', '1 M-TAIL straw', '4 M-HEAD c-none', '1 M-HEAD c-none'],
+  ],
+  [
+    'counts that are not exact, or say more',
+    'Teil;Farbe;Anzahl\nTorso;rot;2 (1 defekt)\nBeine;blau;ca. 4\nUmhang;schwarz;~3\n',
+    ['2 M-TORSO poppy (Anzahl: 2 (1 defekt))', '4 M-PAIRF quay-blue (Anzahl: ca. 4)', '3 M-CAPE tar (Anzahl: ~3)'],
+  ],
+])('%s', (_about, text, says) => {
+  expect(told(text)).toEqual(says)
+})
+
+test('columns of numbers beside a column for colours are no colours', () => {
+  const { columns, rows } = read('Part;Colour;Count;Red;Blue\nTorso;green;2;1;1\n')
+  expect(columns.map(({ field }) => field)).toEqual(['name', 'colour', 'count', null, null])
+  expect(rows).toHaveLength(1)
+})
+
+test('what is available at a price is for sale, whatever the file is called', () => {
+  const list = 'SKU,Description,Price (GBP),Qty avail\nH-1,Long hair black,0.85,12\nH-2,Red torso,0.40,SOLD OUT\n'
+  const { kind, rows, left, faults } = read(list, 'stock list.csv')
+  expect([kind, rows.map(({ count }) => count), left, faults]).toEqual(['prices', [12], [3], []])
+})
+
+describe('a count', () => {
+  test.each([
+    ['sold out', 0],
+    ['ausverkauft', 0],
+    ['épuisé', 0],
+    ['none', 0],
+    ['ca. 4', 4],
+    ['about 12', 12],
+    ['~3', 3],
+    ['2 (one broken)', 2],
+    ['approx', null],
+    ['(2)', null],
+    ['two (2)', 2],
+  ])('%j is %s', (text, count) => {
+    expect(readCount(text)).toBe(count)
+  })
+
+  test('says more where it is not the number alone', () => {
+    expect(['2', '2 Stk.', '2 (defekt)', 'ca. 3', 'sold out', 'lots'].map(saysMore)).toEqual([
+      ...[false, false, true],
+      ...[true, false, false],
+    ])
+  })
+})
+
+test('terms of sellers in words: nothing asked, and what holds otherwise', () => {
+  const { kind, entries, faults } = read(
+    'Händler,Versand,Ab Bestellwert,Dauer\nKrimskrams,"4,50 (bis 500g), sonst 6,90",10 EUR,3-5 Werktage\nTeileonkel,kostenlos ab 30€ sonst 3.90,keiner,1 Woche\nDachboden,5€ pauschal,5,\n',
+  )
+  expect([kind, faults]).toEqual(['sellers', []])
+  expect(
+    (entries as ListedSeller[]).map(({ name, minimum, arrivesInDays, shipping }) => [
+      ...[name, minimum, arrivesInDays],
+      ...shipping!.bands.map(({ upTo, price }) => `${upTo ?? 'any'}=${price}`),
+    ]),
+  ).toEqual([
+    ['Krimskrams', 1000, 5, '500=450', 'any=690'],
+    ['Teileonkel', 0, 7, '2999=390', 'any=0'],
+    ['Dachboden', 500, null, 'any=500'],
+  ])
+})
