@@ -45,8 +45,50 @@ test.each([
     'Teil;Farbe;Anzahl\nTorso;rot;2 (1 defekt)\nBeine;blau;ca. 4\nUmhang;schwarz;~3\n',
     ['2 M-TORSO poppy (Anzahl: 2 (1 defekt))', '4 M-PAIRF quay-blue (Anzahl: ca. 4)', '3 M-CAPE tar (Anzahl: ~3)'],
   ],
+  [
+    'counts behind the name, with more behind them',
+    'Torso rot 3x\nBeine schwarz 4x\nUmhang grün 2x (einer mit Riss)\n',
+    ['3 M-TORSO poppy', '4 M-PAIRF tar', '2 M-CAPE moss (Umhang grün 2x (einer mit Riss))'],
+  ],
+  [
+    'a kind that stands once for several rows',
+    'Art;Was;Farbe;Zahl\nKopf;lachend;beige;1\n;mürrisch;braun;2\nBeine;kurz;rot;1\n',
+    ['1 M-HEAD rope', '2 M-HEAD chestnut', '1 M-PAIRS poppy'],
+  ],
 ])('%s', (_about, text, says) => {
   expect(told(text)).toEqual(says)
+})
+
+test.each([
+  [
+    'sellers',
+    'Teil;Farbe;Kramladen;Eckladen;Wühltisch;Bemerkung\nTorso;rot;1,20 €;1,05 €;-;\nBeine;blau;0,60 €;;0,55 €;nur Paare\n',
+    ['s-kramladen 120', 's-eckladen 105', 's-kramladen 60', 's-wuhltisch 55'],
+  ],
+  [
+    'prices of sellers',
+    'Item,Colour,Price Old Quay,Price (Loft Bits)\nTop hat,Black,£1.20,£0.95\nCape,Red,£0.90,\n',
+    ['s-old-quay 120', 's-loft-bits 95', 's-old-quay 90'],
+  ],
+])('a column for each of some %s is a price list of all of them', (_about, text, says) => {
+  const { kind, rows, faults } = read(text)
+  expect([kind, faults, rows.map(({ seller, price }) => `${seller} ${price?.minor}`)]).toEqual(['prices', [], says])
+})
+
+test('columns of measures are no sellers', () => {
+  const { kind, columns } = read('Teil;Farbe;Höhe;Breite;Ort\nTorso;rot;12,5;9,1;A\nHut;blau;7,5;8,4;B\n')
+  expect([kind, columns.map(({ field }) => field)]).toEqual(['owned', ['name', 'colour', null, null, 'bin']])
+})
+
+test('a set and its figure that stand once for several rows', () => {
+  const { kind, rows, faults } = read(
+    'Set;Figur;Teil;Farbe;Anzahl\nHafenfest;Kapitän;Kopf mit Bart;hautfarben;1\n;;Torso;blau;1\n;Matrose;Kopf;hautfarben;1\n;;Beine;weiß;1\nHafenfest;;Laterne;gold;2\nBrücke;Wache;Kopf;braun;1\n',
+  )
+  expect([kind, faults]).toEqual(['sets', []])
+  expect(rows.map(({ set, figure, part }) => `${set} / ${figure ?? '-'}: ${part.mould}`)).toEqual([
+    ...['Hafenfest / Kapitän: M-HEAD', 'Hafenfest / Kapitän: M-TORSO', 'Hafenfest / Matrose: M-HEAD'],
+    ...['Hafenfest / Matrose: M-PAIRF', 'Hafenfest / -: M-LANT', 'Brücke / Wache: M-HEAD'],
+  ])
 })
 
 test('columns of numbers beside a column for colours are no colours', () => {

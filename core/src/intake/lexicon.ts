@@ -42,10 +42,10 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   code: `code, no, nr, number, id, item no, part no, part number, sku, ref, reference, nummer, artikelnummer, teilenummer, artnr,
     teilenr, bestellnummer, numero, reference, codigo, referencia, codice, riferimento, kod, numer, symbol`,
   colour: `colour, color, farbe, couleur, kleur, colore, kolor, barwa, cor, tint, shade, farbton, coloris, tinta`,
-  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, have, owned, anzahl, menge,
+  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, disp, have, owned, anzahl, menge,
     stuck, stk, bestand, vorrat, lagerbestand, stuckzahl, quantite, nombre de, nb, qte, disponible, aantal, hoeveelheid, voorraad,
     cantidad, unidades, existencias, quantita, pezzi, disponibili, ilosc, sztuk, szt, liczba, stan, quantidade, unidades, estoque`,
-  bin: `bin, box, tray, drawer, location, place, where, storage, shelf, compartment, kiste, schachtel, fach, lagerort, lagerplatz,
+  bin: `bin, box, tray, drawer, location, loc, place, where, storage, shelf, compartment, kiste, schachtel, fach, lagerort, lagerplatz,
     ort, kasten, platz, schublade, behalter, wo, boite, emplacement, tiroir, casier, bac, lieu, doos, bak, plaats, lade, vak,
     caja, lugar, ubicacion, cajon, bandeja, scatola, posizione, cassetto, luogo, vaschetta, pudelko, miejsce, szuflada, pojemnik,
     skrzynka, caixa, local, gaveta`,
@@ -346,7 +346,7 @@ export const NONE_WORDS =
 
 /** What heads a column of counts that are for sale rather than owned. */
 export const FOR_SALE_WORDS =
-  'avail, available, qty avail, qty available, verfugbar, lieferbar, disponible, disponibles, disponibile, disponibili, beschikbaar, dostepne, dostepnych, disponivel, disponiveis'
+  'avail, available, disp, qty avail, qty available, verfugbar, lieferbar, disponible, disponibles, disponibile, disponibili, beschikbaar, dostepne, dostepnych, disponivel, disponiveis'
 
 /** What parts a price of shipping from the one for all else: "free from 30, otherwise 3.90". */
 export const ELSE_WORDS =

@@ -269,6 +269,8 @@ export function readCondition(text: string): 'new' | 'used' | null {
 export function countedIn(name: string): { name: string; count: string } {
   const [, before, after] = /^(\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\S.*)$/i.exec(name) ?? []
   if (before !== undefined && after !== undefined) return { name: after, count: before }
+  const [, thing, times, more] = /^(\S.*?)\s+(\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\(.*\))$/i.exec(name) ?? []
+  if (thing !== undefined && times !== undefined) return { name: thing, count: `${times} ${more}` }
   const [, words, behind] = /^(\S.*?)\s*\(?\b([x×]\s*\d{1,4}|\d{1,4}\s*(?:x|×|pcs|stk\.?|szt\.?))\)?$/i.exec(name) ?? []
   return words !== undefined && behind !== undefined ? { name: words, count: behind } : { name, count: '' }
 }

@@ -20,7 +20,7 @@ import {
 import { stringify } from 'csv-stringify/browser/esm/sync'
 import { MOST } from '../market/index.ts'
 import { CONDITIONS, headNames } from '../tables/index.ts'
-import { partedByColour } from './crossTable.ts'
+import { partedTable } from './crossTable.ts'
 import { headingsIn } from './headings.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
 import { whoseIn } from './whose.ts'
@@ -160,7 +160,7 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
   const at = headed ? Math.max(0, found) : -1
   const heads = headed ? (sheet.rows[at]?.cells ?? []) : null
   const below = sheet.rows.slice(at + 1)
-  const { head, body } = (heads && partedByColour(heads, below)) ?? { head: heads, body: below }
+  const { head, body } = (heads && partedTable(heads, below)) ?? { head: heads, body: below }
   const names = new Set(known.palette.flatMap(({ code, name }) => [fold(code), fold(name)]))
   const guessed = guessColumns(head, body, (text) => names.has(fold(text)))
   const columns = guessed.map((column) => {
@@ -270,8 +270,9 @@ export function* readingList(
     return CONDITIONS.find((one) => 'take' in answer && answer.take === one) ?? null
   }
   const headings = headingsIn(body, columns)
-  /** What the last heading said. */
+  /** What the last heading, or the last cell for the kind of part, said; and the last set with the figure in it. */
   let under = ''
+  let above = { set: '', figure: '' }
   const read = (row: SheetRow): ListedRow | null => {
     const { line, cells } = row
     const cell = (field: Field) => {
@@ -290,14 +291,19 @@ export function* readingList(
     }
     const within = at('count') === undefined ? countedIn(cell('name')) : { name: cell('name'), count: '' }
     const { name: own } = within
-    const name = parts.nameOf(own, cell('kind') || under)
+    if (cell('kind') !== '') under = cell('kind')
+    const name = parts.nameOf(own, under)
     if (name === '' && cell('code') === '') {
       fault('name', 'says no part')
       return null
     }
     for (const field of ['name', 'colour', 'bin', 'seller', 'set', 'figure'] as const)
       if (cell(field).length > LONGEST[field]) fault(field, `is longer than ${LONGEST[field]} characters`)
-    const set = cell('set') || choices.same?.set || ''
+    // Cells that were one for several rows come with their words in the first of them.
+    if (cell('set') !== '') above = { set: cell('set'), figure: cell('figure') }
+    else if (cell('figure') !== '') above = { ...above, figure: cell('figure') }
+    const set = cell('set') || choices.same?.set || above.set
+    const figure = cell('figure') || (cell('set') === '' && kind === 'sets' ? above.figure : '')
     if (kind === 'sets' && set === '') fault('set', 'is missing')
     if (faults.length > before) return null
     const part = parts.find({ line, name, code: cell('code'), colour: cell('colour') })
@@ -367,7 +373,7 @@ export function* readingList(
       })
       .join('; ')
     if (counted === '') uncounted += 1
-    const of = { set: set || null, figure: cell('figure') || null, year }
+    const of = { set: set || null, figure: figure || null, year }
     return { line, part, count, bin: bin.code, price, date, condition, seller: seller.code, pack, ...of, remark }
   }
   const told: { row: SheetRow; read: ListedRow | null }[] = []
