@@ -37,13 +37,18 @@ test.each([
   ],
   [
     'lines with bullets under headings',
-    'Hair pieces:\n- 3x long straight black\n* 1 ponytail, blonde\n\nHeads:\n- 4 smiling\n- angry with beard\n',
+    'Hair pieces:\n- 3x long black\n* 1 ponytail, blonde\n\nHeads:\n- 4 smiling\n- angry with beard\n',
     ['3 M-LONG tar', '1 M-TAIL straw', '4 M-HEAD c-none', '1 M-HEAD c-none'],
   ],
   [
     'counts that are not exact, or say more',
     'Teil;Farbe;Anzahl\nTorso;rot;2 (1 defekt)\nBeine;blau;ca. 4\nUmhang;schwarz;~3\n',
     ['2 M-TORSO poppy (Anzahl: 2 (1 defekt))', '4 M-PAIRF quay-blue (Anzahl: ca. 4)', '3 M-CAPE tar (Anzahl: ~3)'],
+  ],
+  [
+    'headings that say more than the names below them',
+    'Item,Colour,Count\nHair & hats,,\nLong wavy hair,brown,3\nBeret,red,1\nBodies,,\nRed torso,red,1\nShort sword,silver,4\n',
+    ['3 M-WAVE chestnut', '1 M-BERET poppy', '1 M-TORSO poppy', '4 M-own-short-sword tin'],
   ],
   [
     'counts behind the name, with more behind them',

@@ -236,7 +236,12 @@ function matchWords(
     (worn === null || nameSaid) &&
     (nameSaid || (lexicon && PLAIN_KINDS.has(found.kind)))
   // Nobody is asked about what is sure.
-  const ranked = sure || !looks ? [] : rank()
+  const colourWords = colour?.words ?? colourSaid(folded)
+  const inColour = new Set((colourWords ?? '').split(' '))
+  // A shape and a colour alone are alike to names of moulds by chance.
+  const isBare =
+    guess.mould === null && folded.split(' ').every((word) => inColour.has(word) || SHAPES.has(inEnglish(word)))
+  const ranked = sure || !looks || isBare ? [] : rank()
   return {
     // A top hat is none of the shapes that only share a word with it.
     mould: worn === null || nameSaid || near ? (guess.mould ?? ranked[0]?.code ?? null) : null,
@@ -245,7 +250,7 @@ function matchWords(
       CANDIDATES,
     ),
     sure,
-    colourWords: colour?.words ?? colourSaid(folded),
+    colourWords,
     printed: guess.printed && (found ? (MAIN_PIECE[found.kind] ?? found.kind) !== 'headgear' : false),
     english,
     worn: worn ?? 'held',

@@ -87,12 +87,12 @@ export class PartFinder {
   /** A name with the kind of part beside it, where the name alone says of no shape what it is: hair that is "long, wavy". */
   nameOf(name: string, kind: string): string {
     if (kind === '' || name === '') return name
-    const [own, said] = [this.match(name), this.match(kind)]
-    // Where both are sure, and of different parts, the words of the name only sound like the other.
-    if (own.sure && !(said.sure && said.mould !== own.mould)) return name
+    const own = this.match(name)
+    if (own.sure) return name
+    // "With beard" alone is a beard, of a head it is a head; what is only headed by several things says less than the name.
+    if (own.mould !== null && !this.match(kind).sure) return name
     const both = `${kind.replace(/:\s*$/, '')} ${name}`
-    const { mould, sure } = this.match(both)
-    return mould === null || (own.sure && !sure) ? name : both
+    return this.match(both).mould === null ? name : both
   }
 
   private match(name: string): PartMatch {

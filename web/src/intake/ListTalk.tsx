@@ -151,6 +151,8 @@ export function ListTalk({ id, more, onLeave }: ListTalkProps) {
                         </strong>{' '}
                         {rowInWords(row, list)}
                       </>
+                    ) : list.headings.includes(cells.find(Boolean)?.replace(/:$/, '') ?? '') ? (
+                      <span className="text-soft">a heading</span>
                     ) : (
                       <span className="text-problem">
                         {list.faults
