@@ -191,25 +191,6 @@ test.each([
   expect(matchPart(text, STARTER_COLOURS, STARTER_MOULDS)).toMatchObject({ mould: null, worn })
 })
 
-test.each([
-  // Words for a shape alone say of no thing what it is.
-  ['Sword, long', null],
-  ['short sword', null],
-  ['Kurzes Messer', null],
-  ['épée longue', null],
-  ['krótki miecz', null],
-  ['Shield round', null],
-  // What is on a thing is not what it is.
-  ['shirt with lion', 'M-TORSO'],
-  ['Hemd mit Löwe', 'M-TORSO'],
-  ['chemise avec lion', 'M-TORSO'],
-  ['Head with crown print', 'M-HEAD'],
-  ['Short legs', 'M-PAIRS'],
-  ['Torso mit Hund', 'M-TORSO'],
-])('%j is the mould %s', (text, mould) => {
-  expect(matchPart(text, STARTER_COLOURS, STARTER_MOULDS)).toMatchObject({ mould, sure: mould !== null })
-})
-
 test('short and long hair are the shapes that are so', () => {
   const name = (words: string) => {
     const { mould } = matchPart(words, STARTER_COLOURS, STARTER_MOULDS)

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { STARTER_COLOURS, STARTER_MOULDS } from '../starter/index.ts'
 import type { ListedSeller } from './entries.ts'
+import { matchPart } from './match.ts'
 import { readCount, saysMore } from './readCells.ts'
 import { readList } from './readList.ts'
 import { sheetOf } from './sheet.ts'
@@ -148,4 +149,23 @@ test('terms of sellers in words: nothing asked, and what holds otherwise', () =>
     ['Teileonkel', 0, 7, '2999=390', 'any=0'],
     ['Dachboden', 500, null, 'any=500'],
   ])
+})
+
+test.each([
+  // Words for a shape alone say of no thing what it is.
+  ['Sword, long', null],
+  ['short sword', null],
+  ['Kurzes Messer', null],
+  ['épée longue', null],
+  ['krótki miecz', null],
+  ['Shield round', null],
+  // What is on a thing is not what it is.
+  ['shirt with lion', 'M-TORSO'],
+  ['Hemd mit Löwe', 'M-TORSO'],
+  ['chemise avec lion', 'M-TORSO'],
+  ['Head with crown print', 'M-HEAD'],
+  ['Short legs', 'M-PAIRS'],
+  ['Torso mit Hund', 'M-TORSO'],
+])('%j is the mould %s', (text, mould) => {
+  expect(matchPart(text, STARTER_COLOURS, STARTER_MOULDS)).toMatchObject({ mould, sure: mould !== null })
 })
