@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { freeIn } from '@outfit/core/allotment'
+import { groupBy } from '@outfit/core/base'
 import { exchangeOn, waysToWear, type Exchange, type ExchangedFigure } from '@outfit/core/uses'
 import { SharesService, type Share } from '../allotment/sharesService.ts'
 import { notFound } from '../base/problem.ts'
@@ -39,8 +40,7 @@ export class ExchangeService {
       own.flatMap(({ rules }) => waysToWear(part, catalogue, rules.takingApart).map((way) => [way.key, way] as const)),
     )
     if (asked !== null && !ways.has(asked)) throw notFound('way', asked)
-    const barred = new Set<Share>()
-    for (const share of own) if ((await this.briefs.onlyFrom(share.rules.excluded)).includes(code)) barred.add(share)
+    const barred = await this.barredFrom(code, own)
     const tried = [...ways.keys()].map((way) => ({
       way,
       figures: own.flatMap((share): ExchangedFigure[] => {
@@ -88,5 +88,14 @@ export class ExchangeService {
       parts: drawn,
       prints: await this.catalogue.printsOn(drawn, stickersOn(shown)),
     }
+  }
+
+  /** Whoever may not wear a part by their house rules; what these name is looked up once. */
+  private async barredFrom(code: string, shares: readonly Share[]): Promise<ReadonlySet<Share>> {
+    const barred = new Set<Share>()
+    for (const alike of groupBy(shares, ({ rules }) => JSON.stringify(rules.excluded)).values())
+      if ((await this.briefs.onlyFrom(alike[0]!.rules.excluded)).includes(code))
+        for (const share of alike) barred.add(share)
+    return barred
   }
 }
