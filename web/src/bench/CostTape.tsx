@@ -151,7 +151,9 @@ export function CostTape({
           <div
             role="group"
             aria-label="Cost tape"
-            className={`mt-1.5 flex h-[26px] overflow-hidden rounded-[4px] ${cost ? '' : 'opacity-70'}`}
+            aria-busy={!cost}
+            // Paler while it is worked out; faded, its words could not be read.
+            className={`mt-1.5 flex h-[26px] overflow-hidden rounded-[4px] ${cost ? '' : 'saturate-50'}`}
           >
             {owned > 0 && (
               <span
