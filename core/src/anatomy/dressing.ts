@@ -99,8 +99,8 @@ export function otherSideOf(part: Part, slot: Slot, catalogue: Catalogue): Part 
   const { accepts } = SLOT_FACTS[slot]
   const fits = (candidate: Part) => accepts.includes(mouldOf(catalogue, candidate).kind)
   if (fits(part)) return part
-  let known = TWINS.get(catalogue.parts)
-  if (!known) TWINS.set(catalogue.parts, (known = new WeakMap()))
+  let known = TWINS.get(catalogue)
+  if (!known) TWINS.set(catalogue, (known = new WeakMap()))
   let twins = known.get(part)
   if (!twins) known.set(part, (twins = new Map()))
   let twin = twins.get(slot)
@@ -108,7 +108,7 @@ export function otherSideOf(part: Part, slot: Slot, catalogue: Catalogue): Part 
   return twin
 }
 
-const TWINS = new WeakMap<Catalogue['parts'], WeakMap<Part, Map<Slot, Part | null>>>()
+const TWINS = new WeakMap<Catalogue, WeakMap<Part, Map<Slot, Part | null>>>()
 
 function twinOf(part: Part, fits: (candidate: Part) => boolean, catalogue: Catalogue): Part | null {
   const traitsOf = (p: Part) => JSON.stringify(Object.entries(mouldOf(catalogue, p).traits).sort())

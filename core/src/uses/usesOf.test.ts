@@ -69,3 +69,24 @@ test('the use of any part for any outfit is the best of all ways to dress it', (
     { numRuns: 60 },
   )
 })
+
+test('what is worn turned round or altered is of use as it is, and is tried as it is', () => {
+  const wished = brief(wish('torso', 'garment', 'coat'), wish('torso', 'colour', '#2D5FA3'))
+  let gained = 0
+  for (const part of parts.filter(
+    ({ mould, print }) => catalogue.moulds.get(mould)!.kind === 'torso' && print !== null,
+  )) {
+    const worn = wear(takeOf('Odile, skipper'), 'torso', part, catalogue)
+    for (const change of [{ turned: true }, { altered: [{ kind: 'painted' as const, colour: 'poppy', note: '' }] }]) {
+      const placements = worn.map((one) => (one.slot === 'torso' ? { ...one, ...change } : one)) as Placement[]
+      const likeness = (all: readonly Placement[]) => likenessOf(all, wished, catalogue).milli
+      const best = Math.max(
+        ...waysToWear(part, catalogue, 4).map((way) => likeness(dress(placements, way, part, catalogue))),
+      )
+      const use = useOf(part, { placements, brief: wished, level: 4 }, catalogue)
+      expect([part.code, use?.after ?? null]).toEqual([part.code, best > likeness(placements) ? best : null])
+      if (use) gained += 1
+    }
+  }
+  expect(gained).toBeGreaterThan(0)
+})

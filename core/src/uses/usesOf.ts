@@ -51,6 +51,14 @@ function without(list: readonly Placement[], other: readonly Placement[]): Place
   })
 }
 
+/** What in the first list is worn otherwise in the second, or not at all: turned round or altered, a part looks another. */
+function unlike(list: readonly Placement[], other: readonly Placement[]): Placement[] {
+  const looks = ({ slot, part, turned, altered = [] }: Placement) =>
+    altered.length > 0 ? JSON.stringify([slot, part, turned, altered]) : `${slot} ${part} ${turned}`
+  const known = new Set(other.map(looks))
+  return list.filter((one) => !known.has(looks(one)))
+}
+
 /** What comes off and what goes on between two outfits, place by place. */
 export const changesOf = (before: readonly Placement[], after: readonly Placement[]) => ({
   frees: without(before, after),
@@ -107,7 +115,9 @@ export function tryingOn(
     for (const way of waysToWear(part, catalogue, level)) {
       const worn = dress(placements, way, part, catalogue)
       const { frees, takes } = changesOf(placements, worn)
-      const slots = new Set([...frees, ...takes].flatMap((one) => slotsOf(one, catalogue)))
+      const slots = new Set(
+        [...unlike(placements, worn), ...unlike(worn, placements)].flatMap((one) => slotsOf(one, catalogue)),
+      )
       const touched = judges.map(({ wish }) => PLACE_FACTS[wish.place].slots.some((slot) => slots.has(slot)))
       // What is not touched stays as it was; at best all that is comes right, and nothing is held against each other any more.
       const sum = (of: (i: number) => number, is: boolean) =>
