@@ -69,8 +69,8 @@ export interface MinedCrowd {
   part: string
   /** What the part is worn as: its key and its name. */
   way: { key: string; label: string }
-  /** The part that comes off all of them; null where the place is bare. */
-  frees: string | null
+  /** The parts that come off all of them; none where the place is bare. */
+  frees: string[]
   members: Gainer[]
   /** Boxes that bring one for each, and what so many cost singly; null where it is not sold. */
   boxes: number
@@ -91,12 +91,14 @@ export interface MinedRelease extends Drawables {
   release: { code: string; name: string; kind: string; year: number }
   /** Whether a box brings one of these figures by chance, so that a full case is looked at. */
   isCase: boolean
-  /** Lowest price of a box, home currency in minor units. */
+  /** Lowest price of a box, or of a case pack by pack, home currency in minor units. */
   price: number | null
   mined: MinedPart[]
   crowds: MinedCrowd[]
   /** One box, two, three, for as long as one more does something. */
   deals: MinedBoxes[]
+  /** Whether one box more than the last told would do something too. */
+  goesOn: boolean
   /** Outfits with wishes, which were asked. */
   asked: number
 }

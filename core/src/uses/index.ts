@@ -1,3 +1,4 @@
+export { inStock, partsIn, stockOf } from './box.ts'
 export * from './exchange.ts'
 export * from './mine.ts'
 export * from './usesOf.ts'

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { wear } from '../anatomy/index.ts'
 import { emptyBrief, likenessOf, type Brief, type BriefWish } from '../brief/index.ts'
 import { anyOutfit, takeOf, worldCatalogue } from '../test/world.ts'
-import { Mine, useOf, type Miner } from './index.ts'
+import { inStock, Mine, partsIn, stockOf, useOf, type Miner } from './index.ts'
 
 const catalogue = worldCatalogue()
 const wish = (place: BriefWish['place'], trait: string, target: string): BriefWish =>
@@ -30,11 +30,12 @@ describe('boxes dealt out', () => {
   test('go to as many as there are parts for, and one more box to the next', () => {
     const mine = new Mine(
       [cap],
+      new Map([[cap.code, 2]]),
       ['a', 'b', 'c'].map((id) => miner(id, [...bare], capWished)),
       catalogue,
     )
-    const stock = new Map([[cap.code, 2]])
-    const deals = mine.deals(stock, 6)
+    const { deals, goesOn } = mine.deals(6)
+    expect([goesOn, mine.deals(1).goesOn, mine.deals(2).goesOn]).toEqual([false, true, false])
     expect(deals.map(({ boxes, dressed, left }) => [boxes, dressed.length, left.get(cap.code)])).toEqual([
       [1, 2, 0],
       [2, 3, 1],
@@ -46,8 +47,13 @@ describe('boxes dealt out', () => {
 
   test('pass by who may not wear it, and do nothing for nobody', () => {
     const excluded = new Set([cap.code])
-    const mine = new Mine([cap], [miner('a', bare, capWished, { excluded }), miner('b', bare, brief())], catalogue)
-    expect(mine.deals(new Map([[cap.code, 5]]), 6)).toEqual([])
+    const mine = new Mine(
+      [cap],
+      new Map([[cap.code, 5]]),
+      [miner('a', bare, capWished, { excluded }), miner('b', bare, brief())],
+      catalogue,
+    )
+    expect(mine.deals(6)).toEqual({ deals: [], goesOn: false })
     expect(mine.usesOf(0)).toEqual([])
   })
 
@@ -60,6 +66,7 @@ describe('boxes dealt out', () => {
     expect(gains).toContain(true)
     const mine = new Mine(
       [leg],
+      new Map([[leg.code, 1]]),
       wearing.map((placements, i) => miner(`${i}`, placements, legs)),
       catalogue,
     )
@@ -92,8 +99,11 @@ describe('boxes dealt out', () => {
           for (const [part, qty] of box)
             for (const piece of part.components.length > 0 ? part.components.map((one) => one.part) : [part.code])
               stock.set(piece, (stock.get(piece) ?? 0) + qty)
-          const mine = new Mine([...new Set(box.map(([part]) => part))], miners, catalogue)
-          const deal = mine.deal(1, stock)
+          const mine = new Mine([...new Set(box.map(([part]) => part))], stock, miners, catalogue)
+          for (const own of miners)
+            for (const use of mine.usesFor(own))
+              expect(use === null || use.takes.every(({ part }) => stock.has(part))).toBe(true)
+          const deal = mine.deal(1)
           const dealt = new Map<string, number>()
           for (const { pieces } of deal.dressed)
             for (const piece of pieces) dealt.set(piece, (dealt.get(piece) ?? 0) + 1)
@@ -132,10 +142,24 @@ test('a crowd is who would give up the same part for it, or has nothing there', 
     miner('d', wear(skipper, 'headgear', other!, catalogue), capWished),
     miner('e', without, capWished),
   ]
-  const crowds = new Mine([cap], miners, catalogue).crowds(1)
+  const crowds = new Mine([cap], new Map([[cap.code, 1]]), miners, catalogue).crowds(1)
   expect(
-    new Set(crowds.map(({ part, frees, members }) => [part, frees, ...members.map(({ id }) => id)].join(' '))),
-  ).toEqual(new Set([`${cap.code} ${one!.code} a b c`, `${cap.code} ${other!.code} d`, `${cap.code}  e`]))
+    new Set(crowds.map(({ part, frees, members }) => [part, ...frees, '', ...members.map(({ id }) => id)].join(' '))),
+  ).toEqual(new Set([`${cap.code} ${one!.code}  a b c`, `${cap.code} ${other!.code}  d`, `${cap.code}  e`]))
   expect(crowds[0]!.members).toHaveLength(3)
-  expect(new Mine([cap], miners, catalogue).crowds(4)).toEqual([])
+  expect(new Mine([cap], new Map([[cap.code, 1]]), miners, catalogue).crowds(4)).toEqual([])
+})
+
+test('a box has the wholes a figure of it has in their places, as often as their rarest piece', () => {
+  const pair = parts.find(({ mould }) => catalogue.moulds.get(mould)!.kind === 'leg-pair')!
+  const figure = pair.components.map(({ slot, part }) => ({ slot, part }))
+  const [hips, ...legs] = figure
+  const loose = [{ slot: 'beside', part: cap.code }]
+  const known = [pair, cap, ...pair.components.map(({ part }) => catalogue.parts.get(part)!)]
+  const codes = (units: Parameters<typeof partsIn>[0]) => partsIn(units, known).map(({ code }) => code)
+  expect(codes([figure, loose])).toEqual(known.map(({ code }) => code))
+  // What lies in pieces is no pair.
+  expect(codes([[hips!], legs])).not.toContain(pair.code)
+  const stock = stockOf([figure, figure, [hips!], loose])
+  expect([inStock(pair, stock), inStock(cap, stock), stock.get(hips!.part)]).toEqual([2, 1, 3])
 })

@@ -19,18 +19,28 @@ export interface Deal {
   left: Map<string, number>
 }
 
-/** Outfits of which one part takes the same place of the same part. */
+/** What one box, two, three … do. */
+export interface Deals {
+  deals: Deal[]
+  /** Whether one box more than the last would do something too. */
+  goesOn: boolean
+}
+
+/** Outfits of which one part takes the same place of the same parts. */
 export interface Crowd {
   part: string
   way: Use['way']
-  /** The part that comes off all of them; null where the place is bare. */
-  frees: string | null
+  /** The parts that come off all of them; none where the place is bare. */
+  frees: string[]
   members: { id: string; use: Use }[]
 }
 
 const gainOf = ({ before, after }: Pick<Use, 'before' | 'after'>) => after - before
 
-/** Who gains what by each part: uses by part and outfit; asked of a thing once. */
+/**
+ * Who gains what by each part of a box: uses by part and outfit, each worked out once. Only what a box has all pieces of is a use: a
+ * sleeve whose twin is not in it is worn by nobody on both sides.
+ */
 export class Mine {
   private readonly trying = new Map<Miner, ReturnType<typeof tryingOn>>()
   private readonly known = new Map<Miner, Map<readonly Placement[], (Use | null)[]>>()
@@ -38,6 +48,8 @@ export class Mine {
 
   constructor(
     readonly parts: readonly Part[],
+    /** How many of each piece a box has. */
+    private readonly stock: ReadonlyMap<string, number>,
     readonly miners: readonly Miner[],
     private readonly catalogue: Catalogue,
   ) {}
@@ -50,7 +62,10 @@ export class Mine {
     if (known) return known
     let trial = this.trying.get(miner)
     if (!trial) this.trying.set(miner, (trial = tryingOn(miner, this.catalogue, true)))
-    known = this.parts.map((part) => (miner.excluded.has(part.code) ? null : trial(part, placements)))
+    known = this.parts.map((part) => {
+      const use = miner.excluded.has(part.code) ? null : trial(part, placements)
+      return use?.takes.every((taken) => this.stock.has(taken.part)) ? use : null
+    })
     own.set(placements, known)
     return known
   }
@@ -79,8 +94,8 @@ export class Mine {
    * pieces are gone. What comes off and was of these boxes is dealt again. Greedy: a later choice is not weighed against an
    * earlier one. O(worn parts × outfits).
    */
-  deal(boxes: number, stock: ReadonlyMap<string, number>): Deal {
-    const left = new Map([...stock].map(([piece, qty]) => [piece, qty * boxes]))
+  deal(boxes: number): Deal {
+    const left = new Map([...this.stock].map(([piece, qty]) => [piece, qty * boxes]))
     const has = (takes: readonly Placement[]) => {
       const needed = new Map<string, number>()
       for (const { part } of takes) needed.set(part, (needed.get(part) ?? 0) + 1)
@@ -118,14 +133,14 @@ export class Mine {
   }
 
   /** What one box, two, three … do, for as long as one more does something; `most` at the most. */
-  deals(stock: ReadonlyMap<string, number>, most: number): Deal[] {
+  deals(most: number): Deals {
     const deals: Deal[] = []
-    for (let boxes = 1; boxes <= most; boxes++) {
-      const deal = this.deal(boxes, stock)
-      if (deal.gain <= (deals.at(-1)?.gain ?? 0)) break
-      deals.push(deal)
+    for (let boxes = 1; boxes <= most + 1; boxes++) {
+      const deal = this.deal(boxes)
+      if (deal.gain <= (deals.at(-1)?.gain ?? 0)) return { deals, goesOn: false }
+      if (boxes <= most) deals.push(deal)
     }
-    return deals
+    return { deals, goesOn: true }
   }
 
   /** Crowds of at least so many outfits that each part would dress anew in the same place, who gain most together first. */
@@ -134,8 +149,8 @@ export class Mine {
     this.parts.forEach((part, n) => {
       const groups = new Map<string, Crowd>()
       for (const { miner, use } of this.usesOf(n)) {
-        const frees = use.frees[0]?.part ?? null
-        const key = `${use.way.key} ${frees}`
+        const frees = use.frees.map((one) => one.part).sort()
+        const key = [use.way.key, ...frees].join(' ')
         if (!groups.has(key)) groups.set(key, { part: part.code, way: use.way, frees, members: [] })
         groups.get(key)!.members.push({ id: miner.id, use })
       }

@@ -3,7 +3,17 @@ import { DataSource } from 'typeorm'
 import { groupBy } from '@outfit/core/base'
 import { mouldOf, type Part } from '@outfit/core/catalogue'
 import { COMPANIONS_OF, goesWith } from '@outfit/core/parts'
-import { Mine, type Gainer, type MinedCrowd, type MinedPart, type MinedRelease, type Miner } from '@outfit/core/uses'
+import {
+  inStock,
+  Mine,
+  partsIn,
+  stockOf,
+  type Gainer,
+  type MinedCrowd,
+  type MinedPart,
+  type MinedRelease,
+  type Miner,
+} from '@outfit/core/uses'
 import { SharesService, type Share } from '../allotment/sharesService.ts'
 import { notFound } from '../base/problem.ts'
 import { BriefService } from '../brief/briefService.ts'
@@ -23,11 +33,11 @@ const MADE_FOR = 0.85
 const CROWD = 3
 const MOST_BOXES = 6
 
-/** What is in a box, and the wholes it is in: pieces with their counts, and codes of everything that can be worn of it. */
+/** What is in a box: pieces with their counts, everything that can be worn of it, and of a case how many packs it is. */
 interface Contents {
   stock: Map<string, number>
   parts: Part[]
-  isCase: boolean
+  packs: number
 }
 
 /** A release looked through: what each of its parts, and so many boxes of it, would do for all outfits there are. */
@@ -47,7 +57,7 @@ export class MineService {
   async of(code: string): Promise<MinedRelease> {
     const release = await this.database.getRepository(ReleaseEntity).findOneBy({ code })
     if (!release) throw notFound('release', code)
-    const [{ stock, parts, isCase }, shares, owned, lowest, cheapest] = await Promise.all([
+    const [{ stock, parts, packs }, shares, owned, lowest, cheapest] = await Promise.all([
       this.contentsOf(code),
       this.shares.all(),
       this.drawer.onHand(),
@@ -55,7 +65,8 @@ export class MineService {
       this.market.cheapest(),
     ])
     const byId = new Map(shares.map((share) => [share.outfit.id, share]))
-    const { mine, asked } = await this.mineOf(parts, shares)
+    const { mine, asked } = await this.mineOf(parts, stock, shares)
+    const price = cheapest.get(`release ${code}`)
     const gainer = (id: string, { before, after }: { before: number; after: number }): Gainer => {
       const { name, roster } = byId.get(id)!
       return { outfit: id, name, roster: { id: roster.id, name: roster.name }, before, after }
@@ -65,7 +76,7 @@ export class MineService {
       const uses = mine.usesOf(n)
       return {
         part: part.code,
-        qty: inBox(part, stock),
+        qty: inStock(part, stock),
         owned: owned.get(part.code) ?? 0,
         lowest: lowest.get(part.code) ?? null,
         found: uses.length,
@@ -84,17 +95,18 @@ export class MineService {
       return [...rosters.values()].flatMap((list) => {
         if (list.length < CROWD) return []
         const { roster } = byId.get(list[0]!.id)!
-        const price = lowest.get(part)
+        const singly = lowest.get(part)
         return {
           ...{ roster: { id: roster.id, name: roster.name }, part, frees },
           way: { key: way.key, label: way.label },
           members: list.map(({ id, use }) => gainer(id, use)),
-          boxes: Math.ceil(list.length / inBox(own, stock)),
-          singly: price === undefined ? null : price * list.length,
+          boxes: Math.ceil(list.length / inStock(own, stock)),
+          singly: singly === undefined ? null : singly * list.length,
         }
       })
     })
-    const deals = mine.deals(stock, MOST_BOXES).map(({ boxes, gain, dressed, left }) => ({
+    const { deals: found, goesOn } = mine.deals(MOST_BOXES)
+    const deals = found.map(({ boxes, gain, dressed, left }) => ({
       ...{ boxes, gain },
       dressed: dressed.map(({ id, pieces, placements, ...more }) => ({
         ...gainer(id, more),
@@ -109,18 +121,30 @@ export class MineService {
       ...parts.map((part) => part.code),
       ...shown.map(({ part }) => part),
       ...mined.flatMap((one) => one.goesWith.map(({ part }) => part)),
-      ...crowds.flatMap(({ frees }) => frees ?? []),
+      ...crowds.flatMap(({ frees }) => frees),
     ])
     return {
       release: { code, name: release.name, kind: release.kind, year: release.year },
-      ...{ isCase, price: isCase ? null : (cheapest.get(`release ${code}`) ?? null), mined, crowds, deals, asked },
+      ...{
+        isCase: packs > 0,
+        price: price === undefined ? null : price * Math.max(1, packs),
+        mined,
+        crowds,
+        deals,
+        goesOn,
+        asked,
+      },
       parts: drawn,
       prints: await this.catalogue.printsOn(drawn, stickersOn(shown)),
     }
   }
 
   /** Everybody with wishes, and how to try the parts on them. */
-  private async mineOf(parts: readonly Part[], shares: readonly Share[]): Promise<{ mine: Mine; asked: number }> {
+  private async mineOf(
+    parts: readonly Part[],
+    stock: ReadonlyMap<string, number>,
+    shares: readonly Share[],
+  ): Promise<{ mine: Mine; asked: number }> {
     const codes = parts.map(({ code }) => code)
     const [anybody] = shares
     const { catalogue } = anybody
@@ -139,7 +163,7 @@ export class MineService {
         )
       miners.push({ id: outfit.id, placements, brief, level: rules.takingApart, excluded: await excluded.get(key)! })
     }
-    return { mine: new Mine(parts, miners, catalogue), asked: miners.length }
+    return { mine: new Mine(parts, stock, miners, catalogue), asked: miners.length }
   }
 
   /** What a box holds piece by piece; of blind packs what a full case does. */
@@ -154,18 +178,11 @@ export class MineService {
         Array.from({ length: qty }, () => yields.get(`figure ${figure}`)!.units).flat(),
       )
     }
-    const stock = new Map<string, number>()
-    for (const { part } of units.flat()) stock.set(part, (stock.get(part) ?? 0) + 1)
+    const stock = stockOf(units)
     const pieces = [...stock.keys()]
     const known = await this.catalogue.parts([...pieces, ...(await this.catalogue.assembliesWith(pieces))])
-    // Of what is sold together that which one figure, or a part by itself, has all of.
-    const places = units.map((unit) => new Set(unit.map(({ slot, part }) => `${slot} ${part}`)))
-    const parts = known.filter(({ code, components }) =>
-      components.length === 0
-        ? stock.has(code)
-        : places.some((unit) => components.every(({ slot, part }) => unit.has(`${slot} ${part}`))),
-    )
-    return { stock, parts, isCase: cases.length > 0 }
+    const packs = cases.reduce((sum, { qty }) => sum + qty, 0)
+    return { stock, parts: partsIn(units, known), packs }
   }
 
   /** For each part that is new the owned ones it suits as if they were made for each other. */
@@ -199,12 +216,4 @@ export class MineService {
         }),
     )
   }
-}
-
-/** How many of a part a box has: of what is sold together as many as its rarest piece allows. */
-function inBox({ code, components }: Part, stock: ReadonlyMap<string, number>): number {
-  if (components.length === 0) return stock.get(code) ?? 0
-  const needed = new Map<string, number>()
-  for (const { part } of components) needed.set(part, (needed.get(part) ?? 0) + 1)
-  return Math.min(...[...needed].map(([part, qty]) => Math.floor((stock.get(part) ?? 0) / qty)))
 }

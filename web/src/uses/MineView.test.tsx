@@ -20,7 +20,7 @@ const gainer = (outfit: string, name: string, before: number, after: number) => 
 })
 const RELEASE: MinedRelease = {
   release: { code: 'Q-1', name: 'Ferry Landing', kind: 'box', year: 2021 },
-  ...{ isCase: false, price: 500, asked: 5 },
+  ...{ isCase: false, price: 500, asked: 5, goesOn: false },
   mined: [
     {
       ...{ part: 'P-1', qty: 1, owned: 0, lowest: 130, found: 2, gain: 18_400 },
@@ -31,7 +31,7 @@ const RELEASE: MinedRelease = {
   ],
   crowds: [
     {
-      ...{ roster, part: 'P-1', way: { key: 'headgear', label: 'Headgear' }, frees: null, boxes: 3, singly: 390 },
+      ...{ roster, part: 'P-1', way: { key: 'headgear', label: 'Headgear' }, frees: [], boxes: 3, singly: 390 },
       members: ['Odile', 'Bram', 'Tove'].map((name) => gainer(name, name, 60_000, 63_000)),
     },
   ],

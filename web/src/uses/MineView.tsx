@@ -35,7 +35,8 @@ export function MineView() {
         What {release.name} could do
         <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">
           {release.kind}, {release.year}
-          {isCase ? ', a full case' : price === null ? ', nobody sells it now' : `, from ${homeMoney(price)}`}
+          {isCase && ', a full case'}
+          {price === null ? ', nobody sells it now' : `, from ${homeMoney(price)}`}
         </span>
       </h1>
       <p className="mt-1 text-soft">
@@ -72,7 +73,10 @@ export function MineView() {
           </h2>
           <ul className="mt-2 grid gap-3 lg:grid-cols-2">
             {crowds.map((crowd) => (
-              <CrowdRow key={`${crowd.part} ${crowd.roster.id} ${crowd.frees}`} crowd={crowd} catalogue={catalogue} />
+              <CrowdRow
+                key={`${crowd.part} ${crowd.roster.id} ${crowd.frees.join(' ')}`}
+                {...{ crowd, catalogue, isCase }}
+              />
             ))}
           </ul>
         </section>
@@ -83,7 +87,7 @@ export function MineView() {
 }
 
 /** What one box, two, three … do; who wears what of those that are picked. */
-function Boxes({ data: { deals, price, isCase }, catalogue }: { data: MinedRelease; catalogue: Catalogue }) {
+function Boxes({ data: { deals, goesOn, price, isCase }, catalogue }: { data: MinedRelease; catalogue: Catalogue }) {
   const { worth } = useSettings()
   const [picked, pick] = useState(0)
   const deal = deals[Math.min(picked, deals.length - 1)]!
@@ -119,7 +123,8 @@ function Boxes({ data: { deals, price, isCase }, catalogue }: { data: MinedRelea
         </table>
       </div>
       <p className="mt-1 text-[13.5px] text-soft">
-        Parts go to whoever gains most by them, one after the other; one more than these does nothing for anybody.
+        Parts go to whoever gains most by them, one after the other.{' '}
+        {goesOn ? 'Still more of them would go on doing something.' : 'One more than these does nothing for anybody.'}
         {price !== null && ` A point of likeness is worth ${homeMoney(worth)} to you, as your settings have it.`}
       </p>
       <ul
@@ -184,7 +189,7 @@ function BoxRow({
   )
 }
 
-function CrowdRow({ crowd, catalogue }: { crowd: MinedCrowd; catalogue: Catalogue }) {
+function CrowdRow({ crowd, catalogue, isCase }: { crowd: MinedCrowd; catalogue: Catalogue; isCase: boolean }) {
   const part = catalogue.parts.get(crowd.part)!
   const gain = crowd.members.reduce((sum, { before, after }) => sum + after - before, 0)
   return (
@@ -199,11 +204,9 @@ function CrowdRow({ crowd, catalogue }: { crowd: MinedCrowd; catalogue: Catalogu
           , <strong className="text-good">{gainInPoints(gain)}</strong> together
         </p>
         <p className="text-[13.5px] text-soft">
-          {crowd.frees === null
-            ? 'where nothing is worn now'
-            : `instead of ${partLabel(catalogue, catalogue.parts.get(crowd.frees)!)}`}
+          {crowd.frees.length === 0 ? 'where nothing is worn now' : `instead of ${namesOf(crowd.frees, catalogue)}`}
           {' · '}
-          {counted(crowd.boxes, 'box', 'boxes')}
+          {isCase ? counted(crowd.boxes, 'case') : counted(crowd.boxes, 'box', 'boxes')}
           {crowd.singly !== null && `, or ${homeMoney(crowd.singly)} singly`}
         </p>
         <p className="text-[13.5px] text-soft">{crowd.members.map(({ name }) => name).join(', ')}</p>
