@@ -17,6 +17,7 @@ import {
   type KeptArchive,
   type RestoreReport,
 } from '@outfit/core/archive'
+import { listed } from '@outfit/core/base'
 import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { notFound } from '../base/problem.ts'
@@ -32,8 +33,6 @@ import { archivedTables, quoted, type Course } from './manifest.ts'
 import { BadArchive, unpackArchive, withoutTriggers } from './readArchive.ts'
 import { writeArchive } from './writeArchive.ts'
 
-/** "Rosters and The drawer". */
-const LISTED = new Intl.ListFormat('en-GB')
 /** Milliseconds a picture nothing speaks of is left alone: it may be on its way to somebody. */
 const YOUNG = 3_600_000
 /** Where in a data folder an archive is unpacked before any of it counts; nobody's data, whatever is found there. */
@@ -286,4 +285,4 @@ async function writeDown(db: EntityManager, who: Doing | null, words: string, co
 }
 
 const inWords = (what: readonly Clearable[]) =>
-  what.length === 0 ? 'Something' : LISTED.format(what.map((one) => CLEARABLE_NAMES[one]))
+  what.length === 0 ? 'Something' : listed(what.map((one) => CLEARABLE_NAMES[one]))

@@ -186,6 +186,21 @@ describe('one part put on a whole roster', () => {
     expect(await ask()).toEqual(exchange)
   })
 
+  test('keeps to how far the house rules take things apart, and says where there is nobody', async () => {
+    const sleeve = (await tray('armRight'))[0]!.part.code
+    const begin = async (name: string, school: string) => {
+      await server.send('POST', 'rosters', { name, note: '', school })
+      const { rosters } = (await server.get<{ rosters: (RosterShelf & { version: number })[] }>('rosters')).body
+      return rosters.find((one) => one.name === name)!
+    }
+    const of = async (id: string) => (await server.get<Exchange>(`rosters/${id}/exchange?part=${sleeve}`)).body
+    const strict = await begin('As released', 'as-released')
+    expect(await of(strict.id)).toMatchObject({ figures: [], wearing: [], barred: [], roster: { name: 'As released' } })
+    const characters = [{ name: 'Ada', faction: '', notes: '' }]
+    await server.send('POST', `rosters/${strict.id}/characters`, { version: strict.version, characters })
+    expect(await of(strict.id)).toMatchObject({ ways: [], way: null, figures: [], wearing: [], barred: ['Ada'] })
+  })
+
   test('asks for what there is', async () => {
     const { id } = await band()
     const status = async (path: string) => (await server.get(`rosters/${path}`)).status

@@ -25,7 +25,7 @@ export function PartPicker({ title, shelves = [], onPick, children }: PartPicker
         <Dialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-20 flex h-[640px] w-[860px] -translate-x-1/2 -translate-y-1/2 flex-col rounded-[14px] border border-rule bg-paper shadow-xl"
+          className="fixed top-1/2 left-1/2 z-20 flex h-[640px] max-h-[calc(100dvh-24px)] w-[860px] max-w-[calc(100vw-16px)] -translate-x-1/2 -translate-y-1/2 flex-col rounded-[14px] border border-rule bg-paper shadow-xl"
         >
           <Inside
             title={title}

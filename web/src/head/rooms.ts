@@ -8,7 +8,12 @@ export interface Room {
 /** Rooms of the workspace, each with the addresses that belong to it besides its own. */
 export const ROOMS: readonly (Room & { areas: readonly string[] })[] = [
   { key: 'r', name: 'Rosters', to: '/', areas: ['/rosters', '/outfits'] },
-  { key: 'p', name: 'Parts', to: '/parts', areas: ['/moulds', '/catalogue', '/packs', '/tables', '/bring-in'] },
+  {
+    key: 'p',
+    name: 'Parts',
+    to: '/parts',
+    areas: ['/moulds', '/catalogue', '/releases', '/packs', '/tables', '/bring-in'],
+  },
   { key: 'd', name: 'Drawer', to: '/drawer', areas: [] },
   { key: 'm', name: 'Market', to: '/market', areas: ['/prices'] },
   { key: 'o', name: 'Parcels', to: '/parcels', areas: [] },

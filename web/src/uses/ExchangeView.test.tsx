@@ -67,7 +67,13 @@ test('what nobody sells is named, what lies free is not bought, and who wishes f
   expect(within(screen.getByRole('listitem')).getByText('no wishes')).toBeTruthy()
   cleanup()
   shown({ figures: [] })
-  expect(screen.getByText('All wear it already.')).toBeTruthy()
+  expect(screen.getByText('All who may wear it do so already.')).toBeTruthy()
+  cleanup()
+  shown({ figures: [], wearing: [] })
+  expect(screen.getByText('The house rules keep it from everybody.')).toBeTruthy()
+  cleanup()
+  shown({ figures: [], wearing: [], barred: [] })
+  expect(screen.getByText(/There is nobody in this roster yet/)).toBeTruthy()
 })
 
 test('gains and losses are told in points, finer where they are small', () => {

@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { skipToken } from '@reduxjs/toolkit/query'
+import { listed } from '@outfit/core/base'
 import { homeMoney } from '@outfit/core/market'
 import { partLabel, type Catalogue } from '@outfit/core/catalogue'
-import type { Exchange, ExchangedFigure } from '@outfit/core/uses'
+import { exchangeSum, type Exchange, type ExchangedFigure } from '@outfit/core/uses'
 import { PartPicker } from '../catalogue/PartPicker.tsx'
 import { api, errorText } from '../data/api.ts'
 import { castApi } from '../data/castApi.ts'
@@ -123,9 +124,11 @@ export function Wall({
       </div>
       {figures.length === 0 ? (
         <EmptyNote title="It changes nobody">
-          {ways.length === 0
-            ? 'The house rules take nothing so far apart that it could be worn.'
-            : 'All wear it already.'}
+          {wearing.length + barred.length === 0
+            ? 'There is nobody in this roster yet. Add characters to it first.'
+            : wearing.length === 0
+              ? 'The house rules keep it from everybody.'
+              : 'All who may wear it do so already.'}
         </EmptyNote>
       ) : (
         <>
@@ -170,32 +173,19 @@ function Sum({
   catalogue: Catalogue
   children: React.ReactNode
 }) {
-  const needed = new Map<string, number>()
-  for (const piece of taking.flatMap(({ takes }) => takes)) needed.set(piece, (needed.get(piece) ?? 0) + 1)
-  const missing = pieces.flatMap((piece) => {
-    const qty = (needed.get(piece.part) ?? 0) - piece.free
-    return qty > 0 ? [{ ...piece, qty }] : []
-  })
-  const sold = missing.filter(({ lowest }) => lowest !== null)
-  const cost = sold.reduce((sum, { lowest, qty }) => sum + lowest! * qty, 0)
-  const unsold = missing.filter(({ lowest }) => lowest === null)
-  const gain = taking.reduce((sum, one) => sum + gainOf(one), 0)
-  const losing = taking.filter((one) => gainOf(one) < 0).length
+  const { gain, losing, missing, cost, unsold } = exchangeSum(taking, pieces)
   return (
     <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-1 rounded-[12px] border border-rule bg-card px-4 py-2">
       <p className="min-w-[260px] flex-1">
         <strong>{counted(taking.length, 'outfit')}</strong>, {changeInPoints(gain)} points of likeness together
         {losing > 0 && <span className="text-problem">, {losing === 1 ? 'one loses' : `${losing} lose`}</span>}
         <span className="block text-[13.5px] text-soft">
-          {missing.length === 0
+          {missing === 0
             ? 'All of it lies free in the drawer.'
-            : `${counted(
-                missing.reduce((sum, { qty }) => sum + qty, 0),
-                'piece',
-              )} to buy: ${homeMoney(cost)} at lowest single prices, before shipping`}
+            : `${counted(missing, 'piece')} to buy: ${homeMoney(cost)} at lowest single prices, before shipping`}
           {unsold.length > 0 &&
-            `; nobody sells ${listed(unsold.map((piece) => partLabel(catalogue, catalogue.parts.get(piece.part)!)))} singly`}
-          {missing.length > 0 && '.'}
+            `; nobody sells ${listed(unsold.map((code) => partLabel(catalogue, catalogue.parts.get(code)!)))} singly`}
+          {missing > 0 && '.'}
         </span>
       </p>
       {children}
@@ -246,6 +236,3 @@ function Card({
     </li>
   )
 }
-
-const LISTED = new Intl.ListFormat('en-GB')
-const listed = (words: readonly string[]) => LISTED.format(words)
