@@ -20,4 +20,6 @@ export interface ImportReport {
   fulfilled: Fulfilled[]
   /** The entry of the journal it can be taken back by; null where it cannot, or nothing was changed. */
   entry: string | null
+  /** Whether it was too much for that, so that only the copy kept before it takes it back. */
+  byCopy: boolean
 }

@@ -63,8 +63,8 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     private readonly wishes: SettingsService,
   ) {
     this.folder = copiesIn(settings.data)
+    // Of nothing too: it is how the first large list is taken back.
     followers.beforeMuch(async () => {
-      if (!(await this.holdsAnything())) return
       const { name } = await this.write('before-import')
       const who = doing()
       if (who) who.copy = name

@@ -128,6 +128,26 @@ test('a table of more than a thousand rows is brought in after a copy, a smaller
   expect(await before()).toBe(1)
 })
 
+test('the first large table of an empty workspace is taken back by a copy of nothing', async () => {
+  const other = await startServer({ world: false })
+  try {
+    const rows = Array.from(
+      { length: 20_001 },
+      (_, i) => `o-${i},Own ${i},#${(i + 4096).toString(16).padStart(6, '0')},grey,solid`,
+    )
+    const csv = ['code,name,hex,family,finish', ...rows].join('\n')
+    const { body } = await other.send<{ byCopy: boolean }>('POST', 'import/colours', { csv })
+    expect(body.byCopy).toBe(true)
+    const [entry] = (await other.get<DonePage>('journal')).body.done
+    const { body: started } = await other.send<{ job: string }>('POST', `archives/${entry!.copy}/restored`)
+    expect((await jobEnd(other, started.job)).state).toBe('done')
+    const { colours } = (await other.get<{ colours: { code: string }[] }>('catalogue/basics')).body
+    expect(colours.some(({ code }) => code.startsWith('o-'))).toBe(false)
+  } finally {
+    await other.stop()
+  }
+})
+
 test('what an older program kept is copied before it is brought up to date', async () => {
   expect(await copyBeforeUpdate(mkdtempSync(join(tmpdir(), 'outfit-none-')))).toBeNull()
   const data = mkdtempSync(join(tmpdir(), 'outfit-old-'))

@@ -257,9 +257,21 @@ describe('taking back', () => {
     expect(done.filter(({ words }) => words === 'Dressed Wen Sorrel')).toEqual([])
   })
 
+  test('of nothing is none: what came in again as it was says so', async () => {
+    const csv = 'code,name,hex,family,finish\nc-again,Again,#C8CCCE,grey,solid'
+    const { body: first } = await send('POST', 'import/colours', { csv })
+    expect(first).toMatchObject({ entry: expect.any(String), byCopy: false })
+    const count = await countOf()
+    const { body: second } = await send('POST', 'import/colours', { csv })
+    expect([second['written'], second['entry'], second['byCopy'], await countOf()]).toEqual([true, null, false, count])
+  })
+
   test('of what is too much points to the copies; a table of prices has a way back of its own', async () => {
     const rows = Array.from({ length: 20_001 }, (_, i) => `c-${i},Colour ${i},#C8CCCE,grey,solid`)
-    await send('POST', 'import/colours', { csv: ['code,name,hex,family,finish', ...rows].join('\n') })
+    const { body: report } = await send('POST', 'import/colours', {
+      csv: ['code,name,hex,family,finish', ...rows].join('\n'),
+    })
+    expect(report).toMatchObject({ entry: null, byCopy: true })
     const much = await last()
     expect(much).toMatchObject({ canTakeBack: false, copy: expect.stringContaining('before-import') })
     expect(much.words).toBe('Made 20001 colours: Colour 0, Colour 1 and 19999 more')

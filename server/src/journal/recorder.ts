@@ -70,7 +70,11 @@ export class Recorder implements Watch {
     if (!who?.entry) return
     db.prepare('DELETE FROM temp.journal_now').run()
     const rows = this.rowsOf(db, who.entry)
-    if (rows === 0 && who.whole) return
+    if (rows === 0 && who.whole) {
+      // Nothing that could be taken back was done.
+      who.entry = null
+      return
+    }
     if (rows > MOST_ROWS) who.whole = false
     this.keep(db, who)
   }
@@ -95,11 +99,8 @@ export class Recorder implements Watch {
     const words = who.words ?? inWords(changesOf(db, who.entry!))
     if (!who.whole) {
       // A list that was brought in has a way back of its own, however much it brought.
-      const { changes } = db
-        .prepare(`UPDATE journal_row SET now = now WHERE entry = ? AND "table" = 'intake' AND was IS NULL`)
-        .run(who.entry)
       db.prepare(`DELETE FROM journal_row WHERE entry = ? AND NOT ("table" = 'intake' AND was IS NULL)`).run(who.entry)
-      who.whole = changes > 0
+      who.whole = db.prepare('SELECT 1 FROM journal_row WHERE entry = ?').get(who.entry) !== undefined
     }
     const before = this.goesOn(db, who, words, at)
     if (before !== null) {

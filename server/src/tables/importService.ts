@@ -100,7 +100,11 @@ export class ImportService {
         return { ...report, written: true, fulfilled }
       })
       const who = doing()
-      return { ...report, entry: who?.whole ? who.entry : null }
+      return {
+        ...report,
+        entry: who?.whole ? who.entry : null,
+        byCopy: who !== null && !who.whole && who.copy !== null,
+      }
     } catch (error) {
       if (error instanceof NotWritten) return { ...error.report, taken: 0 }
       throw error
@@ -223,6 +227,7 @@ const nothing = (table: TableName): ImportReport => ({
   guesses: [],
   fulfilled: [],
   entry: null,
+  byCopy: false,
 })
 
 const isCsvFault = (error: unknown) => String((error as { code?: string }).code ?? '').startsWith('CSV_')

@@ -99,7 +99,7 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
             <Button disabled={taking} onClick={() => void back(done.entry!)}>
               Take it back
             </Button>
-          ) : (
+          ) : done.byCopy ? (
             // So much is taken back by the copy of what was there before, which is said there.
             <Link
               to="/settings/done"
@@ -107,7 +107,7 @@ export function MappingStep({ name, upload, table, onTable, onLeave }: MappingSt
             >
               Take it back…
             </Link>
-          )}
+          ) : null}
           <Link to="/parts" className="rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act">
             Look at the parts
           </Link>
