@@ -172,6 +172,13 @@ export function guessColumns(
     taken.set(index, { field, sure })
     given.add(field)
   }
+  // "No." numbers the rows, or says how many.
+  const numbers = [...taken].find(([, { field }]) => field === 'code')?.[0]
+  if (numbers !== undefined && !given.has('count')) {
+    const cells = looked.map(({ cells: own }) => own[numbers] ?? '').filter((cell) => cell !== '')
+    if (cells.every((cell) => readCount(cell) !== null) && new Set(cells).size < cells.length)
+      taken.set(numbers, { field: 'count', sure: 0.5 })
+  }
   // Without a name nothing can be told apart; the wordiest column left is it.
   const wordiest = fits.find(({ index, field, sure }) => field === 'name' && sure > 0 && !taken.has(index))
   if (!given.has('name') && !given.has('code') && wordiest)

@@ -1,9 +1,10 @@
 import { fold } from '../base/index.ts'
 import { isHeaded } from './columns.ts'
-import { FIELD_WORDS, FIELDS } from './lexicon.ts'
+import { FIELD_WORDS, FIELDS, PRICE_KINDS, TOTAL_WORDS } from './lexicon.ts'
+import { namesColour } from './match.ts'
 import { readAmount, readCount } from './readCells.ts'
 import type { SheetRow } from './sheet.ts'
-import { COLOUR_PHRASES, knownIn, wordList } from './words.ts'
+import { wordList } from './words.ts'
 
 /** Rows of a list below their heads. */
 interface Table {
@@ -53,7 +54,8 @@ function parted(
 ): Table | null {
   if (columns.length < 2 || columns.length === head.length) return null
   const own = new Set(columns.map(({ index }) => index))
-  const others = head.flatMap((_, index) => (own.has(index) ? [] : index))
+  // What adds the columns up says nothing of one of them.
+  const others = head.flatMap((text, index) => (own.has(index) || TOTALS.has(fold(text)) ? [] : index))
   return {
     head: [...others.map((index) => head[index]!), ...heads],
     body: body.flatMap(({ line, cells }) => {
@@ -70,30 +72,16 @@ function parted(
 const NOTHING = /^[-–—/xX]$/
 /** Cents, or the sign of a currency. */
 const MONEY = /\d[.,]\d{2}(?!\d)|[€$£¥]|\b[A-Z]{3}\b|zł/u
-const PRICES = new Set([
-  ...wordList(FIELD_WORDS.price),
-  ...wordList(FIELD_WORDS.currency),
-  'eur',
-  'gbp',
-  'usd',
-  'chf',
-  'pln',
-  'in',
-  'at',
-  'bei',
-  'chez',
-])
+const PRICES = new Set(
+  [FIELD_WORDS.price, FIELD_WORDS.currency, 'eur, gbp, usd, chf, pln, in, at, bei, chez'].flatMap(wordList),
+)
+const KINDS = new Set(wordList(PRICE_KINDS))
+const TOTALS = new Set(wordList(TOTAL_WORDS))
 
 /** The seller a head names: what is no field of a list, or what stands beside a word for prices; empty for none. */
 function sellerIn(head: string): string {
   const words = head.split(/[\s:()]+/).filter((word) => word !== '' && !/^[€$£¥]$/.test(word))
   const rest = words.filter((word) => !PRICES.has(fold(word)))
-  if (rest.length === 0) return ''
+  if (rest.every((word) => KINDS.has(fold(word)))) return ''
   return rest.length < words.length || !isHeaded([head], FIELDS) ? rest.join(' ') : ''
-}
-
-/** Whether words name a colour and nothing else. */
-function namesColour(text: string): boolean {
-  const known = knownIn(fold(text), COLOUR_PHRASES)
-  return known.length > 0 && known.every(({ meaning, whole }) => meaning !== '' && whole)
 }

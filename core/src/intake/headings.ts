@@ -2,7 +2,13 @@ import { fold } from '../base/index.ts'
 import type { Column } from './columns.ts'
 import { plain } from './readCells.ts'
 import type { SheetRow } from './sheet.ts'
-import { COLOUR_PHRASES, knownIn } from './words.ts'
+import { BIN_WORDS } from './lexicon.ts'
+import { COLOUR_PHRASES, knownIn, wordList } from './words.ts'
+
+const BINS = new Set(wordList(BIN_WORDS))
+
+/** Whether a heading says where what stands below it lies: "Bin B2", "Kiste 3". */
+export const namesBin = (heading: string): boolean => BINS.has(fold(heading).split(' ')[0]!)
 
 /** Share of the rows that tell more than a name, from which on a name by itself is a heading. */
 const MOSTLY = 2 / 3

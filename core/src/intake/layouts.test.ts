@@ -37,6 +37,16 @@ test.each([
     ['2 M-TORSO poppy', '1 M-TORSO quay-blue', '3 M-PAIRF quay-blue', '4 M-PAIRF tar'],
   ],
   [
+    'a column for each colour and its tone, with their sum',
+    'Piece,Dark red,Light grey,Green,Total\nTorso,1,,2,3\nLegs,,4,,4\n',
+    ['1 M-TORSO wine', '2 M-TORSO moss', '4 M-PAIRF rain'],
+  ],
+  [
+    'a column of numbers that say how many',
+    'Type,Details,Colour(s),No.\nHairpiece,"long, wavy",black,2\nLegs,"plain, short",tan,2 (1 cracked)\nAnimal,cat,white,1\nTorso,plain,red,1\n',
+    ['2 M-WAVE tar', '2 M-PAIRS rope (No.: 2 (1 cracked))', '1 M-CAT chalk (Type: Animal)', '1 M-TORSO poppy'],
+  ],
+  [
     'lines with bullets under headings',
     'Hair pieces:\n- 3x long black\n* 1 ponytail, blonde\n\nHeads:\n- 4 smiling\n- angry with beard\n',
     ['3 M-LONG tar', '1 M-TAIL straw', '4 M-HEAD c-none', '1 M-HEAD c-none'],
@@ -76,6 +86,11 @@ test.each([
     'Item,Colour,Price Old Quay,Price (Loft Bits)\nTop hat,Black,£1.20,£0.95\nCape,Red,£0.90,\n',
     ['s-old-quay 120', 's-loft-bits 95', 's-old-quay 90'],
   ],
+  [
+    'sellers, beside a limit of one’s own',
+    'Articolo;Colore;Mattoncino;La Bottega;Prezzo max\nTesta;beige;€ 0,45;€ 0,52;0,60\nGambe;nero;€ 0,30;;0,40\n',
+    ['s-mattoncino 45', 's-la-bottega 52', 's-mattoncino 30'],
+  ],
 ])('a column for each of some %s is a price list of all of them', (_about, text, says) => {
   const { kind, rows, faults } = read(text)
   expect([kind, faults, rows.map(({ seller, price }) => `${seller} ${price?.minor}`)]).toEqual(['prices', [], says])
@@ -95,6 +110,13 @@ test('a set and its figure that stand once for several rows', () => {
     ...['Hafenfest / Kapitän: M-HEAD', 'Hafenfest / Kapitän: M-TORSO', 'Hafenfest / Matrose: M-HEAD'],
     ...['Hafenfest / Matrose: M-PAIRF', 'Hafenfest / -: M-LANT', 'Brücke / Wache: M-HEAD'],
   ])
+})
+
+test('headings that name where things lie, above the heads or between the rows', () => {
+  const { rows, headings } = read(
+    'Bin A1\nArticle;Couleur;Nombre\nTête;chair;4\nCasque;gris;2\nBin B2\nJambes;bleu;3\nTorse;rouge;1\n',
+  )
+  expect([headings, rows.map(({ bin }) => bin)]).toEqual([['Bin B2'], ['B-bin-a1', 'B-bin-a1', 'B-bin-b2', 'B-bin-b2']])
 })
 
 test('columns of numbers beside a column for colours are no colours', () => {

@@ -42,7 +42,7 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   code: `code, no, nr, number, id, item no, part no, part number, sku, ref, reference, nummer, artikelnummer, teilenummer, artnr,
     teilenr, bestellnummer, numero, reference, codigo, referencia, codice, riferimento, kod, numer, symbol`,
   colour: `colour, color, farbe, couleur, kleur, colore, kolor, barwa, cor, tint, shade, farbton, coloris, tinta`,
-  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, disp, have, owned, anzahl, menge,
+  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, disp, left, remaining, have, owned, anzahl, menge,
     stuck, stk, bestand, vorrat, lagerbestand, stuckzahl, quantite, nombre de, nb, qte, disponible, aantal, hoeveelheid, voorraad,
     cantidad, unidades, existencias, quantita, pezzi, disponibili, ilosc, sztuk, szt, liczba, stan, quantidade, unidades, estoque`,
   bin: `bin, box, tray, drawer, location, loc, place, where, storage, shelf, compartment, kiste, schachtel, fach, lagerort, lagerplatz,
@@ -82,7 +82,7 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   handling: `handling, handling fee, packing, packing fee, service fee, fee, verpackung, verpackungskosten, bearbeitung,
     bearbeitungsgebuhr, gebuhr, emballage, frais de traitement, frais de dossier, behandelingskosten, verpakkingskosten, embalaje,
     gastos de gestion, imballaggio, spese di gestione, pakowanie, oplata, koszt pakowania, embalagem, taxa`,
-  days: `days, delivery time, delivery days, arrives in, lead time, transit, takes, lieferzeit, tage, lieferdauer, dauer, versanddauer, laufzeit, delai,
+  days: `days, delivery time, delivery days, arrives in, lead time, transit, takes, dispatch, dispatch time, ships in, lieferzeit, tage, lieferdauer, dauer, versanddauer, laufzeit, delai,
     delai de livraison, jours, levertijd, dagen, plazo, plazo de entrega, dias, tempi di consegna, tempo di consegna, giorni,
     czas dostawy, dni, prazo, prazo de entrega`,
   rating: `rating, stars, my rating, sterne, bewertung, etoiles, evaluation, sterren, beoordeling, estrellas, valoracion, stelle,
@@ -346,7 +346,11 @@ export const NONE_WORDS =
 
 /** What heads a column of counts that are for sale rather than owned. */
 export const FOR_SALE_WORDS =
-  'avail, available, disp, qty avail, qty available, verfugbar, lieferbar, disponible, disponibles, disponibile, disponibili, beschikbaar, dostepne, dostepnych, disponivel, disponiveis'
+  'avail, available, disp, left, remaining, ubrig, restant, overig, rimasti, pozostalo, qty avail, qty available, verfugbar, lieferbar, disponible, disponibles, disponibile, disponibili, beschikbaar, dostepne, dostepnych, disponivel, disponiveis'
+
+/** What stands beside a word for prices and names no seller: "price paid", "Preis max". */
+export const PRICE_KINDS =
+  'max, maximum, min, minimum, limit, target, avg, average, mean, total, sum, paid, old, new, used, list, rrp, unit, piece, pc, each, last, lowest, highest, schnitt, durchschnitt, summe, gesamt, gezahlt, bezahlt, alt, neu, gebraucht, stuck, stk, ziel, medio, media, maximo, minimo, massimo, moyen, moyenne, neuf, occasion, unite, srednia, nowy, uzywany'
 
 /** What parts a price of shipping from the one for all else: "free from 30, otherwise 3.90". */
 export const ELSE_WORDS =

@@ -257,6 +257,9 @@ function matchWords(
   }
 }
 
+/** Whether words name a colour, with its tones, and nothing else. */
+export const namesColour = (text: string): boolean => fold(text) !== '' && colourSaid(fold(text)) === fold(text)
+
 /** Words of a folded text that say its colour, with the tones that stand beside them or in one word with it; null for none. */
 function colourSaid(folded: string): string | null {
   const said = knownIn(folded, COLOUR_PHRASES).map(({ words, meaning }) => {

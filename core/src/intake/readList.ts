@@ -1,6 +1,6 @@
 import { fold } from '../base/index.ts'
 import { Questions, type Answer, type Unknown } from './asking.ts'
-import { guessColumns, guessKind, isHeaded, type Column, type ListKind } from './columns.ts'
+import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
 import { readEntries, type ListedEntry } from './entries.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
 import { PartFinder, type KnownThings, type ListedPart } from './partFinder.ts'
@@ -17,14 +17,14 @@ import {
   saysMore,
   type CellStyle,
 } from './readCells.ts'
-import { stringify } from 'csv-stringify/browser/esm/sync'
 import { MOST } from '../market/index.ts'
-import { CONDITIONS, headNames } from '../tables/index.ts'
+import { CONDITIONS } from '../tables/index.ts'
+import { charactersAt, textOf } from './characterRows.ts'
 import { partedTable } from './crossTable.ts'
-import { headingsIn } from './headings.ts'
+import { headingsIn, namesBin } from './headings.ts'
 import { headRow, type Sheet, type SheetRow } from './sheet.ts'
 import { whoseIn } from './whose.ts'
-import { knownIn, PART_PHRASES, wordList } from './words.ts'
+import { wordList } from './words.ts'
 import { pricesOfParts } from './setPrices.ts'
 
 /** What a person said of a list; whatever is left open is guessed. */
@@ -119,38 +119,10 @@ const IDLE: Readonly<Record<ListKind, readonly Field[]>> = {
   colours: [],
   characters: [],
 }
-/** Rows within which heads of characters stand, and names looked at. */
-const HEADS_WITHIN = 12
-const LOOKED_AT = 300
-/** What is told of parts and sellers, and never of characters. */
-const OF_PARTS: readonly Field[] = ['count', 'price', 'bin', 'set', 'seller', 'hex', 'condition', 'pack']
+
 /** Columns that hold money. */
 const MONEY: readonly Field[] = ['price', 'minimum', 'shipping', 'free', 'handling']
 const YEARS = { from: 1900, to: 2100 } as const
-
-/** Where the heads of a list of characters stand; −1 where it is one of parts, or none. */
-function charactersAt(rows: readonly SheetRow[]): number {
-  const at = rows.slice(0, HEADS_WITHIN).findIndex(({ cells }) => headNames(cells))
-  if (at < 0) return -1
-  if (isHeaded(rows[at]!.cells, OF_PARTS)) return -1
-  // Parts have names and descriptions, too.
-  const names = rows.slice(at + 1, at + 1 + LOOKED_AT).map(({ cells }) => fold(cells[0] ?? ''))
-  const parts = names.filter((name) => knownIn(name, PART_PHRASES).some(({ meaning }) => meaning !== ''))
-  return parts.length * 2 > names.length ? -1 : at
-}
-
-/** Rows as a text that lists of names are read from (`readNames`); without heads a name and what is told of it a line. */
-function textOf(head: readonly string[] | null, body: readonly SheetRow[]): string {
-  const rows = body.map(({ cells }) => cells.map(plain))
-  if (head) return stringify([[...head], ...rows])
-  // A comma within what is told parted it from the rest; what parts a name from it stands in the first cell, or behind it.
-  return rows
-    .map(([first = '', ...rest]) =>
-      [first, rest.filter(Boolean).join(', ')].join(/\s[-–—]\s|:\s/.test(first) ? ', ' : '\t'),
-    )
-    .map((line) => line.replace(/[,\t]\s*$/, ''))
-    .join('\n')
-}
 
 /** A list before its rows are read: the columns and the way cells are written. */
 function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: Choices) {
@@ -188,7 +160,10 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
     : characters >= 0
       ? { kind: 'characters' as const, sure: 1 }
       : guessKind(columns, fileName)
-  return { headed, head, body, columns, style, open, kind, sure, at: at_ }
+  // What stands by itself above the heads may say where all of it lies.
+  const above = at > 0 ? sheet.rows[at - 1]!.cells.map(plain).filter(Boolean) : []
+  const title = above.length === 1 ? above[0]! : ''
+  return { headed, head, body, columns, style, open, kind, sure, title, at: at_ }
 }
 
 /**
@@ -211,7 +186,7 @@ export function* readingList(
   known: KnownThings,
   choices: Choices = {},
 ): Generator<void, ReadList> {
-  const { headed, head, body, columns, style, open, kind, sure, at } = prepared(sheet, fileName, known, choices)
+  const { headed, head, body, columns, style, open, kind, sure, title, at } = prepared(sheet, fileName, known, choices)
   if (kind === 'characters')
     return {
       ...{
@@ -272,6 +247,8 @@ export function* readingList(
   const headings = headingsIn(body, columns)
   /** What the last heading, or the last cell for the kind of part, said; and the last set with the figure in it. */
   let under = ''
+  /** Where what stands below a heading lies. */
+  let lies = kind === 'owned' && at('bin') === undefined && namesBin(title) ? title : ''
   let above = { set: '', figure: '' }
   const read = (row: SheetRow): ListedRow | null => {
     const { line, cells } = row
@@ -284,7 +261,8 @@ export function* readingList(
     const unread: ListFault[] = []
     const keepWords = (field: Field, reason: string) => void unread.push({ line, field, reason })
     const heading = headings.get(line)
-    if (heading !== undefined) under = heading
+    if (heading !== undefined && at('bin') === undefined && namesBin(heading)) lies = heading
+    else if (heading !== undefined) under = heading
     if (heading !== undefined || cells.some((one) => TOTALS.has(fold(one)))) {
       left.push(line)
       return null
@@ -308,7 +286,9 @@ export function* readingList(
     if (faults.length > before) return null
     const part = parts.find({ line, name, code: cell('code'), colour: cell('colour') })
     const bin =
-      kind === 'owned' ? asking.named('bin', cell('bin') || choices.same?.bin || '', line, known.bins) : { code: null }
+      kind === 'owned'
+        ? asking.named('bin', cell('bin') || choices.same?.bin || lies, line, known.bins)
+        : { code: null }
     const seller =
       kind === 'prices' ? asking.named('seller', cell('seller') || whose, line, known.sellers) : { code: null }
     if (part === 'left' || bin === 'left' || seller === 'left') {
