@@ -63,3 +63,26 @@ export interface ClearReport {
   name: string | null
   rows: number
 }
+
+/** What of the sample world would stay, were it taken away, since things of one's own rest on it; by table, most first. */
+export interface SampleAmongOwn {
+  /** Rows that go. */
+  goes: number
+  stays: { table: string; count: number }[]
+}
+
+/** What tables hold whose rows a person would miss, in the plural. */
+export const SAMPLE_WORDS: Readonly<Record<string, string>> = {
+  roster: 'rosters',
+  outfit: 'outfits',
+  part: 'parts',
+  mould: 'moulds',
+  print: 'prints',
+  colour: 'colours',
+  figure: 'figures',
+  release: 'releases',
+  bin: 'bins',
+  seller: 'sellers',
+  parcel: 'parcels',
+  uniform: 'uniforms',
+}

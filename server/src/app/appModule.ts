@@ -8,6 +8,7 @@ import { SETTINGS, type Settings } from '../base/settings.ts'
 import { Writer } from '../base/writer.ts'
 import { ArchiveModule } from '../archive/archiveModule.ts'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
+import { BrowsersModule } from '../browsers/browsersModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
@@ -71,6 +72,7 @@ const ROOMS = [
   TablesModule,
   SettingsModule,
   ArchiveModule,
+  BrowsersModule,
   CatalogueModule,
   MarketModule,
   FeedModule,

@@ -17,6 +17,7 @@ import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { DataSource } from 'typeorm'
 import { TABLES, type TableName } from '@outfit/core/tables'
+import { markSample } from '../archive/sampleRows.ts'
 import { AppModule } from './appModule.ts'
 import { QUIET } from './createApp.ts'
 import { Databases, refuseNewer } from '../base/database.ts'
@@ -72,6 +73,7 @@ export async function bringSampleWorld(
   )
   try {
     await loadSampleWorld(app, world)
+    await app.get(Writer).transaction(async (db) => markSample((await db.queryRunner!.connect()) as Database.Database))
   } finally {
     await app.close()
   }

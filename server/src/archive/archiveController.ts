@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Req, StreamableFile } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import { IsIn } from 'class-validator'
-import { CLEARABLE, type Clearable } from '@outfit/core/archive'
+import { CLEARABLE, type Clearable, type SampleAmongOwn } from '@outfit/core/archive'
 import type { Request } from 'express'
 import { FileAnswer, FileBody, Texts } from '../base/fields.ts'
 import { JobsService } from '../jobs/jobsService.ts'
@@ -53,6 +53,19 @@ export class ArchiveController {
   @HttpCode(202)
   clear(@Body() { what }: Clear) {
     return { job: this.jobs.start('clear', { what }, (course) => this.archives.clear(what, course)) }
+  }
+
+  /** What would go and stay, were the sample world taken out of this workspace; `sample` is null where none is in it. */
+  @Get('sample')
+  sample(): { sample: SampleAmongOwn | null } {
+    return { sample: this.archives.sample() }
+  }
+
+  /** Take the sample world out of this workspace, after a copy of all that is there, as a job. */
+  @Post('sample/removed')
+  @HttpCode(202)
+  withoutSample() {
+    return { job: this.jobs.start('clear', {}, (course) => this.archives.withoutSample(course)) }
   }
 
   @Get(':name')

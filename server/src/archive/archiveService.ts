@@ -16,6 +16,7 @@ import {
   type ClearReport,
   type KeptArchive,
   type RestoreReport,
+  type SampleAmongOwn,
 } from '@outfit/core/archive'
 import { listed } from '@outfit/core/base'
 import { breathing } from '../base/breathe.ts'
@@ -23,6 +24,7 @@ import { Changes } from '../base/changes.ts'
 import { notFound } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { doing, unrecorded, type Doing } from '../base/doing.ts'
+import { nameAnew } from '../base/workspaceName.ts'
 import { Writer } from '../base/writer.ts'
 import { JournalEntity } from '../schema/journal.ts'
 import { SettingsService } from '../settings/settingsService.ts'
@@ -30,6 +32,7 @@ import { TableFollowers } from '../tables/tableFollowers.ts'
 import { clearTables, StillNeeded } from './clearing.ts'
 import { copiesIn, keptIn, newName, readName } from './kept.ts'
 import { archivedTables, quoted, type Course } from './manifest.ts'
+import { partFromSample, removeSample } from './sampleRows.ts'
 import { BadArchive, unpackArchive, withoutTriggers } from './readArchive.ts'
 import { writeArchive } from './writeArchive.ts'
 
@@ -164,7 +167,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
   private async holdsAnything(): Promise<boolean> {
     const { databaseConnection } = this.database.driver as unknown as { databaseConnection: Database.Database }
     return archivedTables(databaseConnection)
-      .filter(({ name }) => name !== 'job' && name !== 'sqlite_sequence')
+      .filter(({ name }) => name !== 'job' && name !== 'sqlite_sequence' && name !== 'browser_kept')
       .some(({ name }) => databaseConnection.prepare(`SELECT 1 FROM ${quoted(name)} LIMIT 1`).get() !== undefined)
   }
 
@@ -191,27 +194,54 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
    * with nothing changed.
    */
   async clear(what: readonly Clearable[], course: Course = {}): Promise<ClearReport> {
-    const report: ClearReport = { name: null, rows: 0 }
-    const who = doing()
-    try {
-      await unrecorded(() =>
-        this.writer.transaction(async (db) => {
-          const target = (await db.queryRunner!.connect()) as Database.Database
-          target.pragma('defer_foreign_keys = ON')
-          const triggers = withoutTriggers(target)
-          report.rows = clearTables(target, what)
-          for (const trigger of triggers) target.exec(trigger)
-          await this.followers.afresh(db)
-          // What others see, and the copy holds, is there until this is committed.
-          if (await this.holdsAnything()) report.name = (await this.write('before-clearing', course)).name
-          await writeDown(db, who, `Cleared ${inWords(what).toLowerCase()}`, report.name)
-        }),
-      )
-    } catch (error) {
+    const words = `Cleared ${inWords(what).toLowerCase()}`
+    const report = await this.away(words, (db) => clearTables(db, what), course).catch((error: unknown) => {
       if (!(error instanceof StillNeeded)) throw error
       // A job tells a sentence and no more.
       throw new Error(`${inWords(error.by)} would speak of what is gone. Clear that too. Nothing was changed.`)
+    })
+    // What is being typed in browsers speaks of what is gone.
+    if (what.includes('catalogue')) nameAnew(this.settings.data, false)
+    return report
+  }
+
+  /** What of the sample world would go and stay, were it taken away now; null where none came into this workspace. */
+  sample(): SampleAmongOwn | null {
+    const { databaseConnection } = this.database.driver as unknown as { databaseConnection: Database.Database }
+    const parting = partFromSample(databaseConnection)
+    if (!parting) return null
+    const goes = [...parting.goes.values()].reduce((sum, keys) => sum + keys.length, 0)
+    const stays = [...parting.stays].map(([table, count]) => ({ table, count }))
+    return { goes, stays: stays.sort((a, b) => b.count - a.count) }
+  }
+
+  /** Take the sample world away, after a copy of all that is there; what is one's own, and what that rests on, stays. */
+  withoutSample(course: Course = {}): Promise<ClearReport> {
+    const remove = (db: Database.Database) => {
+      const parting = partFromSample(db)
+      if (!parting) throw new Error('There is no sample world in this workspace. Nothing was changed.')
+      return removeSample(db, parting)
     }
+    return this.away('Took the sample world away', remove, course)
+  }
+
+  /** Delete what `remove` deletes, after a copy of all that is there, in one transaction. */
+  private async away(words: string, remove: (db: Database.Database) => number, course: Course): Promise<ClearReport> {
+    const report: ClearReport = { name: null, rows: 0 }
+    const who = doing()
+    await unrecorded(() =>
+      this.writer.transaction(async (db) => {
+        const target = (await db.queryRunner!.connect()) as Database.Database
+        target.pragma('defer_foreign_keys = ON')
+        const triggers = withoutTriggers(target)
+        report.rows = remove(target)
+        for (const trigger of triggers) target.exec(trigger)
+        await this.followers.afresh(db)
+        // What others see, and the copy holds, is there until this is committed.
+        if (await this.holdsAnything()) report.name = (await this.write('before-clearing', course)).name
+        await writeDown(db, who, words, report.name)
+      }),
+    )
     this.changes.tell('catalogue', 'drawer', 'market')
     await this.sweepPictures()
     return report
@@ -272,6 +302,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     } finally {
       source.close()
     }
+    nameAnew(this.settings.data, true)
     this.changes.tell('catalogue', 'drawer', 'market')
     return kept
   }

@@ -54,6 +54,8 @@ const TABLES_OF: Readonly<Record<Clearable, readonly string[]>> = {
     // Whoever clears the catalogue clears everything; what was done to it goes along.
     'journal',
     'journal_row',
+    'browser_kept',
+    'sample_row',
   ],
 }
 

@@ -4,6 +4,7 @@ import { chmodSync, existsSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { DataSource, type DataSourceOptions, type EntityManager } from 'typeorm'
 import * as brief from '../schema/brief.ts'
+import * as browsers from '../schema/browsers.ts'
 import * as catalogue from '../schema/catalogue.ts'
 import * as drawer from '../schema/drawer.ts'
 import * as imports from '../schema/tables.ts'
@@ -18,9 +19,20 @@ import { DATABASE_FILES } from './databaseFiles.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 
-const ENTITIES = [brief, catalogue, drawer, imports, intake, jobs, journal, later, market, roster, settings].flatMap(
-  (module) => Object.values(module),
-)
+const ENTITIES = [
+  brief,
+  browsers,
+  catalogue,
+  drawer,
+  imports,
+  intake,
+  jobs,
+  journal,
+  later,
+  market,
+  roster,
+  settings,
+].flatMap((module) => Object.values(module))
 
 /** Large sorts, as of a million offers, have a second thread. */
 const PRAGMAS = ['journal_mode = WAL', 'foreign_keys = ON', 'busy_timeout = 5000', 'threads = 1']

@@ -3,6 +3,7 @@ import type { ArchiveProgress, ArchiveReport, ClearReport, RestoreReport } from 
 import { api, errorText } from '../data/api.ts'
 import { archiveApi } from '../data/archiveApi.ts'
 import { useAppDispatch } from '../data/hooks.ts'
+import { tellKept } from '../data/browserKept.ts'
 import { tellReplaced } from '../data/otherWindows.ts'
 import { watchJob } from '../data/watchJob.ts'
 
@@ -42,6 +43,8 @@ export function useArchiveJob() {
 
   const run = async (act: Act, begin: () => PromiseLike<Started>) => {
     setJob({ state: 'running', job: null, progress: null })
+    // What is being typed here goes along.
+    await tellKept()
     const { data, error } = await begin()
     if (!data) return setJob({ state: 'failed', problem: errorText(error) })
     setJob({ state: 'running', job: data.job, progress: null })

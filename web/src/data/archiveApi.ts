@@ -1,4 +1,4 @@
-import type { ArchiveReport, Clearable, ClearReport, KeptArchive, RestoreReport } from '@outfit/core/archive'
+import type { ArchiveReport, Clearable, ClearReport, KeptArchive, RestoreReport, SampleAmongOwn } from '@outfit/core/archive'
 import { api } from './api.ts'
 
 /** Archives of the whole workspace. */
@@ -19,6 +19,13 @@ export const archiveApi = api.enhanceEndpoints({ addTagTypes: ['Archives'] }).in
     }),
     clear: build.mutation<{ job: string }, Clearable[]>({
       query: (what) => ({ url: 'archives/cleared', method: 'POST', body: { what } }),
+    }),
+    sampleAmongOwn: build.query<{ sample: SampleAmongOwn | null }, void>({
+      query: () => 'archives/sample',
+      keepUnusedDataFor: 0,
+    }),
+    withoutSample: build.mutation<{ job: string }, void>({
+      query: () => ({ url: 'archives/sample/removed', method: 'POST' }),
     }),
     archiveReport: build.query<{ result: ArchiveReport | RestoreReport | ClearReport }, string>({
       query: (job) => `jobs/${job}`,

@@ -21,6 +21,7 @@ import { IntakeRemarks1765800000000 } from './intakeRemarks.ts'
 import { Pieces1765900000000 } from './pieces.ts'
 import { Journal1766000000000 } from './journal.ts'
 import { JournalCopy1766100000000 } from './journalCopy.ts'
+import { Browsers1766200000000 } from './browsers.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -47,4 +48,5 @@ export const MIGRATIONS = [
   Pieces1765900000000,
   Journal1766000000000,
   JournalCopy1766100000000,
+  Browsers1766200000000,
 ]
