@@ -13,7 +13,7 @@ describe('how numbers and days are written', () => {
     ['fr-FR', '12 345', '12,34 €', '31/12/2026', '31 Dec 2026'],
     ['ja-JP', '12,345', '€12.34', '2026/12/31', '31 Dec 2026'],
   ] as const)('as in %s', (locale, count, money, day, words) => {
-    setForms({ locale, length: 'mm' })
+    setForms({ ...USUAL_FORMS, locale, length: 'mm' })
     const plain = (text: string) => text.replace(/[\s\u202f\u00a0]/gu, ' ')
     expect([formatCount(12345), formatMoney(1234, 'EUR')].map(plain)).toEqual([count, money])
     expect(plain(formatDay('2026-12-31', { year: 'numeric', month: '2-digit', day: '2-digit' }))).toBe(day)
@@ -23,9 +23,9 @@ describe('how numbers and days are written', () => {
 
   test('lengths are told in millimetres or inches', () => {
     expect([formatLength(60), formatLength(1.44, 1)]).toEqual(['60 mm', '1.4 mm'])
-    setForms({ locale: 'en-US', length: 'in' })
+    setForms({ ...USUAL_FORMS, locale: 'en-US', length: 'in' })
     expect([formatLength(60), formatLength(25.4)]).toEqual(['2.36 in', '1.00 in'])
-    setForms({ locale: 'de-DE', length: 'mm' })
+    setForms({ ...USUAL_FORMS, locale: 'de-DE', length: 'mm' })
     expect(formatLength(1.44, 1)).toBe('1,4 mm')
   })
 
@@ -36,7 +36,7 @@ describe('how numbers and days are written', () => {
         fc.constantFrom('EUR', 'JPY', 'KWD', 'USD', 'SEK', 'PLN'),
         fc.integer({ min: 0, max: 2_000_000_000 }),
         (locale, currency, minor) => {
-          setForms({ locale, length: 'mm' })
+          setForms({ ...USUAL_FORMS, locale, length: 'mm' })
           const text = formatMoney(minor, currency)
           // Of three digits after one sign nobody can tell whether it groups or parts.
           fc.pre(!(digitsOf(currency) === 0 && /^\D*\d{1,3}[.,]\d{3}\D*$/.test(text)))

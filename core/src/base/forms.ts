@@ -18,23 +18,33 @@ export type Locale = (typeof LOCALES)[number]
 export const LENGTHS = ['mm', 'in'] as const
 export type Length = (typeof LENGTHS)[number]
 
-/** How numbers, days and lengths are written. */
+/** How numbers, days and lengths are written, and how tall what is measured is. */
 export interface Forms {
   locale: Locale
   length: Length
+  /** Height of the maker's full-size figure with a usual head of hair, in millimetres. */
+  fullSize: number
 }
 
-export const USUAL_FORMS: Forms = { locale: 'en-GB', length: 'mm' }
+/** Height our own doll was drawn for, in millimetres; what is told of it at that size holds at others by their ratio. */
+export const USUAL_FULL_SIZE = 58
+/** Between which heights a full-size figure may be, in millimetres. */
+export const FULL_SIZE_LIMITS = { least: 10, most: 400 } as const
+
+export const USUAL_FORMS: Forms = { locale: 'en-GB', length: 'mm', fullSize: USUAL_FULL_SIZE }
 
 const now: Forms = { ...USUAL_FORMS }
 
 /** Write like this from now on, in this thread. */
-export function setForms({ locale, length }: Forms): void {
-  Object.assign(now, { locale, length })
+export function setForms({ locale, length, fullSize }: Forms): void {
+  Object.assign(now, { locale, length, fullSize })
 }
 
 /** How it is written now. */
 export const forms = (): Forms => ({ ...now })
+
+/** Millimetres told for figures of the usual height, as they are for figures as tall as they are here. */
+export const atFullSize = (mm: number): number => (mm * now.fullSize) / USUAL_FULL_SIZE
 
 /** "12,345", "12.345": a whole number as a person reads it. */
 export const formatCount = (count: number): string => count.toLocaleString(now.locale)

@@ -3,7 +3,7 @@ import { AGREEMENT_LIMITS } from '../brief/index.ts'
 /** Thresholds of the fitting rules, with those of what parts agree about. Colour differences are CIEDE2000. */
 export const FITTING_LIMITS = {
   ...AGREEMENT_LIMITS,
-  /** Room on the neck before headgear no longer sits, in millimetres. */
+  /** Room on the neck before headgear no longer sits, in millimetres at the usual full size. */
   neckStack: 1.6,
   /** Share of the visible surface from which a colour is a main one. */
   mainColourShare: 0.15,
@@ -15,7 +15,7 @@ export const FITTING_LIMITS = {
   dearTorso: 400,
   /** What a plainer torso under cover must save to be worth a word; home currency, minor units. */
   worthSaving: 50,
-  /** Difference in standing height, in millimetres, from which the eye sees that one figure is taller. */
+  /** Difference in standing height, in millimetres at the usual full size, from which the eye sees that one figure is taller. */
   heightSeen: 1.5,
   /** Years apart from which one child is expected to stand taller than another. */
   yearsTaller: 3,

@@ -1,7 +1,7 @@
 import { memoizedFor } from '../base/index.ts'
 import type { Stature } from '../brief/index.ts'
 import { mouldOf, partWorn, type Catalogue, type Placement, type Slot } from '../catalogue/index.ts'
-import { MEASURES, MM_PER_UNIT } from '../mannequin/index.ts'
+import { MEASURES, mmPerUnit } from '../mannequin/index.ts'
 import { bestOf, colourGap, inItsColour, ofKind, wearing } from './instead.ts'
 import type { FittingContext, Remedy } from './pin.ts'
 
@@ -30,7 +30,7 @@ export const statureWorn = memoizedFor((placements: readonly Placement[], catalo
     stature: rise > 0 && length === 'full' ? 'raised' : length,
     length,
     slot: below.slot,
-    millimetres: MEASURES.leg[length] * MM_PER_UNIT + rise,
+    millimetres: MEASURES.leg[length] * mmPerUnit() + rise,
   }
 })
 

@@ -46,6 +46,7 @@ const SETTINGS: Readonly<Record<keyof WorkspaceSettings, string>> = {
   look: 'light or dark',
   locale: 'how numbers and days are written',
   length: 'what lengths are told in',
+  fullSize: 'how tall a full-size figure is',
   asks: 'when the market is asked',
   singleKeys: 'single-letter keys',
   lessMotion: 'less motion',

@@ -4,7 +4,7 @@ import type { Part, Placement, Slot } from '../catalogue/index.ts'
 import { anyOutfit, partNamed, takeOf, worldCatalogue } from '../test/world.ts'
 import { cropTo } from './crops.ts'
 import { drawFigure, type View } from './drawFigure.ts'
-import { FIGURE_WINDOW, MM_PER_UNIT } from './geometry.ts'
+import { FIGURE_WINDOW, mmPerUnit } from './geometry.ts'
 import { LAYER_KINDS } from './layerKinds.ts'
 import { boundsOf } from './path.ts'
 import { SILHOUETTES } from './silhouettes.ts'
@@ -83,7 +83,7 @@ describe('stature', () => {
   test('legs set the height, in millimetres', () => {
     expect(heightWith('S')).toBeLessThan(heightWith('M'))
     expect(heightWith('M')).toBeLessThan(heightWith('F'))
-    expect(heightWith('F')).toBeCloseTo(264 * MM_PER_UNIT, 6)
+    expect(heightWith('F')).toBeCloseTo(264 * mmPerUnit(), 6)
   })
 
   test('headgear adds its height, a piece round the neck lifts the head by its thickness', () => {

@@ -1,7 +1,7 @@
 import { own } from '../base/index.ts'
 import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
 import { armPen, drawArm, drawHand, drawHead, drawHips, drawLeg, drawNeck, drawTorso, mitt } from './body.ts'
-import { bareLegs, FIGURE_WINDOW, legLengthOf, MEASURES, MM_PER_UNIT } from './geometry.ts'
+import { bareLegs, FIGURE_WINDOW, legLengthOf, MEASURES, mmPerUnit } from './geometry.ts'
 import { drawEmblem, emblemPoint } from './emblems.ts'
 import { headdressHeight, headPieces, underBrim, type HeadPiece } from './headdress.ts'
 import { ITEM_POINTS, ITEMS } from './items.ts'
@@ -95,12 +95,12 @@ export function drawDressed(
   const lowerPiece = one('lower')
   const legPiece = one('legRight') ?? one('legLeft') ?? lowerPiece
   const leg = legPiece ? legLengthOf(legPiece.mould) : bareLegs(stature)
-  const riser = one('feet') ? one('feet')!.mould.height / MM_PER_UNIT : 0
+  const riser = one('feet') ? one('feet')!.mould.height / mmPerUnit() : 0
   const sole = -riser
   const hipTop = sole - MEASURES.leg[leg] - MEASURES.hips.height
   const torsoTop = hipTop - MEASURES.torso.height
   const neckPieces = worn.get('neck') ?? []
-  const lift = neckPieces.reduce((sum, piece) => sum + piece.mould.neckThickness, 0) / MM_PER_UNIT
+  const lift = neckPieces.reduce((sum, piece) => sum + piece.mould.neckThickness, 0) / mmPerUnit()
   const headMiddle = torsoTop - lift - MEASURES.neck.height - MEASURES.head.height / 2
 
   const penAt = (slot: Shape['slot'], x: number, y: number): Pen =>
@@ -270,7 +270,7 @@ export function drawDressed(
     head()
   }
 
-  const skull = -(headMiddle - MEASURES.head.height / 2) * MM_PER_UNIT
+  const skull = -(headMiddle - MEASURES.head.height / 2) * mmPerUnit()
   // A figure on a riser needs as much more room above as the riser is high.
   const window = { ...FIGURE_WINDOW, y: FIGURE_WINDOW.y - riser, height: FIGURE_WINDOW.height + riser }
   return {

@@ -1,8 +1,9 @@
+import { atFullSize, USUAL_FULL_SIZE } from '../base/index.ts'
 import type { Mould } from '../catalogue/index.ts'
 
 /**
  * Measures of our doll in figure units. A bareheaded full-size figure is 264 units high, with a usual head of hair 276;
- * the latter is the 58 mm of the maker's full-size figure.
+ * the latter is the maker's full-size figure, 58 mm tall unless the settings say otherwise.
  */
 export const MEASURES = {
   plinth: { width: 132, height: 18 },
@@ -15,8 +16,8 @@ export const MEASURES = {
   head: { width: 66, height: 58 },
 } as const
 
-/** Millimetres in one figure unit. */
-export const MM_PER_UNIT = 58 / 276
+/** Millimetres in one figure unit, with full-size figures as tall as they are here. */
+export const mmPerUnit = (): number => atFullSize(USUAL_FULL_SIZE / 276)
 
 export type LegLength = 'full' | 'middle' | 'short'
 

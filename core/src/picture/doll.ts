@@ -1,4 +1,4 @@
-import { FIGURE_WINDOW, MM_PER_UNIT, type Drawing } from '../mannequin/index.ts'
+import { FIGURE_WINDOW, mmPerUnit, type Drawing } from '../mannequin/index.ts'
 import type { Outline, Point } from './outline.ts'
 
 /** Half the width of our doll at its shoulders, sleeves and all, in figure units, and how far below their top that is. */
@@ -12,7 +12,7 @@ export function dollOutline({ levels, height }: Pick<Drawing, 'levels' | 'height
   })
   const shoulder = levels.shoulder + SHOULDER.below
   return {
-    crown: at(-height / MM_PER_UNIT),
+    crown: at(-height / mmPerUnit()),
     chin: at(levels.chin),
     shoulderRight: at(shoulder, -SHOULDER.half),
     shoulderLeft: at(shoulder, SHOULDER.half),

@@ -25,6 +25,8 @@ export interface WorkspaceSettings {
   /** How numbers and days are written, and what lengths are told in. */
   locale: Locale
   length: Length
+  /** Height of the maker's full-size figure with a usual head of hair, in millimetres. */
+  fullSize: number
   /** When the market is asked by itself. */
   asks: MarketRhythm
   /** Whether letters alone do something, such as `g` and a letter. */

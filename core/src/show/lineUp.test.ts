@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { takeOf, worldCatalogue } from '../test/world.ts'
 import {
-  FOOTING,
+  footing,
   howManyFit,
   linedUp,
   lineUpPage,
@@ -45,8 +45,12 @@ describe('heights', () => {
 
 describe('things for scale', () => {
   test('say how many stand on them', () => {
-    expect(howManyFit({ width: FOOTING.width * 3, depth: FOOTING.depth * 2 })).toEqual({ inRow: 3, rows: 2, all: 6 })
-    expect(howManyFit({ width: FOOTING.width - 1, depth: 100 }).all).toBe(0)
+    expect(howManyFit({ width: footing().width * 3, depth: footing().depth * 2 })).toEqual({
+      inRow: 3,
+      rows: 2,
+      all: 6,
+    })
+    expect(howManyFit({ width: footing().width - 1, depth: 100 }).all).toBe(0)
     expect(howManyFit({ width: 200, depth: 0 }).all).toBe(0)
     // A narrow bench holds one row: toes may stand over its edge.
     expect(howManyFit({ width: 60, depth: 12 })).toEqual({ inRow: 2, rows: 1, all: 2 })

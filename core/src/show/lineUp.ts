@@ -1,8 +1,8 @@
-import { formatLength } from '../base/index.ts'
+import { atFullSize, formatLength } from '../base/index.ts'
 import { statureAt, type Stature } from '../brief/index.ts'
 import { mouldOf, partWorn, type Catalogue, type Placement } from '../catalogue/index.ts'
 import { statureWorn } from '../fitting/index.ts'
-import { boundsOf, drawFigure, hundredth, INK, MEASURES, MM_PER_UNIT, type Drawing } from '../mannequin/index.ts'
+import { boundsOf, drawFigure, hundredth, INK, MEASURES, mmPerUnit, type Drawing } from '../mannequin/index.ts'
 import { PAPER, type Mark, type Page, type TextMark } from './page.ts'
 import { textWidth } from './textWidth.ts'
 
@@ -60,23 +60,24 @@ export function linedUp(
   }
 }
 
-const BODY = (MEASURES.hips.height + MEASURES.torso.height + MEASURES.neck.height + MEASURES.head.height) * MM_PER_UNIT
-const CHIN = (MEASURES.hips.height + MEASURES.torso.height + MEASURES.neck.height) * MM_PER_UNIT
+const body = () =>
+  (MEASURES.hips.height + MEASURES.torso.height + MEASURES.neck.height + MEASURES.head.height) * mmPerUnit()
+const chin = () => (MEASURES.hips.height + MEASURES.torso.height + MEASURES.neck.height) * mmPerUnit()
 
 /** How tall a figure stands, by what. */
 export function tallnessOf({ drawing, legs, riser }: Pick<LinedUp, 'drawing' | 'legs' | 'riser'>): Tallness {
-  const headgear = Math.max(0, drawing.height - legs - BODY)
-  return { whole: legs + BODY + headgear, riser, legs: legs - riser, body: BODY, headgear }
+  const headgear = Math.max(0, drawing.height - legs - body())
+  return { whole: legs + body() + headgear, riser, legs: legs - riser, body: body(), headgear }
 }
 
 /**
  * Ground a figure takes up, in millimetres: the width from elbow to elbow with arms hanging, and a sole from toe to heel
  * with a little air.
  */
-export const FOOTING = {
-  width: Math.ceil((MEASURES.torso.hem + MEASURES.arm.width) * MM_PER_UNIT),
-  depth: 16,
-} as const
+export const footing = () => ({
+  width: Math.ceil((MEASURES.torso.hem + MEASURES.arm.width) * mmPerUnit()),
+  depth: Math.ceil(atFullSize(16)),
+})
 
 /** How many figures stand on a ground, in rows one behind the other. */
 export function howManyFit({ width, depth }: Pick<ScaleObject, 'width' | 'depth'>): {
@@ -84,8 +85,8 @@ export function howManyFit({ width, depth }: Pick<ScaleObject, 'width' | 'depth'
   rows: number
   all: number
 } {
-  const inRow = Math.floor(width / FOOTING.width)
-  const rows = depth > 0 ? Math.max(depth >= FOOTING.depth * 0.75 ? 1 : 0, Math.floor(depth / FOOTING.depth)) : 0
+  const inRow = Math.floor(width / footing().width)
+  const rows = depth > 0 ? Math.max(depth >= footing().depth * 0.75 ? 1 : 0, Math.floor(depth / footing().depth)) : 0
   return { inRow, rows, all: inRow * rows }
 }
 
@@ -141,7 +142,7 @@ export function roomOf({ shapes }: Drawing): { left: number; right: number; top:
     right = Math.max(right, bounds.right)
     top = Math.min(top, bounds.top)
   }
-  return { left: -left * MM_PER_UNIT, right: right * MM_PER_UNIT, top: -top * MM_PER_UNIT }
+  return { left: -left * mmPerUnit(), right: right * mmPerUnit(), top: -top * mmPerUnit() }
 }
 
 /**
@@ -177,7 +178,7 @@ export function poseOf(
     return { at, x }
   })
   const tops = rows.map((row) => Math.max(0, ...row.map(tall)))
-  const chins = rows.map((row) => Math.min(Infinity, ...row.map(({ legs }) => legs + CHIN)))
+  const chins = rows.map((row) => Math.min(Infinity, ...row.map(({ legs }) => legs + chin())))
   const clearStep = Math.max(0, ...tops.slice(0, -1).map((top, t) => Math.ceil(top - chins[t + 1]!)))
   return {
     placed,
@@ -303,7 +304,7 @@ export function lineUpPage({
       drawing: byId.get(id)!.drawing,
       x: MARGIN.side + x,
       y: floor - ground,
-      scale: MM_PER_UNIT,
+      scale: mmPerUnit(),
     }))
   const labels = named
     ? pose.placed.flatMap(({ id, x }, i): Mark[] => {

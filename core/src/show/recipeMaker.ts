@@ -1,7 +1,7 @@
 import type { Alteration, Catalogue, Colour, Mould, Part, PartKind, Print } from '../catalogue/index.ts'
 import { colourDifference, nearestColours } from '../colour/index.ts'
 import { layerFaults } from '../mannequin/index.ts'
-import { paletteOf, STARTER_MOULDS } from '../starter/index.ts'
+import { paletteOf, starterMoulds } from '../starter/index.ts'
 import type { RecipeAlteration, RecipeColour, RecipeMould, RecipePart, RecipePrint } from './recipe.ts'
 import { isSameMould, isSamePrint, SAME_COLOUR } from './recipeLooks.ts'
 
@@ -88,7 +88,7 @@ export class RecipeMaker {
   }
 
   private mould(wanted: RecipeMould): string {
-    const known = [...this.moulds.values(), ...STARTER_MOULDS].filter(({ kind }) => kind === wanted.kind)
+    const known = [...this.moulds.values(), ...starterMoulds()].filter(({ kind }) => kind === wanted.kind)
     const same = known.find((mould) => this.moulds.has(mould.code) && isSameMould(wanted, mould))
     if (same) return same.code
     // What a recipe does not say of a mould is that of the one most like it.

@@ -1,6 +1,6 @@
 import type { EntityManager } from 'typeorm'
 import type { Colour, Mould } from '@outfit/core/catalogue'
-import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
+import { STARTER_COLOURS, starterMoulds } from '@outfit/core/starter'
 import { ColourEntity, MouldEntity } from '../schema/catalogue.ts'
 
 /** Colours and moulds of the workspace by code, and what the starter shelf has besides. */
@@ -9,7 +9,7 @@ export async function ownAndStarter(db: EntityManager): Promise<{ palette: Colou
     db.find(ColourEntity, { order: { code: 'ASC' } }),
     db.find(MouldEntity, { order: { code: 'ASC' } }),
   ])
-  return { palette: besides(colours, STARTER_COLOURS), moulds: besides(moulds, STARTER_MOULDS) }
+  return { palette: besides(colours, STARTER_COLOURS), moulds: besides(moulds, starterMoulds()) }
 }
 
 function besides<T extends { code: string }>(own: readonly T[], starter: readonly T[]): T[] {

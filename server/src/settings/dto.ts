@@ -1,6 +1,6 @@
-import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Matches, Max, ValidateIf } from 'class-validator'
+import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Matches, Max, Min, ValidateIf } from 'class-validator'
 import { SCHOOLS, type School } from '@outfit/core/roster'
-import { LENGTHS, LOCALES, type Length, type Locale } from '@outfit/core/base'
+import { FULL_SIZE_LIMITS, LENGTHS, LOCALES, type Length, type Locale } from '@outfit/core/base'
 import type { Level } from '@outfit/core/catalogue'
 import {
   LABEL_SHEET_NAMES,
@@ -28,6 +28,7 @@ export class ChangeSettings {
   @IsOptional() @IsIn(THEMES) look?: Theme
   @IsOptional() @IsIn(LOCALES) locale?: Locale
   @IsOptional() @IsIn(LENGTHS) length?: Length
+  @IsOptional() @Max(FULL_SIZE_LIMITS.most) @Min(FULL_SIZE_LIMITS.least) @IsNumber() fullSize?: number
   @IsOptional() @One(() => RhythmBody) asks?: RhythmBody
   @IsOptional() @IsBoolean() singleKeys?: boolean
   @IsOptional() @IsBoolean() lessMotion?: boolean

@@ -37,6 +37,8 @@ describe('an empty workspace', () => {
     ['paper', { paper: 'A5' }],
     ['labels', { labels: 'gold' }],
     ['length', { length: 'ell' }],
+    ['fullSize', { fullSize: 9 }],
+    ['fullSize', { fullSize: 401 }],
     ['asks.every', { asks: { every: 'always', quietFrom: '22:00', quietTo: '07:00' } }],
     ['asks.quietFrom', { asks: { every: 'daily', quietFrom: '25:00', quietTo: '07:00' } }],
     ['home', { home: 'GBP' }],

@@ -56,7 +56,7 @@ export class SettingsService implements OnModuleInit {
       return this.read(db)
     })
     // What was never made is a statement of the catalogue.
-    if (set.locale !== undefined || set.length !== undefined) {
+    if (set.locale !== undefined || set.length !== undefined || set.fullSize !== undefined) {
       setForms(settings)
       // Pins tell money and lengths in words.
       this.changes.tell('market', 'catalogue', 'drawer')

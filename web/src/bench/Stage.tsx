@@ -1,7 +1,7 @@
 import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import type { Catalogue, Placement } from '@outfit/core/catalogue'
 import type { Pin } from '@outfit/core/fitting'
-import { drawFigure, FIGURE_WINDOW, MM_PER_UNIT, svgBody, viewBox, type View } from '@outfit/core/mannequin'
+import { drawFigure, FIGURE_WINDOW, mmPerUnit, svgBody, viewBox, type View } from '@outfit/core/mannequin'
 import { Accepted } from './Accepted.tsx'
 import { PinLabels } from './PinLabels.tsx'
 
@@ -78,9 +78,9 @@ export function Stage({
           className="absolute right-4 rounded-[10px] border border-rule object-cover"
           style={{
             width: BESIDE - 24,
-            height: (drawing.height / MM_PER_UNIT) * scale,
+            height: (drawing.height / mmPerUnit()) * scale,
             // Its ground is the ground the figure stands on.
-            top: 4 + top + (-FIGURE_WINDOW.y - drawing.height / MM_PER_UNIT) * scale,
+            top: 4 + top + (-FIGURE_WINDOW.y - drawing.height / mmPerUnit()) * scale,
           }}
         />
       )}

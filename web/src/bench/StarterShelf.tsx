@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { DRESSINGS, type Dressing } from '@outfit/core/anatomy'
 import { catalogueOf, plainPart, type Mould } from '@outfit/core/catalogue'
-import { STARTER_COLOURS, STARTER_MOULDS, starterLine, starterMouldsFor, wornFromStarter } from '@outfit/core/starter'
+import { STARTER_COLOURS, starterLine, starterMoulds, starterMouldsFor, wornFromStarter } from '@outfit/core/starter'
 import { intakeApi } from '../data/intakeApi.ts'
 import { Figure } from '../ui/Figure.tsx'
 import { tellError } from '../ui/tell.ts'
@@ -31,9 +31,9 @@ export function StarterShelf({ row, dressing, onDressing, onHad }: StarterShelfP
     () =>
       catalogueOf({
         colours: STARTER_COLOURS,
-        moulds: STARTER_MOULDS,
+        moulds: starterMoulds(),
         prints: [],
-        parts: STARTER_MOULDS.map((mould) => plainPart(mould, colour)),
+        parts: starterMoulds().map((mould) => plainPart(mould, colour)),
       }),
     [colour],
   )

@@ -21,6 +21,7 @@ import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Switched } from '../ui/Switched.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { Choice, Labelled } from './Choice.tsx'
+import { FullSize } from './FullSize.tsx'
 import { HomeCurrency } from './HomeCurrency.tsx'
 import { Rhythm } from './Rhythm.tsx'
 import { WorthField } from './WorthField.tsx'
@@ -128,6 +129,12 @@ export function SettingsView() {
           options={LENGTHS.map((length) => [length, LENGTH_WORDS[length]])}
           onPick={(length) => void anew({ length })}
         />
+        <Labelled
+          words="A full-size figure is"
+          about="From the ground to the top of its hair. Heights, sheets printed to scale and how much fits on a neck follow it; what you typed of your own moulds stays."
+        >
+          {(id) => <FullSize id={id} mm={settings.fullSize} onKeep={(fullSize) => void anew({ fullSize })} />}
+        </Labelled>
       </Section>
       <Section title="Market">
         <Rhythm asks={settings.asks} onKeep={(asks, words) => void set('asks', asks, words)} />

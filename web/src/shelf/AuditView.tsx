@@ -4,7 +4,7 @@ import { inPoints } from '@outfit/core/brief'
 import { partLabel, type Level } from '@outfit/core/catalogue'
 import { houseRulesFor } from '@outfit/core/fitting'
 import { homeMoney } from '@outfit/core/market'
-import { drawFigure, MM_PER_UNIT } from '@outfit/core/mannequin'
+import { drawFigure, mmPerUnit } from '@outfit/core/mannequin'
 import { auditOf, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import type { TeamMember } from '@outfit/core/teams'
 import { errorText } from '../data/api.ts'
@@ -79,7 +79,7 @@ function Changed({
     return part ? partLabel(catalogue, part) : 'nothing'
   }
   const tall = Math.max(...[figure.worn, outfit.placements].map((worn) => drawFigure(worn, catalogue).height))
-  const window = { x: -72, y: -(tall + 2) / MM_PER_UNIT, width: 144, height: (tall + 6) / MM_PER_UNIT }
+  const window = { x: -72, y: -(tall + 2) / mmPerUnit(), width: 144, height: (tall + 6) / mmPerUnit() }
   const words = {
     kept: 'Kept as released',
     better: `Better by ${inPoints(after - before)} points`,

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react'
 import { statureWorn } from '@outfit/core/fitting'
 import type { RosterShelf } from '@outfit/core/shelf'
 import {
-  FOOTING,
+  footing,
   howManyFit,
   linedUp,
   pageSvg,
@@ -238,7 +238,8 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
             For scale
           </h2>
           <p className="text-[13.5px] text-soft">
-            Sizes in millimetres. A figure takes {FOOTING.width} mm from elbow to elbow and {FOOTING.depth} mm in depth.
+            Sizes in millimetres. A figure takes {footing().width} mm from elbow to elbow and {footing().depth} mm in
+            depth.
           </p>
           <ul>
             {objects.map((object, at) => {

@@ -1,4 +1,4 @@
-import { formatLength } from '../../base/index.ts'
+import { atFullSize, formatLength } from '../../base/index.ts'
 import { mouldOf } from '../../catalogue/index.ts'
 import { takeOff } from '../../anatomy/index.ts'
 import { FITTING_LIMITS } from '../limits.ts'
@@ -9,7 +9,8 @@ export const neckStack: Rule = (placements, context) => {
   const pieces = wornIn(placements, 'neck', context)
   if (pieces.length < 2) return []
   const thickness = pieces.reduce((sum, { part }) => sum + mouldOf(context.catalogue, part).neckThickness, 0)
-  if (thickness <= FITTING_LIMITS.neckStack) return []
+  const room = atFullSize(FITTING_LIMITS.neckStack)
+  if (thickness <= room) return []
   const outer = pieces[pieces.length - 1]!
   return [
     {
@@ -17,7 +18,7 @@ export const neckStack: Rule = (placements, context) => {
       severity: 'problem',
       slots: ['neck'],
       title: 'Too much round the neck',
-      detail: `${pieces.length} pieces lift the head ${formatLength(thickness, 1)}; ${formatLength(FITTING_LIMITS.neckStack, Number.isInteger(FITTING_LIMITS.neckStack) ? 0 : 1)} fit`,
+      detail: `${pieces.length} pieces lift the head ${formatLength(thickness, 1)}; ${formatLength(room, Number.isInteger(room) ? 0 : 1)} fit`,
       remedies: [
         {
           label: `Take off ${outer.part.name.toLowerCase()}`,

@@ -1,12 +1,13 @@
 import { mouldOf, type Placement, type Slot } from '../../catalogue/index.ts'
-import { MEASURES, MM_PER_UNIT } from '../../mannequin/index.ts'
+import { atFullSize, USUAL_FULL_SIZE } from '../../base/index.ts'
+import { MEASURES } from '../../mannequin/index.ts'
 import { FITTING_LIMITS } from '../limits.ts'
 import { takeOff } from '../../anatomy/index.ts'
 import { bestOf, ofSlot, wearing } from '../instead.ts'
 import { pinned, wornIn, type FittingContext, type Rule } from '../pin.ts'
 
-/** Where the mass of each slot sits: sideways from the middle and above the sole, in millimetres on a full-size figure. */
-const mm = (units: number) => units * MM_PER_UNIT
+/** Where the mass of each slot sits: sideways from the middle and above the sole, in millimetres on a full-size figure of the usual height. */
+const mm = (units: number) => (units * USUAL_FULL_SIZE) / 276
 const HIP = MEASURES.leg.full + MEASURES.hips.height
 const SHOULDER = HIP + MEASURES.torso.height
 const PLACED: Partial<Record<Slot, readonly [x: number, y: number]>> = {
@@ -53,9 +54,9 @@ function leanOf(placements: readonly Placement[], context: FittingContext) {
   const [stand] = wornIn(placements, 'feet', context)
   const [below] = wornIn(placements, 'lower', context)
   // A tail stands on less than two feet do; the mould says on how much, in millimetres.
-  const footing = Number(below && mouldOf(catalogue, below.part).traits['footing'])
+  const footing = Number(below && mouldOf(catalogue, below.part).traits['footing']) / atFullSize(1)
   const half = stand ? HALF_STAND : footing > 0 ? footing / 2 : HALF_FEET
-  const rise = stand ? mouldOf(catalogue, stand.part).height : 0
+  const rise = stand ? mouldOf(catalogue, stand.part).height / atFullSize(1) : 0
   const stands = placements.some(({ slot }) => slot === 'legRight' || slot === 'legLeft' || slot === 'lower')
   if (mass === 0 || !stands || most === null) return null
   const angle = (Math.atan2(half - Math.abs(across / mass), up / mass + rise) * 180) / Math.PI

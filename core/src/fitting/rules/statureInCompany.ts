@@ -1,4 +1,4 @@
-import { formatLength } from '../../base/index.ts'
+import { atFullSize, formatLength } from '../../base/index.ts'
 import { STATURES } from '../../brief/index.ts'
 import type { Person } from '../../roster/index.ts'
 import { legsOfLength, statureWorn, type StatureWorn } from '../stature.ts'
@@ -8,7 +8,7 @@ import { pinned, type Rule } from '../pin.ts'
 /** What is wrong with how somebody stands beside another; null where nothing is. */
 function wrongBeside(own: Person, ownHeight: number, other: Person, otherHeight: number): string | null {
   const apart = ownHeight - otherHeight
-  const seen = Math.abs(apart) >= FITTING_LIMITS.heightSeen
+  const seen = Math.abs(apart) >= atFullSize(FITTING_LIMITS.heightSeen)
   const words = () => `${formatLength(Math.abs(apart), 1)} ${apart < 0 ? 'lower' : 'higher'} than ${other.name}`
   if (own.years !== null && other.years !== null) {
     const older = own.years - other.years
