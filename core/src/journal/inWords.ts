@@ -47,6 +47,7 @@ const SETTINGS: Readonly<Record<keyof WorkspaceSettings, string>> = {
   locale: 'how numbers and days are written',
   length: 'what lengths are told in',
   fullSize: 'how tall a full-size figure is',
+  marketService: 'which market is asked',
   asks: 'when the market is asked',
   singleKeys: 'single-letter keys',
   lessMotion: 'less motion',

@@ -27,6 +27,8 @@ export interface WorkspaceSettings {
   length: Length
   /** Height of the maker's full-size figure with a usual head of hair, in millimetres. */
   fullSize: number
+  /** Address of the service that is asked for prices; empty for the one Outfit was started with. */
+  marketService: string
   /** When the market is asked by itself. */
   asks: MarketRhythm
   /** Whether letters alone do something, such as `g` and a letter. */
@@ -59,6 +61,7 @@ export const USUAL_SETTINGS: WorkspaceSettings = {
   home: 'EUR',
   look: 'system',
   ...USUAL_FORMS,
+  marketService: '',
   asks: { every: 'never', quietFrom: '22:00', quietTo: '07:00' },
   singleKeys: true,
   lessMotion: false,

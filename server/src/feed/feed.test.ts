@@ -211,6 +211,20 @@ describe('asking the market', () => {
     await server.send('PUT', 'settings', { asks: { ...asks, every: 'never' } })
     expect(await clock.look(at('12:00', 4))).toBeNull()
   })
+
+  test('is of the service chosen in the settings, once there is one', async () => {
+    const market = new StandInMarket({ ...world(), offers: [offer('tin-whistle', 1)] }, () => '2026-03-02')
+    const name = async () => (await server.get<{ market: string }>('market')).body.market
+    const started = await name()
+    const address = await market.url()
+    expect((await server.send('PUT', 'settings', { marketService: `${address}/` })).status).toBe(200)
+    expect(await name()).toBe(new URL(address).host)
+    await refresh()
+    expect((await last()).sellers.map(({ seller: code, lines }) => [code, lines])).toEqual([['tin-whistle', 1]])
+    expect((await server.send('PUT', 'settings', { marketService: '' })).status).toBe(200)
+    expect(await name()).toBe(started)
+    market.stop()
+  })
 })
 
 describe('a market that is not as it should be', () => {

@@ -1,4 +1,15 @@
-import { IsBoolean, IsIn, IsNumber, IsOptional, IsPositive, Matches, Max, Min, ValidateIf } from 'class-validator'
+import {
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  IsOptional,
+  IsPositive,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+} from 'class-validator'
 import { SCHOOLS, type School } from '@outfit/core/roster'
 import { FULL_SIZE_LIMITS, LENGTHS, LOCALES, type Length, type Locale } from '@outfit/core/base'
 import type { Level } from '@outfit/core/catalogue'
@@ -15,6 +26,8 @@ import {
 } from '@outfit/core/settings'
 import { CurrencyCode, One, Text, Texts, Whole } from '../base/fields.ts'
 
+/** An address without a name or password in it, or nothing. */
+const SERVICE = /^(https?:\/\/[^\s/@?#]+(\/[^\s?#]*)?)?$/
 const TIME = /^([01]\d|2[0-3]):[0-5]\d$/
 
 class RhythmBody implements MarketRhythm {
@@ -29,6 +42,11 @@ export class ChangeSettings {
   @IsOptional() @IsIn(LOCALES) locale?: Locale
   @IsOptional() @IsIn(LENGTHS) length?: Length
   @IsOptional() @Max(FULL_SIZE_LIMITS.most) @Min(FULL_SIZE_LIMITS.least) @IsNumber() fullSize?: number
+  @IsOptional()
+  @ValidateIf((_, value) => value !== '')
+  @MaxLength(300)
+  @IsUrl(SERVICE, NO_SERVICE)
+  marketService?: string
   @IsOptional() @One(() => RhythmBody) asks?: RhythmBody
   @IsOptional() @IsBoolean() singleKeys?: boolean
   @IsOptional() @IsBoolean() lessMotion?: boolean

@@ -16,15 +16,11 @@ import { SettingEntity } from '../schema/settings.ts'
 import { TableFollowers } from '../tables/tableFollowers.ts'
 import type { ChangeHome, ChangeSettings } from './dto.ts'
 
-/** Have everything told as the settings say. */
-function heed(settings: WorkspaceSettings): void {
-  setHomeCurrency(settings.home)
-  setForms(settings)
-}
-
 /** What a workspace has otherwise than usual, and its home currency. */
 @Injectable()
 export class SettingsService implements OnModuleInit {
+  private market = USUAL_SETTINGS.marketService
+
   constructor(
     private readonly database: DataSource,
     private readonly writer: Writer,
@@ -32,11 +28,23 @@ export class SettingsService implements OnModuleInit {
     followers: TableFollowers,
   ) {
     // A copy that is brought back may have another home.
-    followers.madeFromAll(async (db) => heed(await this.read(db)))
+    followers.madeFromAll(async (db) => this.heed(await this.read(db)))
   }
 
   async onModuleInit(): Promise<void> {
-    heed(await this.all())
+    this.heed(await this.all())
+  }
+
+  /** Address of the service that is asked for prices, where one was chosen. */
+  get marketService(): string {
+    return this.market
+  }
+
+  /** Have everything told as the settings say. */
+  private heed(settings: WorkspaceSettings): void {
+    setHomeCurrency(settings.home)
+    setForms(settings)
+    this.market = settings.marketService
   }
 
   /** All settings: what was chosen, and what is usual otherwise. */
@@ -55,6 +63,7 @@ export class SettingsService implements OnModuleInit {
       for (const [name, value] of Object.entries(set)) if (value !== undefined) await this.keep(db, name, value)
       return this.read(db)
     })
+    this.market = settings.marketService
     // What was never made is a statement of the catalogue.
     if (set.locale !== undefined || set.length !== undefined || set.fullSize !== undefined) {
       setForms(settings)

@@ -37,7 +37,7 @@ function browser(): string {
 const address = () => `/api/browsers/${browser()}/kept`
 
 /** What is told to the server, in heaps it takes. */
-export function heapsOf(set: Record<string, string>, gone: readonly string[]) {
+function heapsOf(set: Record<string, string>, gone: readonly string[]) {
   const heaps: { set: Record<string, string>; gone: string[] }[] = [{ set: {}, gone: [...gone] }]
   let size = 0
   for (const [name, text] of Object.entries(set)) {

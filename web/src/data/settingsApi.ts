@@ -7,6 +7,8 @@ export const settingsApi = api.injectEndpoints({
     settings: build.query<WorkspaceSettings, void>({ query: () => 'settings', providesTags: ['Settings'] }),
     changeSettings: build.mutation<WorkspaceSettings, Partial<Omit<WorkspaceSettings, 'home'>>>({
       query: (body) => ({ url: 'settings', method: 'PUT', body }),
+      // Another market may be asked, by another name.
+      invalidatesTags: (_settings, _error, set) => (set.marketService === undefined ? [] : [{ type: 'Sellers' as never }]),
       // It shows at once, and goes back where it could not be kept.
       onQueryStarted: (set, { dispatch, queryFulfilled }) => {
         const patch = dispatch(settingsApi.util.updateQueryData('settings', undefined, (now) => ({ ...now, ...set })))

@@ -6,7 +6,6 @@ import {
   LABEL_SHEET_NAMES,
   PAPER_NAMES,
   THEMES,
-  USUAL_SETTINGS,
   type Theme,
   type WorkspaceSettings,
 } from '@outfit/core/settings'
@@ -137,6 +136,29 @@ export function SettingsView() {
         </Labelled>
       </Section>
       <Section title="Market">
+        <Labelled
+          words="Market service"
+          about="An address that answers as the description of formats says. Left empty, the market Outfit was started with is asked, if any."
+        >
+          {(id) => (
+            <KeptField
+              key={settings.marketService}
+              id={id}
+              value={settings.marketService}
+              longest={300}
+              placeholder="https://…"
+              onKeep={(marketService) =>
+                void set(
+                  'marketService',
+                  marketService,
+                  marketService
+                    ? `${marketService} is asked for prices.`
+                    : 'The market Outfit was started with is asked.',
+                )
+              }
+            />
+          )}
+        </Labelled>
         <Rhythm asks={settings.asks} onKeep={(asks, words) => void set('asks', asks, words)} />
       </Section>
       <Section title="New rosters">
@@ -194,13 +216,23 @@ export function SettingsView() {
         </Switched>
       </Section>
       <Section title="You">
-        <MakerField
-          key={settings.maker}
-          maker={settings.maker}
-          onKeep={(maker) =>
-            void set('maker', maker, maker === '' ? 'No name is put down.' : `You are ${maker} from now on.`)
-          }
-        />
+        <Labelled
+          words="Your name"
+          about="Stands in the credits of cards and sheets that name nobody else, and where you vote for a take. May be left out."
+        >
+          {(id) => (
+            <KeptField
+              key={settings.maker}
+              id={id}
+              value={settings.maker}
+              longest={80}
+              placeholder="none"
+              onKeep={(maker) =>
+                void set('maker', maker, maker === '' ? 'No name is put down.' : `You are ${maker} from now on.`)
+              }
+            />
+          )}
+        </Labelled>
       </Section>
       <Section title="Copies">
         <Switched
@@ -241,27 +273,28 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
   )
 }
 
-/** Own name, kept on leaving the field or with Enter. */
-function MakerField({ maker, onKeep }: { maker: string; onKeep: (maker: string) => void }) {
-  const [text, setText] = useState(maker)
+interface KeptFieldProps {
+  id: string
+  value: string
+  longest: number
+  placeholder: string
+  onKeep: (value: string) => void
+}
+
+/** A text that is kept on leaving the field or with Enter. */
+function KeptField({ id, value, longest, placeholder, onKeep }: KeptFieldProps) {
+  const [text, setText] = useState(value)
   const keep = () => onKeep(text.trim())
   return (
-    <Labelled
-      words="Your name"
-      about="Stands in the credits of cards and sheets that name nobody else, and where you vote for a take. May be left out."
-    >
-      {(id) => (
-        <input
-          id={id}
-          value={text}
-          maxLength={80}
-          placeholder={USUAL_SETTINGS.maker || 'none'}
-          onChange={({ target }) => setText(target.value)}
-          onBlur={keep}
-          onKeyDown={({ key }) => key === 'Enter' && keep()}
-          className={`${FIELD} max-w-[420px]`}
-        />
-      )}
-    </Labelled>
+    <input
+      id={id}
+      value={text}
+      maxLength={longest}
+      placeholder={placeholder}
+      onChange={({ target }) => setText(target.value)}
+      onBlur={keep}
+      onKeyDown={({ key }) => key === 'Enter' && keep()}
+      className={`${FIELD} max-w-[420px]`}
+    />
   )
 }
