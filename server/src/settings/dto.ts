@@ -43,9 +43,8 @@ export class ChangeSettings {
   @IsOptional() @IsIn(LENGTHS) length?: Length
   @IsOptional() @Max(FULL_SIZE_LIMITS.most) @Min(FULL_SIZE_LIMITS.least) @IsNumber() fullSize?: number
   @IsOptional()
-  @ValidateIf((_, value) => value !== '')
   @MaxLength(300)
-  @IsUrl(SERVICE, NO_SERVICE)
+  @Matches(SERVICE, { message: 'marketService must be an address such as https://prices.example' })
   marketService?: string
   @IsOptional() @One(() => RhythmBody) asks?: RhythmBody
   @IsOptional() @IsBoolean() singleKeys?: boolean
