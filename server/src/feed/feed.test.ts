@@ -220,7 +220,7 @@ describe('asking the market', () => {
     expect((await server.send('PUT', 'settings', { marketService: `${address}/` })).status).toBe(200)
     expect(await name()).toBe(new URL(address).host)
     await refresh()
-    expect((await last()).sellers.map(({ seller: code, lines }) => [code, lines])).toEqual([['tin-whistle', 1]])
+    expect((await last()).sellers.map(({ seller: code, rejected }) => [code, rejected])).toEqual([['tin-whistle', 1]])
     expect((await server.send('PUT', 'settings', { marketService: '' })).status).toBe(200)
     expect(await name()).toBe(started)
     market.stop()
