@@ -141,6 +141,8 @@ try {
       reducedMotion: 'reduce',
       locale: 'en-GB',
     })
+    // The line of news is never idle.
+    await page.route('**/api/news/events', (route) => route.abort())
     await page.goto(url + address)
     await ready(page)
     await page.waitForLoadState('networkidle')

@@ -34,9 +34,12 @@ async function start(settings: Settings): Promise<void> {
   app.get(ArchiveService).keepDaily()
   door.open(app.getHttpAdapter().getInstance() as Parameters<typeof door.open>[0])
   process.once('exit', () => folder.release())
+  const { letOthersIn } = await import('./access/letOthersIn.ts')
+  const others = await letOthersIn(app, settings, door.port)
   const address = `http://127.0.0.1:${door.port}`
   if (settings.back) answerTo(address)
   console.log(`Outfit is ready at ${address}`)
+  for (const line of others) console.log(line)
 }
 
 /** A sample world is of the program that began it: it says where it is, and ends with it. */

@@ -78,6 +78,14 @@ describe('who may talk to it', () => {
     for (const site of ['same-origin', 'none']) expect((await ask({ 'sec-fetch-site': site })).status).toBe(200)
   })
 
+  test('an address is the same in any case of letters', async () => {
+    for (const path of ['/API/rates', '/Api/rates', '/%61pi/rates'])
+      expect([
+        path,
+        (await fetch(`${server.url}${path}`, { headers: { 'sec-fetch-site': 'cross-site' } })).status,
+      ]).toEqual([path, 403])
+  })
+
   test('a body must be of a kind that no form sends', async () => {
     for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', '']) {
       const headers: Record<string, string> = type ? { 'content-type': type } : {}

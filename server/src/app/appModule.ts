@@ -7,6 +7,7 @@ import { ProblemFilter } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { Writer } from '../base/writer.ts'
 import { ArchiveModule } from '../archive/archiveModule.ts'
+import { AccessModule } from '../access/accessModule.ts'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
 import { BrowsersModule } from '../browsers/browsersModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
@@ -19,6 +20,7 @@ import { JobsModule } from '../jobs/jobsModule.ts'
 import { LaterModule } from '../later/laterModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { ParcelsModule } from '../parcels/parcelsModule.ts'
+import { NewsModule } from '../news/newsModule.ts'
 import { PartsModule } from '../parts/partsModule.ts'
 import { PricesModule } from '../prices/pricesModule.ts'
 import { RosterModule } from '../roster/rosterModule.ts'
@@ -68,6 +70,8 @@ class Ground {
 
 /** The rooms from the ground up; each imports only those before it. */
 const ROOMS = [
+  AccessModule,
+  NewsModule,
   JobsModule,
   TablesModule,
   SettingsModule,

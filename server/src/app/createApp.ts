@@ -6,8 +6,10 @@ import express from 'express'
 import { rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
 import { existsSync } from 'node:fs'
+import type { RequestListener } from 'node:http'
 import { join } from 'node:path'
 import { WorkerPlanRunner } from '../sourcing/planRunner.ts'
+import { Network } from '../access/network.ts'
 import { AppModule, type Parts } from './appModule.ts'
 import { describeApi } from './describeApi.ts'
 import { Databases } from '../base/database.ts'
@@ -15,7 +17,7 @@ import type { Door } from '../base/door.ts'
 import { DoorAdapter } from '../base/doorAdapter.ts'
 import { bodies } from '../base/bodies.ts'
 import { recorded } from '../journal/deviceOfRequest.ts'
-import { ownPagesOnly, sessions } from '../base/guard.ts'
+import { isOfApi, ownPagesOnly, sessions } from '../base/guard.ts'
 import { problemBody } from '../base/problem.ts'
 import type { Settings } from '../base/settings.ts'
 import { validation } from '../base/validation.ts'
@@ -63,6 +65,7 @@ export async function createApp(
     ? NestFactory.create<NestExpressApplication>(module, new DoorAdapter(door.server), options)
     : NestFactory.create<NestExpressApplication>(module, options))
   app.disable('x-powered-by')
+  app.get(Network).answerWith(app.getHttpAdapter().getInstance() as RequestListener)
   app.use(ownPagesOnly)
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }))
   const { give, keyOf } = sessions()
@@ -99,7 +102,7 @@ function serveInterface(app: NestExpressApplication, folder: string): void {
   app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(folder, { index: false }))
   app.use((request: express.Request, response: express.Response, next: express.NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api')) return next()
+    if (request.method !== 'GET' || isOfApi(request.path)) return next()
     response.sendFile(join(folder, 'index.html'))
   })
 }

@@ -243,6 +243,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
       }),
     )
     this.changes.tell('catalogue', 'drawer', 'market')
+    this.changes.replaced(who?.window ?? null)
     await this.sweepPictures()
     return report
   }
@@ -303,6 +304,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
       source.close()
     }
     nameAnew(this.settings.data, true)
+    this.changes.replaced(who?.window ?? null)
     this.changes.tell('catalogue', 'drawer', 'market')
     return kept
   }

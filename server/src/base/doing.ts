@@ -4,6 +4,8 @@ import { AsyncLocalStorage } from 'node:async_hooks'
 export interface Doing {
   /** The browser or program, in words. */
   device: string
+  /** The window it was done in, as it calls itself; null for a program. */
+  window: string | null
   /** The entry of the journal it is written down under; null until something was written. */
   entry: string | null
   /** Whether all of it is written down. What is too much, or has its own way back, is not. */
@@ -23,7 +25,7 @@ export const doing = (): Doing | null => now.getStore() ?? null
 
 /** Do `work`, and whatever it begins, in the name of somebody. */
 export const doneBy = <T>(who: Pick<Doing, 'device'> & Partial<Doing>, work: () => T): T =>
-  now.run({ entry: null, whole: true, words: null, copy: null, undoes: null, ...who }, work)
+  now.run({ window: null, entry: null, whole: true, words: null, copy: null, undoes: null, ...who }, work)
 
 /** Do `work` without writing it down: it replaces everything, or is its own way back. */
 export const unrecorded = <T>(work: () => T): T => now.run(null, work)

@@ -18,13 +18,17 @@ export interface Settings {
   samples?: string | null
   /** Address of the workspace this is the sample world of; null where it is a workspace itself. */
   back?: string | null
+  /** Address and port to listen at for other devices; the port is one above `port` where it is null. Null: as it was left. */
+  listen?: { address: string; port: number | null } | null
+  /** Files of a certificate and its key, PEM, for the line to other devices. */
+  certificate?: { cert: string; key: string } | null
   /** Put what is in the data folder aside and begin anew. */
   fresh?: boolean
   /** Every commit is on the disk before it is acknowledged; true unless said otherwise. */
   durable?: boolean
 }
 
-/** Read the command line: --port N, --data DIR, --web DIR, --world DIR, --market URL or DIR, --samples DIR, --back URL, --fresh. Throws `StartRefused` with a sentence for the person. */
+/** Read the command line: --port N, --data DIR, --web DIR, --world DIR, --market URL or DIR, --samples DIR, --back URL, --listen ADDRESS[:PORT], --cert FILE, --key FILE, --fresh. Throws `StartRefused` with a sentence for the person. */
 export function readSettings(args: readonly string[]): Settings {
   const values = valuesOf(args)
   const port = values.port === '' ? NaN : Number(values.port ?? 4310)
@@ -32,6 +36,8 @@ export function readSettings(args: readonly string[]): Settings {
     throw new StartRefused(`--port must be a number from 0 to 65535; it is ${values.port}.`)
   for (const name of ['data', 'web', 'world', 'samples'] as const)
     if (values[name] === '') throw new StartRefused(`--${name} must name a folder; it is empty.`)
+  if ((values.cert === undefined) !== (values.key === undefined))
+    throw new StartRefused('--cert and --key go together: the files of a certificate and of its key.')
   // A sample world brings its market along.
   const world = values.world ? resolve(values.world) : null
   return {
@@ -42,9 +48,19 @@ export function readSettings(args: readonly string[]): Settings {
     samples: values.samples ? resolve(values.samples) : null,
     back: values.back ?? null,
     fresh: values.fresh ?? false,
+    listen: values.listen === undefined ? null : listenOf(values.listen),
+    certificate: values.cert !== undefined && values.key !== undefined ? { cert: values.cert, key: values.key } : null,
     market:
       values.market === undefined ? world : /^https?:/.test(values.market) ? values.market : resolve(values.market),
   }
+}
+
+/** "0.0.0.0", "192.168.1.5:4400", "[::]:4400". */
+function listenOf(text: string): { address: string; port: number | null } {
+  const [, address, port] = /^(\[[\da-f:]+\]|[^:\s]+)(?::(\d{1,5}))?$/i.exec(text) ?? []
+  if (address === undefined || Number(port ?? 1) < 1 || Number(port ?? 1) > 65535)
+    throw new StartRefused(`--listen must be an address such as 0.0.0.0, or 0.0.0.0:4400; it is ${text}.`)
+  return { address: address.replace(/^\[|\]$/g, ''), port: port === undefined ? null : Number(port) }
 }
 
 function valuesOf(args: readonly string[]) {
@@ -59,6 +75,9 @@ function valuesOf(args: readonly string[]) {
         market: { type: 'string' },
         samples: { type: 'string' },
         back: { type: 'string' },
+        listen: { type: 'string' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
         fresh: { type: 'boolean' },
       },
     }).values

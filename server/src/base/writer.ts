@@ -35,12 +35,18 @@ export class Writer {
   private last: Promise<unknown> = Promise.resolve()
 
   private watcher: Watch | null = null
+  private readonly listeners: (() => void)[] = []
 
   constructor(private readonly databases: Databases) {}
 
   /** Have every transaction from now on watched. */
   watch(watcher: Watch): void {
     this.watcher = watcher
+  }
+
+  /** `listener` is told of every transaction that was committed, in the name of whoever did it. */
+  onWritten(listener: () => void): void {
+    this.listeners.push(listener)
   }
 
   /** Run `work` in a transaction of its own, after all that were asked for before. What it answers is on the disk. */
@@ -62,6 +68,7 @@ export class Writer {
       if (!connection.inTransaction) throw new Error('The transaction was rolled back by the database.')
       this.watcher?.end(connection)
       connection.exec('COMMIT')
+      for (const listener of this.listeners) listener()
       return result
     } catch (error) {
       this.rollBack(connection)

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import type { NextFunction, Request, Response } from 'express'
 import { deviceOf } from '@outfit/core/journal'
+import { WINDOW_HEADER } from '@outfit/core/news'
 import { doneBy } from '../base/doing.ts'
 import { sessionOf } from '../base/guard.ts'
 
@@ -14,5 +15,7 @@ export function deviceOfRequest(request: Request): string {
 /** What a request that is more than a question changes is written down under its device. */
 export function recorded(request: Request, _response: Response, next: NextFunction): void {
   if (request.method === 'GET' || request.method === 'HEAD') return next()
-  doneBy({ device: deviceOfRequest(request) }, next)
+  const named = request.headers[WINDOW_HEADER.toLowerCase()]
+  const window = typeof named === 'string' && named.length <= 64 ? named : null
+  doneBy({ device: deviceOfRequest(request), window }, next)
 }

@@ -5,6 +5,7 @@ import { convert, homeCurrency, ratesThrough, setHomeCurrency, type Rate } from 
 import { limitsIn } from '@outfit/core/roster'
 import { USUAL_SETTINGS, type WorkspaceSettings } from '@outfit/core/settings'
 import { Changes } from '../base/changes.ts'
+import { doing } from '../base/doing.ts'
 import { Problem } from '../base/problem.ts'
 import { today } from '../base/today.ts'
 import { Writer } from '../base/writer.ts'
@@ -69,6 +70,7 @@ export class SettingsService implements OnModuleInit {
       setForms(settings)
       // Pins tell money and lengths in words.
       this.changes.tell('market', 'catalogue', 'drawer')
+      this.changes.replaced(doing()?.window ?? null)
     }
     if (set.wholeCatalogue !== undefined || set.wholeMoulds !== undefined) this.changes.tell('catalogue')
     return settings
@@ -94,6 +96,7 @@ export class SettingsService implements OnModuleInit {
     })
     setHomeCurrency(currency)
     this.changes.tell('market', 'catalogue', 'drawer')
+    this.changes.replaced(doing()?.window ?? null)
     return settings
   }
 

@@ -3,13 +3,22 @@ import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { RouterProvider } from 'react-router'
 import { keepWithWorkspace } from '../data/browserKept.ts'
+import { accessHere } from '../access/enter.ts'
+import { followNews } from '../data/news.ts'
 import { applySettings } from './applySettings.ts'
 import { router } from './routes.tsx'
 import { store } from './store.ts'
 import './styles.css'
 
+const root = createRoot(document.getElementById('root')!)
+const { entered } = await accessHere()
+if (!entered) {
+  const { EnterView } = await import('../access/EnterView.tsx')
+  await new Promise<void>((resolve) => root.render(<EnterView onEntered={resolve} />))
+}
 await Promise.all([applySettings(), keepWithWorkspace()])
-createRoot(document.getElementById('root')!).render(
+followNews(store.dispatch)
+root.render(
   <StrictMode>
     <Provider store={store}>
       <RouterProvider router={router} />

@@ -86,6 +86,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../settings/SettingsView.tsx')).SettingsView }),
       },
       {
+        path: 'settings/devices',
+        lazy: async () => ({ Component: (await import('../access/DevicesView.tsx')).DevicesView }),
+      },
+      {
         path: 'settings/done',
         lazy: async () => ({ Component: (await import('../journal/DoneView.tsx')).DoneView }),
       },

@@ -4,7 +4,6 @@ import { api, errorText } from '../data/api.ts'
 import { archiveApi } from '../data/archiveApi.ts'
 import { useAppDispatch } from '../data/hooks.ts'
 import { tellKept } from '../data/browserKept.ts'
-import { tellReplaced } from '../data/otherWindows.ts'
 import { watchJob } from '../data/watchJob.ts'
 
 /** What is done with archives: writing one, bringing one back, clearing after one. */
@@ -53,10 +52,9 @@ export function useArchiveJob() {
       const { data: told, error: fault } = await dispatch(asked)
       if (!told) return setJob({ state: 'failed', problem: errorText(fault) })
       if (act === 'write') return setJob({ state: 'written', report: told.result as ArchiveReport })
-      // Nothing this page, or any other of this browser, has read is true any more.
+      // Nothing this page has read is true any more; other windows are told by the server.
       const state = act === 'restore' ? 'back' : 'cleared'
       sessionStorage.setItem(TOLD, JSON.stringify({ state, report: told.result }))
-      tellReplaced()
       return window.location.reload()
     }
     leave.current = watchJob<ArchiveProgress>(data.job, ({ state, progress, detail }) => {

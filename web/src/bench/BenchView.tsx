@@ -1,12 +1,15 @@
 import { useEffect } from 'react'
+import { useStore } from 'react-redux'
 import { useParams, useSearchParams } from 'react-router'
+import { toast } from 'sonner'
 import { takeNamed } from '@outfit/core/roster'
 import { api, errorText } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
 import { useAppDispatch, useAppSelector } from '../data/hooks.ts'
-import { useBenchSelector } from './hooks.ts'
+import { useBenchSelector, type BenchRoot } from './hooks.ts'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Bench } from './Bench.tsx'
+import { followTheirs } from './followTheirs.ts'
 import { opened, takeRead } from './benchSlice.ts'
 import { findDraft } from './drafts.ts'
 
@@ -19,11 +22,14 @@ export function BenchView() {
   const catalogue = useAppSelector(selectCatalogue)
   const onBench = useBenchSelector((state) => state.bench.outfit === id && state.bench.take)
   const dispatch = useAppDispatch()
+  const store = useStore<BenchRoot>()
   const take = outfit && takeNamed(outfit.takes, search.get('take'))
   useEffect(() => {
     if (!outfit || !take) return
-    if (onBench === take.id) dispatch(takeRead({ version: outfit.version, placements: take.placements }))
-    else {
+    if (onBench === take.id) {
+      dispatch(takeRead({ version: outfit.version, placements: take.placements }))
+      if (followTheirs(store, outfit.version, take.placements)) toast('Changed elsewhere; this is how it is now.')
+    } else {
       // A draft keeps the version it was made from: where somebody else wrote since, saving it asks whose is to stay.
       const draft = findDraft(take.id)
       const { id: takeId, placements } = take

@@ -6,6 +6,7 @@ import { Saver, type Kept } from '../data/saver.ts'
 import type { BenchRoot } from './hooks.ts'
 import { changed, opened, redone, saveMoved, takeRead, undone, versionSeen } from './benchSlice.ts'
 import { draftKey } from './drafts.ts'
+import { asText } from './placementsText.ts'
 
 const WAITS = { pause: 200, retry: 3000 }
 
@@ -68,11 +69,3 @@ const keptBy = (dispatch: AppDispatch, outfit: string, take: string): Kept<Place
   },
   isSame: (a, b) => asText(a) === asText(b),
 })
-
-const asText = (list: readonly Placement[]) =>
-  list
-    .map(
-      ({ slot, part, order, turned, altered = [] }) => `${slot} ${order} ${part} ${turned} ${JSON.stringify(altered)}`,
-    )
-    .sort()
-    .join('\n')

@@ -52,6 +52,17 @@ export function useBrief(outfit: OutfitDetail) {
     return () => saver.leave()
   }, [first, saver])
 
+  const { brief: theirs, briefVersion } = outfit
+  useEffect(() => {
+    // What is written here and not saved yet stays; saving it asks whose is to stay.
+    if (!saver.follows(briefVersion, theirs)) return
+    setState((now) =>
+      sameJson(theirs, now.present)
+        ? now
+        : { present: theirs, past: [...now.past, now.present].slice(-MOST_STEPS), future: [] },
+    )
+  }, [saver, theirs, briefVersion])
+
   const change = (brief: Brief) => {
     setState(({ present, past }) => ({ present: brief, past: [...past, present].slice(-MOST_STEPS), future: [] }))
     keep(brief)

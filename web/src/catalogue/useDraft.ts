@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { FieldValues, UseFormReturn } from 'react-hook-form'
+import { windowName } from '../data/windowName.ts'
 
 /** What was typed into a form and not saved yet, with the entry as it was read then. */
 export interface Draft<V> {
@@ -12,14 +13,7 @@ export interface Draft<V> {
  * not see yet, so a record written back by both would lose what one of them typed.
  */
 const before = (name: string) => `outfit.entry.${name}@`
-const keyOf = (name: string) => before(name) + windowName()
-
-/** This window, across its reloads. */
-function windowName(): string {
-  const name = sessionStorage.getItem('outfit.window') ?? crypto.randomUUID()
-  sessionStorage.setItem('outfit.window', name)
-  return name
-}
+const keyOf = (name: string) => before(name) + windowName
 
 /** Entries of windows whose drafts this one went on with, as after the browser was closed, by the name of the draft. */
 const adopted = new Map<string, string>()

@@ -1,4 +1,5 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
+import { WINDOW_HEADER } from '@outfit/core/news'
 import type { PictureOutline } from '@outfit/core/picture'
 import type {
   Carriers,
@@ -21,6 +22,7 @@ import type { AwaitedParcel, FirstSteps, RosterShelf, ShelfOutfit } from '@outfi
 import type { Replicability } from '@outfit/core/market'
 import type { BuyingOptions, ReportWithParts, VariantReport } from '@outfit/core/sourcing'
 import type { WayToGet } from '@outfit/core/prices'
+import { windowName } from './windowName.ts'
 
 export interface Candidate {
   part: Part
@@ -167,7 +169,10 @@ export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  baseQuery: fetchBaseQuery({
+    baseUrl: '/api',
+    prepareHeaders: (headers) => headers.set(WINDOW_HEADER, windowName),
+  }),
   tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans', 'Templates'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }, void>({

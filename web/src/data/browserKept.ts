@@ -1,4 +1,5 @@
 import { adopted, goesAlong, KEPT_PREFIX, newsOf, sumOf, type BrowserKept, type KeptAnswer } from '@outfit/core/browsers'
+import { newName } from './newName.ts'
 
 /** Who this browser is, and which workspace it was told of last. */
 const BROWSER = 'outfit.browser'
@@ -29,7 +30,7 @@ function all(): BrowserKept {
 }
 
 function browser(): string {
-  const name = localStorage.getItem(BROWSER) ?? crypto.randomUUID?.() ?? `b-${Date.now()}-${String(Math.random()).slice(2)}`
+  const name = localStorage.getItem(BROWSER) ?? newName()
   localStorage.setItem(BROWSER, name)
   return name
 }

@@ -126,6 +126,14 @@ export class Saver<T> {
     return known
   }
 
+  /** Somebody else changed it and nothing of it waits here: go on from theirs. Whether that was so. */
+  follows(version: number, value: T): boolean {
+    if (this.save !== 'saved' || this.latest || this.isWriting || version <= this.version) return false
+    this.version = version
+    this.ours = [value]
+    return true
+  }
+
   private soon(wait: number): void {
     clearTimeout(this.timer)
     this.timer = setTimeout(() => void this.write(), wait)

@@ -15,6 +15,7 @@ import { ROOMS, SETTINGS, stepsOf } from './rooms.ts'
 const ACTS: readonly Entry[] = [
   { to: '/bring-in', name: 'Bring a list in', about: 'what you own, or what a seller asks' },
   { to: '/settings/done', name: 'What was done', about: 'history, undo, take back' },
+  { to: '/settings/devices', name: 'Let a phone in', about: 'other devices, passphrase, network' },
   { to: '/settings/copies', name: 'Write a copy of everything', about: 'archive, bring back' },
   { to: '/settings/begin-anew', name: 'Begin anew', about: 'clear prices, rosters, the drawer, or everything' },
   { to: '/drawer/buildable', name: 'What can be built', about: 'out of what lies loose' },

@@ -1,7 +1,6 @@
 import { useMemo, useState, type FormEvent } from 'react'
 import { formatMoney, homeCurrency } from '@outfit/core/market'
 import { errorText, faultsOf } from '../data/api.ts'
-import { tellReplaced } from '../data/otherWindows.ts'
 import { settingsApi } from '../data/settingsApi.ts'
 import { Button } from '../ui/Button.tsx'
 import { FIELD } from '../ui/FormDialog.tsx'
@@ -31,7 +30,6 @@ export function HomeCurrency({ home }: { home: string }) {
     const answer = await move({ currency: next, ...(asksRate ? { rate: worth } : {}) })
     if (!answer.error) {
       // Every amount on every view is another one now.
-      tellReplaced()
       return window.location.reload()
     }
     const missing = faultsOf(answer.error).some(({ field }) => field === 'rate')

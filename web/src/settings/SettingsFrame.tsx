@@ -3,6 +3,7 @@ import { Tabs } from '../ui/Tabs.tsx'
 
 const VIEWS = [
   ['This workspace', '/settings'],
+  ['Other devices', '/settings/devices'],
   ['What was done', '/settings/done'],
   ['Copies', '/settings/copies'],
   ['Begin anew', '/settings/begin-anew'],

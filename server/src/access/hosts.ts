@@ -1,0 +1,22 @@
+import { hostname, networkInterfaces } from 'node:os'
+
+/** Addresses of homes and small networks (RFC 1918), which another device most likely reaches. */
+const PRIVATE = /^(192\.168|10|172\.(1[6-9]|2\d|3[01]))\./
+
+/** Addresses of this machine in its networks, the likeliest first; IPv6 in brackets, as browsers write it. */
+export function addressesHere(interfaces = networkInterfaces()): string[] {
+  const all = Object.values(interfaces).flatMap((list) => list ?? [])
+  const outside = all.filter(({ internal, address }) => !internal && !address.startsWith('fe80'))
+  const rank = ({ family, address }: (typeof outside)[number]) =>
+    family === 'IPv6' ? 2 : PRIVATE.test(address) ? 0 : 1
+  return outside
+    .sort((a, b) => rank(a) - rank(b))
+    .map(({ family, address }) => (family === 'IPv6' ? `[${address}]` : address))
+}
+
+/** What other devices may call this machine: its addresses, and its name. */
+export function hostsHere(only: string | null): string[] {
+  if (only !== null) return [only.includes(':') && !only.startsWith('[') ? `[${only}]` : only]
+  const name = hostname().toLowerCase()
+  return [...addressesHere(), name, ...(name.includes('.') ? [] : [`${name}.local`])]
+}
