@@ -18,6 +18,7 @@ import { DoorAdapter } from '../base/doorAdapter.ts'
 import { bodies } from '../base/bodies.ts'
 import { recorded } from '../journal/deviceOfRequest.ts'
 import { isOfApi, ownPagesOnly, sessions } from '../base/guard.ts'
+import { fromNetwork } from '../base/network.ts'
 import { problemBody } from '../base/problem.ts'
 import type { Settings } from '../base/settings.ts'
 import { validation } from '../base/validation.ts'
@@ -68,6 +69,11 @@ export async function createApp(
   app.get(Network).answerWith(app.getHttpAdapter().getInstance() as RequestListener)
   app.use(ownPagesOnly)
   app.use(helmet({ contentSecurityPolicy: CONTENT_SECURITY, strictTransportSecurity: false }))
+  app.use((request: express.Request, response: express.Response, next: express.NextFunction) => {
+    // Browsers heed it, and complain of it, according to whether the line is encrypted.
+    if (fromNetwork(request)?.scheme === 'http') response.removeHeader('Cross-Origin-Opener-Policy')
+    next()
+  })
   const { give, keyOf } = sessions()
   app.use(give)
   app.use(

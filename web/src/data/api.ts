@@ -1,5 +1,4 @@
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
-import { WINDOW_HEADER } from '@outfit/core/news'
+import { createApi } from '@reduxjs/toolkit/query/react'
 import type { PictureOutline } from '@outfit/core/picture'
 import type {
   Carriers,
@@ -22,7 +21,7 @@ import type { AwaitedParcel, FirstSteps, RosterShelf, ShelfOutfit } from '@outfi
 import type { Replicability } from '@outfit/core/market'
 import type { BuyingOptions, ReportWithParts, VariantReport } from '@outfit/core/sourcing'
 import type { WayToGet } from '@outfit/core/prices'
-import { windowName } from './windowName.ts'
+import { asked } from './asked.ts'
 
 export interface Candidate {
   part: Part
@@ -169,10 +168,7 @@ export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({
-    baseUrl: '/api',
-    prepareHeaders: (headers) => headers.set(WINDOW_HEADER, windowName),
-  }),
+  baseQuery: asked,
   tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans', 'Templates'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }, void>({
