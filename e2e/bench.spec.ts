@@ -1,4 +1,4 @@
-import { IS_LONG, KILLS, LONG, bench, candidates, expect, look, openOutfit, test, wear } from './fixtures.ts'
+import { IS_LONG, KILLS, LONG, bench, candidates, expect, look, openOutfit, test, wear, unheard } from './fixtures.ts'
 
 test.beforeEach(async ({ app }) => openOutfit(app, 'Odile, skipper'))
 
@@ -233,6 +233,7 @@ test(
 
 test('two windows: the second to save is told and can take theirs or keep its own', LONG, async ({ app, context }) => {
   const other = await context.newPage()
+  await unheard(other)
   await other.goto(app.url())
   await expect(bench(other).candidate(/./)).toBeVisible()
   await wear(app, 'Waist', 'sash')

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { KILLS, LONG, addressOf, bench, candidates, expect, openOutfit, test } from './fixtures.ts'
+import { KILLS, LONG, addressOf, bench, candidates, expect, openOutfit, test, unheard } from './fixtures.ts'
 
 const wishes = (app: Page) => app.getByRole('list', { name: 'Wishes' })
 const wish = (app: Page, name: string) => wishes(app).getByRole('group', { name, exact: true })
@@ -196,6 +196,7 @@ test('stature follows the years, and what is to be avoided leaves the tray last'
 test('two windows: the second to write a brief is told and can keep its own', LONG, async ({ app, context }) => {
   await toBrief(app, 'Bako')
   const other = await context.newPage()
+  await unheard(other)
   await other.goto(app.url())
   await expect(wishes(other)).toBeVisible()
   await app.getByRole('textbox', { name: 'Notes' }).fill('first')

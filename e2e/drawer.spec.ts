@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { addressOf, expect, test, READS } from './fixtures.ts'
+import { addressOf, expect, test, READS, unheard } from './fixtures.ts'
 
 const undo = (app: Page) => app.getByRole('button', { name: 'Undo' })
 const views = (app: Page) => app.getByRole('navigation', { name: 'Ways to look at the drawer' })
@@ -104,6 +104,7 @@ test('a bin is counted, the differences are shown, and it is set right at once',
 test('two windows move the last one: one wins, the other is told', async ({ app, context }) => {
   await toBin(app, 'Hats')
   const other = await context.newPage()
+  await unheard(other)
   await other.goto('/drawer/bins/B5')
   const take = async (page: Page) => {
     await howMany(page, 'Oilskin hat · Marigold').fill('1')

@@ -147,6 +147,12 @@ export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
 
 export { expect }
 
+/** Have a page hear nothing of what is written elsewhere, as one whose line was cut. Before it is opened. */
+export async function unheard(page: Page): Promise<void> {
+  await page.route('**/api/news/events', (route) => route.abort())
+  await page.addInitScript(() => Reflect.deleteProperty(window, 'BroadcastChannel'))
+}
+
 /** What the tray offers. */
 export const candidates = (page: Page) => page.getByRole('listbox', { name: 'Candidates' }).getByRole('option')
 

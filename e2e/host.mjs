@@ -6,6 +6,7 @@ import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { setHomeCurrency } from '../core/dist/market/index.js'
+import { Network } from '../server/dist/access/network.js'
 import { createApp } from '../server/dist/app/createApp.js'
 import { PlanRunner, WorkerPlanRunner } from '../server/dist/sourcing/planRunner.js'
 
@@ -45,6 +46,8 @@ async function open(data, empty) {
   }
   const app = await createApp(settings, { runner: SharedRunner })
   await app.listen(0, '127.0.0.1')
+  // What stands for the network of a home is the loopback address: a machine that tests may have no other.
+  app.get(Network).use({ address: '127.0.0.1' })
   running.set(data, app)
   return app.getUrl()
 }

@@ -105,17 +105,19 @@ export class AccessController {
     }
     if (open && !this.access.hasPassphrase)
       throw new Problem(400, 'There is no passphrase yet.', [{ field: 'passphrase', message: 'is missing' }])
-    if (open) await this.open(port ?? this.network.port ?? (request.socket.localPort ?? 4310) + 1)
+    if (open) await this.open(port ?? null, this.network.port ?? (request.socket.localPort ?? 4310) + 1)
     else await this.network.close()
     this.access.keepPort(this.network.port)
     return this.now(request)
   }
 
-  private async open(port: number): Promise<void> {
+  /** At the port that is wished for, or else at the first of a few that is free. */
+  private async open(wished: number | null, port: number, tries = 10): Promise<void> {
     try {
-      await this.network.open(port)
+      await this.network.open(wished ?? port)
     } catch (error) {
       if (!(error instanceof StartRefused)) throw error
+      if (wished === null && tries > 1 && port < 65535) return this.open(null, port + 1, tries - 1)
       throw new Problem(409, error.message, [{ field: 'port', message: 'is not to be had' }])
     }
   }

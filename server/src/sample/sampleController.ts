@@ -1,6 +1,7 @@
 import { Controller, Delete, Get, HttpCode, Post, Req } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
 import type { Request } from 'express'
+import { fromNetwork } from '../base/network.ts'
 import { SampleService } from './sampleService.ts'
 
 @ApiTags('sample')
@@ -8,9 +9,11 @@ import { SampleService } from './sampleService.ts'
 export class SampleController {
   constructor(private readonly sample: SampleService) {}
 
+  /** What there is of it; other devices are offered none, since its line is of this machine. */
   @Get()
-  now() {
-    return this.sample.now()
+  now(@Req() request: Request) {
+    const now = this.sample.now()
+    return fromNetwork(request) ? { ...now, offered: false } : now
   }
 
   /** Begin the sample world beside this workspace; it is asked for until it is open. */
