@@ -9,7 +9,9 @@ import { useSingleKeys } from '../data/singleKeys.ts'
 import { SaveNote } from '../bench/SaveNote.tsx'
 import { useEarlyKeys } from '../head/useEarlyKeys.ts'
 import { lastOutfit } from '../head/lately.ts'
+import { PhoneBar } from '../head/PhoneBar.tsx'
 import { ROOMS, SETTINGS, stepsOf } from '../head/rooms.ts'
+import { usePhone } from '../ui/usePhone.ts'
 import { useLeftMessages } from './useLeftMessages.ts'
 import { useTitle } from './useTitle.ts'
 import { useViewTop } from './useViewTop.ts'
@@ -64,72 +66,86 @@ export function Shell() {
     find(true)
   }
   useHotkeys('mod+k', ask, { preventDefault: true, enableOnFormTags: true, enableOnContentEditable: true })
+  const phone = usePhone()
+  const news = (
+    <>
+      <WishNews />
+      <LaterNews />
+      <Suspense>
+        <PriceNews />
+      </Suspense>
+    </>
+  )
   return (
     <div ref={shell} className="flex h-full flex-col">
       <a href="#main" className="sr-only focus:not-sr-only">
         Skip to the view
       </a>
       <header className="shrink-0">
-        <div className="flex h-[52px] items-center gap-3 border-b border-rule px-3 sm:gap-4 sm:px-5">
-          <NavLink
-            to="/"
-            className="font-head text-[22px] font-extrabold tracking-tight"
-            aria-label="Outfit, to the rosters"
-          >
-            out<span className="text-problem">·</span>fit
-          </NavLink>
-          <nav aria-label="Rooms" className="flex h-full min-w-0 flex-1 items-center gap-3.5 overflow-x-auto pt-1">
-            {ROOMS.map(({ name, to, areas }) => (
-              <NavLink
-                key={name}
-                to={to}
-                end
-                className={({ isActive }) =>
-                  room(isActive || [...(to === '/' ? [] : [to]), ...areas].some((start) => pathname.startsWith(start)))
-                }
-              >
-                {name}
-              </NavLink>
-            ))}
-          </nav>
-          <div className="flex shrink-0 items-center gap-2">
-            <WishNews />
-            <LaterNews />
-            <Suspense>
-              <PriceNews />
-            </Suspense>
-            <SaveNote />
-            <button
-              type="button"
-              onClick={ask}
-              className="flex items-center gap-1.5 rounded-full border border-rule bg-card px-2.5 py-1 whitespace-nowrap text-soft hover:text-ink"
-              aria-keyshortcuts="Control+K Meta+K"
-            >
-              <Search aria-hidden className="size-4" />
-              <span className="sr-only sm:not-sr-only">Find anything</span>
-              <kbd className="hidden font-sans text-[12px] md:inline">Ctrl K</kbd>
-            </button>
-            <NavLink
-              to="/settings"
-              className={({ isActive }) =>
-                `rounded-full border bg-card p-1.5 hover:text-ink ${isActive ? 'border-act text-ink' : 'border-rule text-soft'}`
-              }
-              aria-label="Settings"
-              title="Settings"
-            >
-              <Settings aria-hidden className="size-4" />
-            </NavLink>
-            <button
-              type="button"
-              onClick={() => showKeys(true)}
-              className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink"
-              aria-label="Keys and words"
-              title="Keys and words"
-            >
-              ?
-            </button>
+        {phone ? (
+          <div className="flex justify-end px-2">
+            <SaveNote quiet />
           </div>
-        </div>
+        ) : (
+          <div className="flex h-[52px] items-center gap-3 border-b border-rule px-3 sm:gap-4 sm:px-5">
+            <NavLink
+              to="/"
+              className="font-head text-[22px] font-extrabold tracking-tight"
+              aria-label="Outfit, to the rosters"
+            >
+              out<span className="text-problem">·</span>fit
+            </NavLink>
+            <nav aria-label="Rooms" className="flex h-full min-w-0 flex-1 items-center gap-3.5 overflow-x-auto pt-1">
+              {ROOMS.map(({ name, to, areas }) => (
+                <NavLink
+                  key={name}
+                  to={to}
+                  end
+                  className={({ isActive }) =>
+                    room(
+                      isActive || [...(to === '/' ? [] : [to]), ...areas].some((start) => pathname.startsWith(start)),
+                    )
+                  }
+                >
+                  {name}
+                </NavLink>
+              ))}
+            </nav>
+            <div className="flex shrink-0 items-center gap-2">
+              {news}
+              <SaveNote />
+              <button
+                type="button"
+                onClick={ask}
+                className="flex items-center gap-1.5 rounded-full border border-rule bg-card px-2.5 py-1 whitespace-nowrap text-soft hover:text-ink"
+                aria-keyshortcuts="Control+K Meta+K"
+              >
+                <Search aria-hidden className="size-4" />
+                <span className="sr-only sm:not-sr-only">Find anything</span>
+                <kbd className="hidden font-sans text-[12px] md:inline">Ctrl K</kbd>
+              </button>
+              <NavLink
+                to="/settings"
+                className={({ isActive }) =>
+                  `rounded-full border bg-card p-1.5 hover:text-ink ${isActive ? 'border-act text-ink' : 'border-rule text-soft'}`
+                }
+                aria-label="Settings"
+                title="Settings"
+              >
+                <Settings aria-hidden className="size-4" />
+              </NavLink>
+              <button
+                type="button"
+                onClick={() => showKeys(true)}
+                className="rounded-full border border-rule bg-card px-2.5 py-1 text-soft hover:text-ink"
+                aria-label="Keys and words"
+                title="Keys and words"
+              >
+                ?
+              </button>
+            </div>
+          </div>
+        )}
         <SampleBar />
         {here && (
           <Suspense fallback={<div className="h-9 shrink-0 border-b border-rule bg-band" />}>
@@ -141,11 +157,12 @@ export function Shell() {
       <main ref={main} onScroll={onScroll} id="main" className="relative min-h-0 flex-1 overflow-auto">
         <Outlet />
       </main>
-      {/* In the head's line, so that nothing one works with is covered; on a phone the head is all there is to press. */}
+      {phone && <PhoneBar onFind={ask} onKeys={() => showKeys(true)} news={news} />}
+      {/* In the head's line, so that nothing one works with is covered; on a phone above the rooms. */}
       <Toaster
-        position={window.innerWidth < 640 ? 'bottom-center' : 'top-center'}
+        position={phone ? 'bottom-center' : 'top-center'}
         offset={5}
-        mobileOffset={5}
+        mobileOffset={{ bottom: 64, left: 8, right: 8 }}
         toastOptions={{ className: '!bg-ink !text-paper !border-ink !font-sans !min-h-[42px] !py-1.5 !shadow-md' }}
       />
       {finding && (

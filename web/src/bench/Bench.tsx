@@ -21,6 +21,8 @@ import { Cost } from './Cost.tsx'
 import { AgainstNote } from '../picture/AgainstNote.tsx'
 import { useAgainst, usePictureZones } from '../picture/useAgainst.ts'
 import { LikenessNote } from './LikenessNote.tsx'
+import { usePhone } from '../ui/usePhone.ts'
+import { PinSheet } from './PinSheet.tsx'
 import { Spine } from './Spine.tsx'
 import { Stage } from './Stage.tsx'
 import { Takes } from './Takes.tsx'
@@ -171,16 +173,17 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
     singleKeys,
   )
 
+  const phone = usePhone()
   const showPreview = (placements: Placement[] | null) => setPreview(placements && { on: present, placements })
   const unowned = new Set(missing)
   const step =
     'inline-flex items-center gap-1 rounded-[8px] border border-rule bg-card px-2 py-1 text-[13px] font-semibold text-act hover:border-act disabled:text-soft disabled:opacity-60'
   return (
-    <div className="flex h-full min-w-[1180px] flex-col">
+    <div className="flex h-full min-w-[1180px] flex-col phone:min-w-0">
       <h1 className="sr-only">
         {outfit.name}, take {label}
       </h1>
-      <div className="grid min-h-0 flex-1 grid-cols-[264px_minmax(0,1fr)_380px] grid-rows-[minmax(0,1fr)]">
+      <div className="grid min-h-0 flex-1 grid-cols-[264px_minmax(0,1fr)_380px] grid-rows-[minmax(0,1fr)] phone:flex phone:flex-col">
         <Spine
           placements={present}
           catalogue={catalogue}
@@ -211,6 +214,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
           onAccept={(pin, reason) => void takes.accept({ pin: pinKey(pin), cause: pin.detail, reason })}
           onPreview={showPreview}
           beside={outfit.references[pictured] ?? null}
+          bare={phone}
         >
           <Takes
             takes={outfit.takes}
@@ -221,7 +225,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             onAdd={() => void takes.add()}
             onChoose={() => void takes.choose()}
           />
-          <div className="absolute top-3 right-4 flex gap-1.5">
+          <div className="absolute top-3 right-4 flex gap-1.5 phone:top-1 phone:right-1 phone:flex-col phone:items-end">
             {against && <AgainstNote likeness={against} />}
             <LikenessNote likeness={likeness} to={`/outfits/${outfit.id}/brief?take=${encodeURIComponent(label)}`} />
             {outfit.references.length > 0 && (
@@ -241,13 +245,20 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
               </button>
             )}
             <button type="button" className={step} disabled={past.length === 0} onClick={() => dispatch(undone())}>
-              <Undo2 aria-hidden className="size-3.5" /> Undo
+              <Undo2 aria-hidden className="size-3.5" /> <span className="phone:sr-only">Undo</span>
             </button>
             <button type="button" className={step} disabled={future.length === 0} onClick={() => dispatch(redone())}>
-              <Redo2 aria-hidden className="size-3.5" /> Redo
+              <Redo2 aria-hidden className="size-3.5" /> <span className="phone:sr-only">Redo</span>
             </button>
           </div>
-          <div className="absolute bottom-2 left-4 z-10 flex gap-1.5">
+          <div className="absolute bottom-2 left-4 z-10 flex gap-1.5 phone:bottom-1 phone:left-1 phone:flex-col phone:items-start">
+            {phone && (
+              <PinSheet
+                pins={pins}
+                onRemedy={change}
+                onAccept={(pin, reason) => void takes.accept({ pin: pinKey(pin), cause: pin.detail, reason })}
+              />
+            )}
             {pins.some(({ remedies }) => remedies.length > 0) && (
               <button
                 type="button"
@@ -272,7 +283,7 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
               {Object.keys(outfit.switches).length > 0 ? 'Its own rules' : 'House rules'}
             </Link>
           </div>
-          <p className="absolute inset-x-0 bottom-2 pl-[190px] text-center text-[13px] text-soft">
+          <p className="absolute inset-x-0 bottom-2 pl-[190px] text-center text-[13px] text-soft phone:inset-x-auto phone:right-1 phone:bottom-1 phone:pl-0">
             {before ? `take ${takeBefore?.label ?? 'as opened'}` : view} ·{' '}
             <button
               type="button"
@@ -281,8 +292,10 @@ export function Bench({ outfit, catalogue }: { outfit: OutfitDetail; catalogue: 
             >
               turn to {view === 'front' ? 'back' : 'front'}
             </button>{' '}
-            · hold <kbd className="font-sans font-bold">b</kbd> for{' '}
-            {takeBefore ? `take ${takeBefore.label}` : 'what you began with'}
+            <span className="phone:hidden">
+              · hold <kbd className="font-sans font-bold">b</kbd> for{' '}
+              {takeBefore ? `take ${takeBefore.label}` : 'what you began with'}
+            </span>
           </p>
         </Stage>
         <Tray

@@ -136,12 +136,12 @@ export function CostTape({
     <Tooltip.Provider delayDuration={80}>
       <section
         aria-label="Cost"
-        className="flex h-[92px] shrink-0 items-center gap-6 border-t border-rule bg-band px-5"
+        className="flex h-[92px] shrink-0 items-center gap-6 border-t border-rule bg-band px-5 phone:h-12 phone:gap-2 phone:px-3"
       >
         <div className="min-w-0 flex-1">
           <p className="truncate" aria-live="polite">
             <strong className="font-head text-[17px]">{headline}</strong>
-            <span className="ml-3 text-soft">{detail}</span>
+            <span className="ml-3 text-soft phone:hidden">{detail}</span>
             {unmet.length > 0 && (
               <span className="ml-2 font-semibold text-problem">
                 {unmet.map(({ part, qty }) => `${qty} × ${nameOf(part)} for sale nowhere`).join(', ')}
@@ -153,7 +153,7 @@ export function CostTape({
             aria-label="Cost tape"
             aria-busy={!cost}
             // Paler while it is worked out; faded, its words could not be read.
-            className={`mt-1.5 flex h-[26px] overflow-hidden rounded-[4px] ${cost ? '' : 'saturate-50'}`}
+            className={`mt-1.5 flex h-[26px] overflow-hidden phone:hidden rounded-[4px] ${cost ? '' : 'saturate-50'}`}
           >
             {owned > 0 && (
               <span
@@ -191,7 +191,7 @@ export function CostTape({
         </div>
         <Link
           to={to}
-          className="shrink-0 rounded-[10px] bg-act px-4 py-2.5 font-head font-bold text-act-ink hover:brightness-110"
+          className="shrink-0 rounded-[10px] bg-act px-4 py-2.5 font-head font-bold text-act-ink hover:brightness-110 phone:px-3 phone:py-1.5"
         >
           Plan the buying
         </Link>

@@ -140,29 +140,43 @@ export function PinLabels({
             style={{ left: x, top: y, width: WIDTH }}
             className={`absolute rounded-[8px] px-1.5 py-0.5 leading-tight ${active === pinKey(pin) ? 'bg-card outline-2 outline-act' : 'bg-paper/85'}`}
           >
-            <p className="font-bold">{pin.title}</p>
-            <p className="text-[13px] text-soft">{pin.detail}</p>
-            {pin.caution && <p className="text-[12.5px] text-ink italic">{pin.caution}</p>}
-            {pin.remedies.slice(0, MOST_REMEDIES).map(({ label, placements }) => (
-              <Button
-                key={label}
-                className="mt-1 w-full px-2 py-1 text-[13px] leading-tight"
-                onMouseEnter={() => onPreview(placements)}
-                onMouseLeave={() => onPreview(null)}
-                onFocus={() => onPreview(placements)}
-                onBlur={() => onPreview(null)}
-                onClick={() => {
-                  onPreview(null)
-                  onRemedy(placements)
-                }}
-              >
-                <span className="flex-1 text-left">{label}</span>
-              </Button>
-            ))}
-            <Leave pin={pin} onAccept={onAccept} />
+            <PinBody pin={pin} onRemedy={onRemedy} onAccept={onAccept} onPreview={onPreview} />
           </div>
         </div>
       ))}
+    </>
+  )
+}
+
+/** What a pin says, its remedies, and the way to leave it. */
+export function PinBody({
+  pin,
+  onRemedy,
+  onAccept,
+  onPreview,
+}: Pick<PinLabelsProps, 'onRemedy' | 'onAccept' | 'onPreview'> & { pin: Pin }) {
+  return (
+    <>
+      <p className="font-bold">{pin.title}</p>
+      <p className="text-[13px] text-soft">{pin.detail}</p>
+      {pin.caution && <p className="text-[12.5px] text-ink italic">{pin.caution}</p>}
+      {pin.remedies.slice(0, MOST_REMEDIES).map(({ label, placements }) => (
+        <Button
+          key={label}
+          className="mt-1 w-full px-2 py-1 text-[13px] leading-tight"
+          onMouseEnter={() => onPreview(placements)}
+          onMouseLeave={() => onPreview(null)}
+          onFocus={() => onPreview(placements)}
+          onBlur={() => onPreview(null)}
+          onClick={() => {
+            onPreview(null)
+            onRemedy(placements)
+          }}
+        >
+          <span className="flex-1 text-left">{label}</span>
+        </Button>
+      ))}
+      <Leave pin={pin} onAccept={onAccept} />
     </>
   )
 }

@@ -14,8 +14,8 @@ const WORDS = {
   conflict: 'not saved',
 } as const
 
-/** Says what is not saved yet; after a conflict offers both ways out. */
-export function SaveNote() {
+/** Says what is not saved yet; after a conflict offers both ways out. Where there is little room, `quiet`, what is well is only read out. */
+export function SaveNote({ quiet = false }: { quiet?: boolean }) {
   const onBench = useMatch('/outfits/:outfit/bench')
   const save = useBenchSelector((state) => state.bench.save)
   const store = useStore<BenchRoot>()
@@ -36,7 +36,7 @@ export function SaveNote() {
   return (
     <span
       role="status"
-      className={`rounded-full border px-3 py-1 whitespace-nowrap ${save === 'offline' ? 'border-problem text-problem' : 'border-rule bg-card'}`}
+      className={`${quiet && save !== 'offline' ? 'sr-only' : ''} rounded-full border px-3 py-1 whitespace-nowrap ${save === 'offline' ? 'border-problem text-problem' : 'border-rule bg-card'}`}
     >
       {WORDS[save]}
     </span>

@@ -27,7 +27,7 @@ interface SpineProps {
 /** The tape measure from crown to sole, one mark a row of slots. */
 export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes, isOwned, isComing }: SpineProps) {
   const picked = useRef<HTMLButtonElement>(null)
-  useEffect(() => void picked.current?.scrollIntoView({ block: 'nearest' }), [row])
+  useEffect(() => void picked.current?.scrollIntoView({ block: 'nearest', inline: 'center' }), [row])
   const stateOf = (worn: readonly Placement[]) => {
     if (worn.length === 0) return ''
     if (worn.every(isCopy)) return 'by others'
@@ -52,8 +52,11 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes
     return whole ? `of ${whole.name}` : null
   }
   return (
-    <nav aria-label="Slots" className="tape-marks h-full overflow-y-auto border-r border-rule pl-[34px]">
-      <ul>
+    <nav
+      aria-label="Slots"
+      className="tape-marks h-full overflow-y-auto border-r border-rule pl-[34px] phone:order-2 phone:h-auto phone:shrink-0 phone:overflow-x-auto phone:border-y phone:border-r-0 phone:bg-none phone:bg-band phone:pl-0"
+    >
+      <ul className="phone:flex">
         {SPINE.map(({ key, label, slots }) => {
           const worn = placements
             .filter((p) => slots.includes(p.slot))
@@ -75,11 +78,11 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes
                 ref={key === row ? picked : undefined}
                 aria-current={key === row ? 'true' : undefined}
                 onClick={() => onRow(key)}
-                className={`block h-[46px] w-full border-l-[3px] leading-tight pr-3 pl-2.5 text-left ${key === row ? 'border-act bg-card' : 'border-transparent hover:bg-card/60'}`}
+                className={`block h-[46px] w-full border-l-[3px] leading-tight pr-3 pl-2.5 text-left phone:h-[52px] phone:w-[128px] phone:border-b-[3px] phone:border-l-0 phone:px-2 ${key === row ? 'border-act bg-card' : 'border-transparent hover:bg-card/60'}`}
               >
                 <span className="flex items-center gap-1.5 text-[13px] text-soft">
                   {label}
-                  <span className="ml-auto">{stateOf(worn)}</span>
+                  <span className="ml-auto phone:hidden">{stateOf(worn)}</span>
                   {stuck.map((pin) => (
                     <PinMark key={pin.rule + pin.slots.join()} severity={pin.severity} />
                   ))}

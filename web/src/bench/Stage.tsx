@@ -20,6 +20,8 @@ interface StageProps {
   onPreview: (placements: Placement[] | null) => void
   /** A picture that stands beside the mannequin at its height. */
   beside: { photo: string; caption: string } | null
+  /** Pins without words, where there is no room for them. */
+  bare: boolean
   children: ReactNode
 }
 
@@ -40,6 +42,7 @@ export function Stage({
   onAccept,
   onPreview,
   beside,
+  bare,
   children,
 }: StageProps) {
   const frame = useRef<HTMLDivElement>(null)
@@ -70,21 +73,28 @@ export function Stage({
     y: top + (y - FIGURE_WINDOW.y) * scale,
   })
   return (
-    <section aria-label="Mannequin" className="pattern-paper relative h-full overflow-hidden">
+    <section
+      aria-label="Mannequin"
+      className="pattern-paper relative h-full overflow-hidden phone:order-1 phone:h-[35dvh] phone:shrink-0"
+    >
       {beside && size.height > 0 && (
         <img
           src={`/api/photos/${beside.photo}`}
           alt={beside.caption || 'Reference picture'}
           className="absolute right-4 rounded-[10px] border border-rule object-cover"
           style={{
-            width: BESIDE - 24,
+            width: (bare ? BESIDE / 2 : BESIDE) - 24,
             height: (drawing.height / mmPerUnit()) * scale,
             // Its ground is the ground the figure stands on.
             top: 4 + top + (-FIGURE_WINDOW.y - drawing.height / mmPerUnit()) * scale,
           }}
         />
       )}
-      <div ref={frame} className="absolute top-1 bottom-9 left-0" style={{ right: beside ? BESIDE : 0 }}>
+      <div
+        ref={frame}
+        className="absolute top-1 bottom-9 left-0"
+        style={{ right: beside ? (bare ? BESIDE / 2 : BESIDE) : 0 }}
+      >
         {sheets.html.map((sheet, i) => (
           <svg
             key={i}
@@ -105,7 +115,7 @@ export function Stage({
             onRemedy={onRemedy}
             onAccept={onAccept}
             onPreview={onPreview}
-            bare={beside !== null}
+            bare={bare || beside !== null}
           />
         )}
       </div>

@@ -18,7 +18,7 @@ interface TakesProps {
 export function Takes({ takes, current, present, busy, onOpen, onAdd, onChoose }: TakesProps) {
   const isChosen = takes.find((take) => take.id === current)?.chosen ?? false
   return (
-    <div className="absolute top-3 left-4 flex items-end gap-2">
+    <div className="absolute top-3 left-4 flex items-end gap-2 phone:top-1 phone:left-1 phone:flex-col phone:items-start">
       <ul aria-label="Takes" className="flex gap-2">
         {takes.map((take) => (
           <li key={take.id}>
@@ -27,12 +27,12 @@ export function Takes({ takes, current, present, busy, onOpen, onAdd, onChoose }
               aria-label={`Take ${take.label}${take.chosen ? ', chosen' : ''}`}
               aria-current={take.id === current ? 'true' : undefined}
               onClick={() => onOpen(take.id)}
-              className={`block w-[74px] rounded-[10px] border bg-card pt-1 pb-0.5 text-center text-[13px] ${take.id === current ? 'border-act ring-1 ring-act' : 'border-rule hover:border-act'}`}
+              className={`block w-[74px] phone:w-11 rounded-[10px] border bg-card pt-1 pb-0.5 text-center text-[13px] ${take.id === current ? 'border-act ring-1 ring-act' : 'border-rule hover:border-act'}`}
             >
               <Figure
                 placements={take.id === current ? present : take.placements}
                 label=""
-                className="mx-auto h-[92px]"
+                className="mx-auto h-[92px] phone:hidden"
               />
               <span className={take.id === current ? 'font-bold' : ''}>
                 {take.label}
@@ -51,7 +51,7 @@ export function Takes({ takes, current, present, busy, onOpen, onAdd, onChoose }
         >
           <Plus aria-hidden className="size-3.5" /> New take
         </button>
-        <WhatIs word="take" said="a take" className="bg-paper/85" />
+        <WhatIs word="take" said="a take" className="bg-paper/85 phone:hidden" />
         {!isChosen && (
           <button
             type="button"

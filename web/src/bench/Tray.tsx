@@ -18,6 +18,7 @@ import type { Elsewhere } from './useElsewhere.ts'
 import type { useTray } from './useTray.ts'
 import { SameHead } from './SameHead.tsx'
 import { StarterShelf } from './StarterShelf.tsx'
+import { usePhone } from '../ui/usePhone.ts'
 import { WhatIs } from '../ui/WhatIs.tsx'
 import { Worn } from './Worn.tsx'
 
@@ -71,18 +72,22 @@ export function Tray(props: TrayProps) {
   const dressings = DRESSINGS[row] ?? []
   const spineRow = SPINE.find(({ key }) => key === row)!
   const [adding, setAdding] = useState(false)
+  const phone = usePhone()
   // A shelf that was opened for one place is not what is wanted in the next.
   useEffect(() => setAdding(false), [dressing.key, row])
   const allowed = (one: Dressing) => isAllowed(one, props.rules.takingApart)
   const set = (change: Partial<TraySettings>) => props.onSettings({ ...settings, ...change })
   return (
-    <section aria-label="Tray" className="flex h-full flex-col gap-2 border-l border-rule px-4 pt-3 pb-3">
-      <h2 className="text-lg leading-tight">
+    <section
+      aria-label="Tray"
+      className="flex h-full flex-col gap-2 border-l border-rule px-4 pt-3 pb-3 phone:order-3 phone:h-auto phone:min-h-0 phone:flex-1 phone:gap-1.5 phone:border-l-0 phone:px-3 phone:pt-2 phone:pb-0"
+    >
+      <h2 className="text-lg leading-tight phone:text-base phone:leading-[44px]">
         {spineRow.label}
         <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
           {shown.length === all.length ? `${all.length} to choose from` : `${shown.length} of ${all.length}`}
         </span>
-        <WhatIs word="tray" said="the tray" className="ml-1" />
+        <WhatIs word="tray" said="the tray" className="ml-1 phone:hidden" />
         <Link
           to={props.later}
           title="Note an improvement, or wait for a part"
@@ -185,7 +190,7 @@ export function Tray(props: TrayProps) {
           ))}
         </select>
       </div>
-      <div className="flex items-center gap-1.5 text-[13px]">
+      <div className="flex items-center gap-1.5 text-[13px] phone:hidden">
         {settings.order === 'likeness' && (
           <label className="flex min-w-0 flex-1 items-center gap-1 text-soft">
             likeness
@@ -247,7 +252,7 @@ export function Tray(props: TrayProps) {
           .
         </p>
       )}
-      {note && (
+      {note && !phone && (
         <PartNote
           code={note}
           catalogue={catalogue}

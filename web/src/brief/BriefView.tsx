@@ -66,7 +66,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
   const step =
     'inline-flex items-center gap-1 rounded-[8px] border border-rule bg-card px-2 py-1 text-[13px] font-semibold text-act hover:border-act disabled:text-soft disabled:opacity-60'
   return (
-    <div className="grid h-full min-w-[1180px] grid-cols-[312px_minmax(0,1fr)_336px] grid-rows-[minmax(0,1fr)]">
+    <div className="grid h-full min-w-[1180px] grid-cols-[312px_minmax(0,1fr)_336px] grid-rows-[minmax(0,1fr)] phone:flex phone:h-auto phone:min-w-0 phone:flex-col">
       <Pictures
         outfit={outfit}
         shown={shown}
@@ -82,8 +82,8 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
           if (!work.outline) void work.find()
         }}
       />
-      <section aria-label="Brief" className="flex h-full min-h-0 flex-col px-5 pt-3">
-        <div className="flex items-center gap-2 pb-2">
+      <section aria-label="Brief" className="flex h-full min-h-0 flex-col px-5 pt-3 phone:h-auto phone:px-3">
+        <div className="flex flex-wrap items-center gap-2 pb-2">
           <h1 className="text-lg">
             What must be right
             <span className="ml-2 font-sans text-sm font-normal tracking-normal text-soft">
@@ -154,7 +154,7 @@ function BriefDesk({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Ta
       </section>
       <aside
         aria-label="Likeness"
-        className="flex h-full min-h-0 flex-col border-l border-rule bg-band/40 px-4 pt-3 pb-3"
+        className="flex h-full min-h-0 flex-col border-l border-rule bg-band/40 px-4 pt-3 pb-3 phone:mt-4 phone:h-auto phone:border-t phone:border-l-0"
       >
         <div className="flex items-baseline gap-2">
           <h2 className="text-lg">

@@ -156,7 +156,7 @@ function Palette({
       </p>
     )
   return (
-    <ul aria-label="Colours of the picture" className="flex h-11 gap-1">
+    <ul aria-label="Colours of the picture" className="flex h-11 gap-1 phone:mb-4 phone:h-16">
       {palette.map(({ hex, share }) => (
         <li key={hex} className="min-w-[26px]" style={{ flexGrow: share }}>
           <button

@@ -50,10 +50,10 @@ function Casting({ outfit, take, catalogue }: { outfit: OutfitDetail; take: Take
   }
   const { wishes, statureWeight } = outfit.brief
   return (
-    <div className="grid h-full min-w-[1180px] grid-cols-[264px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
+    <div className="grid h-full min-w-[1180px] grid-cols-[264px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] phone:block phone:h-auto phone:min-w-0">
       <aside
         aria-label="How to cast"
-        className="flex h-full min-h-0 flex-col overflow-y-auto border-r border-rule px-4 pt-3 pb-4"
+        className="flex h-full min-h-0 flex-col overflow-y-auto border-r border-rule px-4 pt-3 pb-4 phone:h-auto phone:border-r-0 phone:border-b"
       >
         <h1 className="text-lg">Casting</h1>
         <p className="mb-3 text-[13.5px] text-soft">

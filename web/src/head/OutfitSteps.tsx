@@ -1,6 +1,6 @@
-import { Link, NavLink, useSearchParams } from 'react-router'
+import { Link, NavLink, useLocation, useSearchParams } from 'react-router'
 import { Check } from 'lucide-react'
-import { useEffect, useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { inPoints, likenessOf } from '@outfit/core/brief'
 import { takeNamed } from '@outfit/core/roster'
 import { api } from '../data/api.ts'
@@ -30,11 +30,17 @@ export default function OutfitSteps({ id }: { id: string }) {
     if (outfit) chosen(outfitEntry(outfit.id, outfit.name, outfit.roster.name))
   }, [outfit])
   const take = search.get('take')
+  const nav = useRef<HTMLElement>(null)
+  const { pathname } = useLocation()
+  // On a phone the steps are longer than the line.
+  useEffect(() => {
+    nav.current?.querySelector('[aria-current="page"]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  }, [pathname, states])
   const label = outfit && takeNamed(outfit.takes, take)?.label
   return (
     <div
       data-steps
-      className="flex h-9 shrink-0 items-center gap-5 overflow-x-auto border-b border-rule bg-band px-3 sm:px-5"
+      className="flex h-9 shrink-0 items-center gap-5 phone:h-11 overflow-x-auto border-b border-rule bg-band px-3 sm:px-5"
     >
       <p className="max-w-[34%] min-w-0 shrink-0 truncate">
         {outfit && (
@@ -52,7 +58,7 @@ export default function OutfitSteps({ id }: { id: string }) {
           </>
         )}
       </p>
-      <nav aria-label="Steps of this outfit" className="flex h-full items-stretch gap-4">
+      <nav ref={nav} aria-label="Steps of this outfit" className="flex h-full items-stretch gap-4">
         {stepsOf(id, take ? `?take=${take}` : '').map(({ name, to }, i) => {
           const state = states?.[STEPS[i]!.path]
           return (

@@ -103,14 +103,16 @@ function Entry({ entry }: { entry: Later }) {
     })
   }
   return (
-    <li className="flex items-baseline gap-3 border-b border-rule py-2">
-      <input
-        type="checkbox"
-        checked={done}
-        aria-label={`${note}: done`}
-        onChange={(event) => void setDone({ id, done: event.target.checked })}
-        className="size-4 translate-y-0.5 accent-[var(--act)]"
-      />
+    <li className="flex items-baseline gap-3 border-b border-rule py-2 phone:items-start phone:gap-1">
+      <label className="flex justify-center phone:size-11">
+        <input
+          type="checkbox"
+          checked={done}
+          aria-label={`${note}: done`}
+          onChange={(event) => void setDone({ id, done: event.target.checked })}
+          className="size-4 translate-y-0.5 accent-[var(--act)]"
+        />
+      </label>
       <div className="min-w-0 flex-1">
         <p className={done ? 'text-soft line-through' : 'font-semibold'}>{note}</p>
         <p className="text-[13.5px] text-soft">

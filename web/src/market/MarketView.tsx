@@ -26,7 +26,7 @@ export function MarketView() {
   const { sellers } = data
   const offers = sellers.reduce((sum, seller) => sum + seller.offers, 0)
   return (
-    <div className="mx-auto max-w-[1240px] px-5 py-4">
+    <div className="mx-auto max-w-[1240px] px-5 py-4 phone:px-3">
       <div className="flex items-baseline gap-3">
         <h1 className="text-3xl">
           Market
@@ -52,7 +52,7 @@ export function MarketView() {
           : what somebody asks for parts, or your sellers with their shipping. Or make a seller by hand.
         </EmptyNote>
       ) : (
-        <table className="mt-3 w-full">
+        <table className="rows-on-phone mt-3 w-full">
           <thead className="text-left text-[13px] text-soft">
             <tr>
               {['seller', 'shipping', 'minimum', 'handling', 'days', 'rated', 'offers', 'heard'].map((head) => (
@@ -107,15 +107,15 @@ function Row({ seller, onEdit }: { seller: ToldSeller; onEdit: () => void }) {
         </span>
         {seller.notes && <span className="block max-w-[260px] text-[13px] text-soft">{seller.notes}</span>}
       </td>
-      <td className="max-w-[330px]">
+      <td data-label="shipping" data-wide className="max-w-[330px]">
         {open ? <span className="text-notice">not known: reckoned as none</span> : shippingInWords(seller)}
       </td>
-      <td>{money(seller.minimum)}</td>
-      <td>{money(seller.handling)}</td>
-      <td>{seller.arrivesInDays}</td>
-      <td>{seller.rating === null ? '–' : `${seller.rating} of 5`}</td>
-      <td>{seller.offers.toLocaleString('en')}</td>
-      <td className={heard.stale ? 'text-problem' : ''}>
+      <td data-label="minimum">{money(seller.minimum)}</td>
+      <td data-label="handling">{money(seller.handling)}</td>
+      <td data-label="days">{seller.arrivesInDays}</td>
+      <td data-label="rated">{seller.rating === null ? '–' : `${seller.rating} of 5`}</td>
+      <td data-label="offers">{seller.offers.toLocaleString('en')}</td>
+      <td data-label="heard" className={heard.stale ? 'text-problem' : ''}>
         {heard.stale && '✕ '}
         {heard.words}
       </td>

@@ -16,7 +16,8 @@ import { WentOn } from '../ui/WentOn.tsx'
 import { LinePicture } from './LinePicture.tsx'
 
 const LAST_BIN = 'outfit.last-bin'
-const NUMBER = 'w-[64px] rounded-[8px] border border-rule bg-card px-1.5 py-0.5 text-right tabular-nums'
+const NUMBER =
+  'w-[64px] phone:w-full phone:text-left rounded-[8px] border border-rule bg-card px-1.5 py-0.5 text-right tabular-nums'
 
 interface Counts {
   arrived: number
@@ -107,7 +108,7 @@ export function CheckInForm({
       }}
     >
       {typed.isBack && <WentOn onBeginAnew={typed.beginAnew} />}
-      <div className="mt-2 grid grid-cols-[160px_1fr] gap-3">
+      <div className="mt-2 grid grid-cols-[160px_1fr] gap-3 phone:grid-cols-1">
         <label className="font-semibold">
           Here on
           <input
@@ -120,7 +121,7 @@ export function CheckInForm({
         </label>
         <BinSelect label="Into the bin" bins={bins} value={bin} onPick={choose} />
       </div>
-      <table className="mt-3 w-full">
+      <table className="rows-on-phone mt-3 w-full">
         <thead className="text-left text-[13px] text-soft">
           <tr>
             <th className="font-normal">line</th>
@@ -181,7 +182,7 @@ export function CheckInForm({
           {errorText(error)}
         </p>
       )}
-      <p className="mt-3 flex items-center gap-3">
+      <p className="mt-3 flex flex-wrap items-center gap-3">
         <Button look="act" type="submit" disabled={isLoading || bin === ''}>
           Check in {parcel.lines.length === 1 ? 'the line' : `all ${parcel.lines.length} lines`}
         </Button>
@@ -207,9 +208,10 @@ function Line({
 }) {
   const words = outcomeInWords({ ...line, ...counts })
   const field = (name: 'arrived' | 'damaged' | 'wrong', label: string) => (
-    <td>
+    <td data-label={label.toLowerCase()}>
       <input
         type="number"
+        inputMode="numeric"
         min={0}
         aria-label={`${label}: ${line.name}`}
         value={counts[name]}
@@ -229,12 +231,16 @@ function Line({
           </span>
         </span>
       </td>
-      <td>{line.qty}</td>
+      <td data-label="ordered" data-wide>
+        {line.qty}
+      </td>
       {field('arrived', 'Good')}
       {field('damaged', 'Damaged')}
       {field('wrong', 'Wrong')}
-      <td className={words ? 'font-semibold text-problem' : 'text-good'}>{words || '✓ complete'}</td>
-      <td>
+      <td data-wide className={words ? 'font-semibold text-problem' : 'text-good'}>
+        {words || '✓ complete'}
+      </td>
+      <td data-wide data-label="bin">
         <select
           aria-label={`Bin for ${line.name}`}
           value={counts.bin ?? ''}

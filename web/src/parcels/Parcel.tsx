@@ -83,7 +83,7 @@ export function Parcel({ parcel, catalogue }: { parcel: ToldParcel; catalogue: C
         <CheckInForm parcel={parcel} catalogue={catalogue} onLeave={() => check(false)} />
       ) : (
         <>
-          <table className="mt-3 w-full">
+          <table className="rows-on-phone mt-3 w-full">
             <thead className="text-left text-[13px] text-soft">
               <tr>
                 <th className="font-normal">line</th>
@@ -107,8 +107,10 @@ export function Parcel({ parcel, catalogue }: { parcel: ToldParcel; catalogue: C
                       </span>
                     </span>
                   </td>
-                  <td className="text-right">{line.qty}</td>
-                  <td className="pl-5">
+                  <td data-label="ordered" className="text-right">
+                    {line.qty}
+                  </td>
+                  <td data-label="what came" className="pl-5">
                     {line.arrived === null ? (
                       <span className="text-soft">not here yet</span>
                     ) : outcomeInWords(line) ? (
@@ -119,8 +121,12 @@ export function Parcel({ parcel, catalogue }: { parcel: ToldParcel; catalogue: C
                       <span className="text-good">✓ {line.arrived} good</span>
                     )}
                   </td>
-                  <td className="text-right">{money(line.price)}</td>
-                  <td className="text-right">{money(line.price * line.qty)}</td>
+                  <td data-label="each" className="text-right phone:hidden">
+                    {money(line.price)}
+                  </td>
+                  <td data-label="sum" className="text-right">
+                    {money(line.price * line.qty)}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -140,7 +146,7 @@ export function Parcel({ parcel, catalogue }: { parcel: ToldParcel; catalogue: C
               ))}
             </tfoot>
           </table>
-          <p className="mt-3 flex gap-2">
+          <p className="mt-3 flex flex-wrap gap-2">
             {(['csv', 'pdf'] as const).map((kind) => (
               <a
                 key={kind}
@@ -166,7 +172,7 @@ function Dates({ parcel }: { parcel: ToldParcel }) {
     if (answer.error) tellError(answer.error)
   }
   return (
-    <div className="mt-2 grid grid-cols-[160px_180px_1fr] gap-3">
+    <div className="mt-2 grid grid-cols-[160px_180px_1fr] gap-3 phone:grid-cols-2">
       <label className="text-[13px] text-soft">
         due on
         <input

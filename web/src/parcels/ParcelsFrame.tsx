@@ -6,7 +6,7 @@ import { summaryOf } from './parcelWords.ts'
 /** The frame of the views of parcels. */
 export function ParcelsFrame({ parcels, children }: { parcels: readonly ToldParcel[]; children: ReactNode }) {
   return (
-    <div className="mx-auto max-w-[1240px] px-5 py-4">
+    <div className="mx-auto max-w-[1240px] px-5 py-4 phone:px-3">
       <h1 className="text-3xl">
         Parcels
         <span className="ml-3 font-sans text-sm font-normal tracking-normal text-soft">{summaryOf(parcels)}</span>

@@ -1,3 +1,4 @@
+import { usePhone } from '../ui/usePhone.ts'
 import { Link, useParams } from 'react-router'
 import { homeMoney } from '@outfit/core/market'
 import { type ToldParcel } from '@outfit/core/parcels'
@@ -11,6 +12,7 @@ import { inOrder, standInWords } from './parcelWords.ts'
 
 /** All orders: late ones first, and one of them opened. */
 export function ParcelsView() {
+  const phone = usePhone()
   const { parcel: chosen } = useParams()
   const { data, error, refetch } = parcelsApi.endpoints.parcels.useQuery()
   const catalogue = useKnownCatalogue(data)
@@ -27,8 +29,11 @@ export function ParcelsView() {
   const shown = chosen ? data.parcels.find(({ id }) => id === chosen) : first
   return (
     <ParcelsFrame parcels={data.parcels}>
-      <div className="mt-3 flex items-start gap-6">
-        <nav aria-label="Parcels" className="w-[300px] shrink-0 space-y-3">
+      <div className="mt-3 flex items-start gap-6 phone:block">
+        <nav
+          aria-label="Parcels"
+          className={`w-[300px] shrink-0 space-y-3 phone:w-full ${chosen ? 'phone:hidden' : ''}`}
+        >
           {groups.map(({ title, parcels }) => (
             <section key={title}>
               <h2 className="text-lg">{title}</h2>
@@ -40,7 +45,12 @@ export function ParcelsView() {
             </section>
           ))}
         </nav>
-        {shown ? (
+        {chosen && (
+          <Link to="/parcels" className="mb-2 hidden items-center gap-1 font-semibold text-act phone:inline-flex">
+            ‹ All parcels
+          </Link>
+        )}
+        {phone && !chosen ? null : shown ? (
           <Parcel key={`${shown.id} ${shown.state}`} parcel={shown} catalogue={catalogue} />
         ) : (
           <EmptyNote title="There is no such parcel">The others are on the left.</EmptyNote>

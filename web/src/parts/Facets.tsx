@@ -25,7 +25,7 @@ export function Facets({ question, facets, onChange }: FacetsProps) {
   return (
     <nav
       aria-label="Narrow the search"
-      className="flex h-full w-[236px] shrink-0 flex-col gap-3 overflow-y-auto border-r border-rule pb-3"
+      className="flex h-full w-[236px] shrink-0 flex-col gap-3 overflow-y-auto border-r border-rule pb-3 phone:max-h-[46dvh] phone:w-full phone:border-r-0"
     >
       <ul aria-label="Where it is worn" className="tape-shelves pl-[34px]">
         {SHELF_KEYS.map((key) => {

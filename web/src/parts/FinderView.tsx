@@ -1,3 +1,4 @@
+import { usePhone } from '../ui/usePhone.ts'
 import { formatCount } from '@outfit/core/base'
 import { Ruler, Table2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
@@ -58,11 +59,20 @@ export function FinderView() {
     change(withoutFacets)
   }
   const total = (currentData ?? data)?.total
+  const phone = usePhone()
+  const facets = <Facets question={question} facets={(currentData ?? data)?.facets} onChange={change} />
   return (
-    <div className="flex h-full">
-      <Facets question={question} facets={(currentData ?? data)?.facets} onChange={change} />
+    <div className="flex h-full phone:flex-col">
+      {phone ? (
+        <details className="shrink-0 border-b border-rule px-3">
+          <summary className="flex items-center font-semibold text-act">Narrow it down</summary>
+          {facets}
+        </details>
+      ) : (
+        facets
+      )}
       <div className="flex min-w-0 flex-1 flex-col">
-        <div className="flex items-center gap-2.5 px-4 pt-3 pb-2">
+        <div className="flex items-center gap-2.5 px-4 pt-3 pb-2 phone:flex-wrap phone:gap-2 phone:px-3">
           <h1 className="text-2xl leading-none">Parts</h1>
           <input
             ref={field}
@@ -74,7 +84,7 @@ export function FinderView() {
             }}
             placeholder="Words: hair, short, side parting, dark"
             aria-label="Find parts by words"
-            className="w-[290px] rounded-[10px] border border-rule bg-card px-3 py-1.5 placeholder:text-soft"
+            className="w-[290px] phone:w-full rounded-[10px] border border-rule bg-card px-3 py-1.5 placeholder:text-soft"
           />
           <p role="status" className="whitespace-nowrap text-soft">
             {total === undefined ? 'Looking…' : total === 1 ? '1 part' : `${formatCount(total)} parts`}
@@ -96,7 +106,7 @@ export function FinderView() {
               Show all
             </button>
           )}
-          <nav aria-label="Catalogue" className="ml-auto flex">
+          <nav aria-label="Catalogue" className="ml-auto flex phone:ml-0 phone:flex-wrap">
             <OwnMenu />
             <Link to="/tables" className={tool}>
               <Table2 aria-hidden className="size-4" /> Tables

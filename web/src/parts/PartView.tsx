@@ -68,7 +68,7 @@ function Page({ part, detail, family, palette, catalogue }: PageProps) {
   const shown = wished ? inColour(part, wished.code, catalogue) : { part, catalogue }
   const worn = wornAlone(shown.part, shown.catalogue)
   return (
-    <div className="mx-auto grid max-w-[1280px] grid-cols-[340px_1fr_310px] gap-7 px-5 py-5">
+    <div className="mx-auto grid max-w-[1280px] grid-cols-[340px_1fr_310px] gap-7 px-5 py-5 phone:grid-cols-1 phone:gap-5 phone:px-3 phone:[&>*]:min-w-0">
       <section aria-label="Drawn">
         <div className="flex items-start gap-3">
           <h1 className="text-2xl leading-tight">{part.name}</h1>

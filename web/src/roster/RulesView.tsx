@@ -58,7 +58,7 @@ interface RulesPageProps {
 /** Whose rules they are on the left, every switch on the right, what is done with them below. */
 function RulesPage({ about, children, ...switches }: RulesPageProps) {
   return (
-    <div className="mx-auto grid h-full max-w-[1240px] min-w-[1040px] grid-cols-[330px_minmax(0,1fr)] gap-8 px-5 py-4">
+    <div className="mx-auto grid h-full max-w-[1240px] min-w-[1040px] grid-cols-[330px_minmax(0,1fr)] gap-8 px-5 py-4 phone:block phone:h-auto phone:min-w-0 phone:px-3">
       <section aria-label="About these rules">
         <h1 className="text-2xl">House rules</h1>
         {about}
@@ -67,7 +67,7 @@ function RulesPage({ about, children, ...switches }: RulesPageProps) {
         <div className="min-h-0 flex-1 overflow-y-auto">
           <RuleSwitches {...switches} />
         </div>
-        <div className="flex items-center gap-3 border-t border-rule pt-3">{children}</div>
+        <div className="flex flex-wrap items-center gap-3 border-t border-rule pt-3">{children}</div>
       </section>
     </div>
   )

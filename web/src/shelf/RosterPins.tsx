@@ -18,11 +18,11 @@ export function RosterPins({ outfits }: { outfits: readonly ShelfOutfit[] }) {
           {groups.map(({ severity, title, stuck }) => (
             <li
               key={severity + title}
-              className="grid grid-cols-[20px_290px_minmax(0,1fr)] items-baseline border-t border-rule py-1.5"
+              className="grid grid-cols-[20px_290px_minmax(0,1fr)] items-baseline border-t border-rule py-1.5 phone:grid-cols-[20px_minmax(0,1fr)]"
             >
               <PinMark severity={severity} />
               <span className="font-semibold">{title}</span>
-              <span className="flex flex-wrap gap-x-5">
+              <span className="flex flex-wrap gap-x-5 phone:col-start-2">
                 {stuck.map(({ outfit, detail }) => (
                   <span key={outfit.id}>
                     <Link to={`/outfits/${outfit.id}/bench`} className="font-semibold text-act hover:underline">

@@ -1,3 +1,4 @@
+import { usePhone } from '../ui/usePhone.ts'
 import { Check, Pencil, Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
@@ -86,12 +87,13 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
     setSearch({ take: current.label, with: next.join(',') }, { replace: true })
   }
   const [width, setWidth] = useState<number | null>(null)
+  const phone = usePhone()
   const file = (kind: string) =>
     `/api/outfits/${outfit.id}/compared.${kind}?${asQuery({ takes: takes.map(({ id }) => id).join(','), ...printedAs(width) })}`
-  const columns = { gridTemplateColumns: `112px repeat(${takes.length}, minmax(0, 1fr))` }
+  const columns = { gridTemplateColumns: `${phone ? 64 : 112}px repeat(${takes.length}, minmax(0, 1fr))` }
   return (
-    <div className="mx-auto max-w-[1240px] min-w-[1040px] px-5 py-3">
-      <div className="flex items-end gap-4">
+    <div className="mx-auto max-w-[1240px] min-w-[1040px] px-5 py-3 phone:min-w-0 phone:px-3">
+      <div className="flex items-end gap-4 phone:flex-wrap">
         <div>
           <h1 className="text-2xl">Takes of {outfit.name}</h1>
           <p className="text-soft">
@@ -132,7 +134,7 @@ function Compared({ outfit, take: current, catalogue }: { outfit: OutfitDetail; 
         ))}
       </ul>
       {takes.length > 1 && <Differences judged={judged} outfit={outfit} catalogue={catalogue} columns={columns} />}
-      <div className="mt-5 grid grid-cols-2 gap-6">
+      <div className="mt-5 grid grid-cols-2 gap-6 phone:grid-cols-1">
         <Verdict outfit={outfit} />
         <Replicable outfit={outfit} take={chosen ?? current} />
       </div>
@@ -231,8 +233,8 @@ function TakeColumn({
           className="h-[236px] min-w-0 flex-1"
         />
       </div>
-      <div className="flex items-baseline gap-3 text-[13.5px] whitespace-nowrap">
-        <dl className="flex gap-4 [&_dt]:text-soft">
+      <div className="flex items-baseline gap-3 text-[13.5px] whitespace-nowrap phone:flex-col phone:gap-1">
+        <dl className="flex gap-4 phone:flex-wrap phone:gap-x-3 [&_dt]:text-soft">
           <div>
             <dt className="inline">likeness</dt>{' '}
             <dd className="inline font-head text-[17px] font-bold text-act">{inPoints(likeness.milli)}</dd>

@@ -33,7 +33,7 @@ export function Bag({ basket, report, catalogue, fills, onWhy, onOrder, openTerm
   return (
     <article
       aria-label={`Parcel from ${seller.name}`}
-      className="bag flex min-h-[400px] w-[292px] shrink-0 flex-col rounded-b-[10px] px-3.5 pt-7 pb-3"
+      className="bag flex min-h-[400px] w-[292px] shrink-0 flex-col phone:min-h-0 phone:w-full rounded-b-[10px] px-3.5 pt-7 pb-3"
     >
       <h3 className="text-lg leading-tight">{seller.name}</h3>
       <p className="text-[13px] text-soft">

@@ -114,9 +114,9 @@ export function Report({
   const untold = looked.baskets.map(({ seller }) => seller).filter((seller) => open.has(seller))
   const comparable = unmetIn(looked) === unmetIn(plan)
   return (
-    <div className="flex h-full min-w-[1180px] flex-col">
-      <div className="min-h-0 flex-1 overflow-y-auto px-5 pt-4 pb-6">
-        <div className="flex items-baseline gap-3">
+    <div className="flex h-full min-w-[1180px] flex-col phone:h-auto phone:min-w-0">
+      <div className="min-h-0 flex-1 overflow-y-auto px-5 pt-4 pb-6 phone:px-3">
+        <div className="flex items-baseline gap-3 phone:flex-wrap">
           <h1 className="text-2xl">
             {!anything
               ? 'Nothing can be bought'
@@ -129,7 +129,7 @@ export function Report({
             {aside}
           </span>
         </div>
-        <p className="mt-0.5 flex h-6 items-center gap-3 text-sm text-soft">
+        <p className="mt-0.5 flex h-6 items-center gap-3 text-sm text-soft phone:h-auto phone:flex-wrap">
           {proofOf(plan, money)}
           {anything && <FurtherBar further={further} open={plan.status !== 'optimal'} money={money} />}
         </p>
@@ -151,7 +151,7 @@ export function Report({
         <div
           role="radiogroup"
           aria-label="Ways to buy"
-          className={`mt-3 grid gap-3.5 ${ways.length > 5 ? 'grid-cols-6' : 'grid-cols-5'}`}
+          className={`mt-3 grid gap-3.5 ${ways.length > 5 ? 'grid-cols-6' : 'grid-cols-5'} phone:grid-cols-2 phone:gap-2`}
         >
           {ways.map(({ key, title, plan: found, remark }) => (
             <button
@@ -176,8 +176,8 @@ export function Report({
             </button>
           ))}
         </div>
-        <div className="mt-5 flex items-start gap-6">
-          <div className="flex min-w-0 flex-1 flex-wrap gap-5">
+        <div className="mt-5 flex items-start gap-6 phone:flex-col">
+          <div className="flex min-w-0 flex-1 flex-wrap gap-5 phone:w-full">
             {looked.baskets.map((basket) => (
               <Bag
                 key={basket.seller}
@@ -193,7 +193,7 @@ export function Report({
               />
             ))}
           </div>
-          <section aria-label="What it is made of" className="w-[300px] shrink-0">
+          <section aria-label="What it is made of" className="w-[300px] shrink-0 phone:w-full">
             <h2 className="text-lg">What it is made of</h2>
             <Terms plan={looked} problem={problem} sellerName={sellerName} nameOf={nameOf} untold={open} />
             {shown === 'best'
@@ -235,9 +235,9 @@ export function Report({
           </section>
         </div>
       </div>
-      <footer className="shrink-0 space-y-1.5 border-t border-rule bg-band px-5 py-2.5">
+      <footer className="shrink-0 space-y-1.5 border-t border-rule bg-band px-5 py-2.5 phone:px-3">
         <OptionsBar options={options} onChange={onOptions} />
-        <div className="flex items-center gap-5">
+        <div className="flex items-center gap-5 phone:flex-wrap phone:gap-2">
           <p className="text-[13px] text-soft">
             {about(report, plan)} {CAUTIONS.small}
           </p>
@@ -271,7 +271,7 @@ function about({ name, label, outfits, problem, date }: ReportWithParts, plan: S
 
 function Downloads({ job }: { job: string }) {
   return (
-    <div className="ml-auto flex shrink-0 gap-2">
+    <div className="ml-auto flex shrink-0 gap-2 phone:ml-0 phone:shrink phone:flex-wrap">
       {[
         ['shopping.csv', 'Shopping list (CSV)'],
         ['plan.json', 'Plan (JSON)'],
