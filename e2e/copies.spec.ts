@@ -71,3 +71,23 @@ test(
     expect(await server.get('archives')).toEqual([])
   },
 )
+
+test('what is being typed goes along in a copy, also to another browser', async ({ app, browser, server }) => {
+  await app.goto('/market')
+  await app.getByRole('button', { name: 'New seller' }).click()
+  await app.getByRole('dialog').getByRole('textbox', { name: 'Name' }).fill('The shop by the lock')
+  await app.goto('/settings/copies')
+  await app.getByRole('button', { name: 'Write a copy now' }).click()
+  await expect(app.getByText(/^Saved: /)).toBeVisible()
+  await app
+    .getByRole('button', { name: /^Bring back/ })
+    .first()
+    .click()
+  await app.getByRole('dialog').getByRole('button', { name: 'Bring it back' }).click()
+  await expect(app.getByText(/^Brought back: /)).toBeVisible()
+  const other = await (await browser.newContext()).newPage()
+  await other.goto(`${server.url}/market`)
+  await other.getByRole('button', { name: 'New seller' }).click()
+  await expect(other.getByRole('dialog').getByRole('textbox', { name: 'Name' })).toHaveValue('The shop by the lock')
+  await other.context().close()
+})

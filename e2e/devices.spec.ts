@@ -111,7 +111,7 @@ test('a part is found, taken out and put in again, and put off for later, with o
   expect(await unfit(phone)).toEqual([])
   await rooms.getByRole('button', { name: 'More' }).click()
   await phone.getByRole('dialog', { name: 'Where to' }).getByRole('link', { name: 'Parcels' }).click()
-  await phone.getByRole('link', { name: /Lock 9 Loft/ }).click()
+  await phone.getByRole('link', { name: /Lock 9 Loft.* on the way/ }).click()
   await phone.getByRole('button', { name: 'Check it in' }).click()
   await expect(phone.getByRole('button', { name: /^Check in/ })).toBeVisible()
   expect(await unfit(phone)).toEqual([])
@@ -129,6 +129,49 @@ test('an outfit is dressed, mended and undone on a phone', async ({ browser, ser
   await expect(sheet).toBeHidden()
   await phone.getByRole('button', { name: 'Undo' }).click()
   await expect(phone.getByRole('button', { name: 'Redo' })).toBeEnabled()
+  await phone.context().close()
+})
+
+test('a list is ticked without a connection, opened anew there, and told when it is back', async ({
+  app,
+  browser,
+  server,
+}) => {
+  const address = `${addressOf('Night market')}/take-along`
+  await app.goto(address)
+  const row = (page: Page, name: RegExp) => page.getByRole('checkbox', { name })
+  await expect(row(app, /^Oilskin hat, Marigold/)).toBeVisible()
+  const phone = await phoneOf(browser)
+  await phone.goto(server.url + address)
+  await row(phone, /^Oilskin hat, Marigold/).click()
+  await expect(phone.getByText('All told')).toBeVisible()
+  await expect(row(app, /^Oilskin hat, Marigold/)).toBeChecked()
+  expect(await unfit(phone)).toEqual([])
+  expect(await faultsIn(phone, 'light')).toEqual([])
+
+  // What keeps the interface has what it needs once the page said what it is made of.
+  await phone.waitForFunction(async () => {
+    const kept = await caches.open('outfit-interface')
+    const files = performance.getEntriesByType('resource').filter(({ name }) => name.includes('/assets/'))
+    const there = await Promise.all(files.map(({ name }) => kept.match(name)))
+    return files.length > 0 && there.every(Boolean) && (await kept.match('/')) !== undefined
+  })
+  await phone.context().setOffline(true)
+  await row(phone, /^Long and straight, Tar/).click()
+  await expect(phone.getByText('No connection: 1 tick waits here')).toBeVisible()
+  await phone.reload()
+  await expect(row(phone, /^Long and straight, Tar/)).toBeChecked()
+  await expect(row(phone, /^Oilskin hat, Marigold/)).toBeChecked()
+  await row(phone, /^Oilskin hat, Marigold/).click()
+  // Meanwhile somebody says another thing at the desk.
+  await row(app, /^Long and straight, Tar/).click()
+  await expect(app.getByText('All told')).toBeVisible()
+  await row(app, /^Long and straight, Tar/).click()
+  await expect(app.getByText('All told')).toBeVisible()
+  await phone.context().setOffline(false)
+  await expect(phone.getByText('All told')).toBeVisible()
+  await expect(row(app, /^Oilskin hat, Marigold/)).not.toBeChecked()
+  await expect(row(phone, /^Long and straight, Tar/)).not.toBeChecked()
   await phone.context().close()
 })
 

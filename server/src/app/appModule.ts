@@ -13,6 +13,7 @@ import { BrowsersModule } from '../browsers/browsersModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
+import { ErrandsModule } from '../errands/errandsModule.ts'
 import { FeedModule } from '../feed/feedModule.ts'
 import { IntakeModule } from '../intake/intakeModule.ts'
 import { JournalModule } from '../journal/journalModule.ts'
@@ -95,6 +96,7 @@ const ROOMS = [
   WardrobeModule,
   ParcelsModule,
   WorkbenchModule,
+  ErrandsModule,
   ShowModule,
   SampleModule,
   JournalModule,

@@ -23,6 +23,7 @@ const TABLES_OF: Readonly<Record<Clearable, readonly string[]>> = {
     'preference',
     'removed',
     'later',
+    'errand_tick',
   ],
   drawer: [
     'act',

@@ -7,6 +7,7 @@ import * as brief from '../schema/brief.ts'
 import * as browsers from '../schema/browsers.ts'
 import * as catalogue from '../schema/catalogue.ts'
 import * as drawer from '../schema/drawer.ts'
+import * as errands from '../schema/errands.ts'
 import * as imports from '../schema/tables.ts'
 import * as intake from '../schema/intake.ts'
 import * as journal from '../schema/journal.ts'
@@ -24,6 +25,7 @@ const ENTITIES = [
   browsers,
   catalogue,
   drawer,
+  errands,
   imports,
   intake,
   jobs,

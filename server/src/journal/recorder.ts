@@ -9,7 +9,7 @@ const ulid = monotonicFactory()
 
 /** Tables nobody takes back by their rows: worked out from others, the journal itself, or with a way back of their own. */
 const UNRECORDED =
-  /^(sqlite_.*|migrations|part_text.*|journal.*|job|lying|offer|quote|quote_sheet|intake_row|intake_answer|shown|mapping|browser_kept|sample_row)$/
+  /^(sqlite_.*|migrations|part_text.*|journal.*|job|lying|offer|quote|quote_sheet|intake_row|intake_answer|shown|mapping|browser_kept|sample_row|errand_tick)$/
 
 /** Columns in which a row may differ without anything having been done: what somebody has looked at, and how often it was written. */
 const MARKS = ['seen', 'version'].map((column) => `'$.${column}'`).join(', ')

@@ -109,6 +109,22 @@ export class MarketService {
     return new Map([...lowest].map(([key, ways]) => [key, Math.min(...ways.map(inHome))]))
   }
 
+  /** Who asks least for one of each part, and how much in the home currency; parts nobody sells singly are left out. */
+  async leastAsked(parts: readonly string[]): Promise<Map<string, { seller: string; name: string; price: number }>> {
+    const [rates, date] = await Promise.all([this.rates(), this.pricedOn()])
+    const offers = (await this.database.query(
+      `SELECT o.code, o.seller, s.name, o.currency, o.price FROM offer o JOIN seller s ON s.code = o.seller
+       WHERE o.kind = 'part' AND o.code IN (SELECT value FROM json_each(?)) AND ${FOR_SALE} ORDER BY o.code, s.name`,
+      [JSON.stringify(parts)],
+    )) as { code: string; seller: string; name: string; currency: string; price: number }[]
+    const least = new Map<string, { seller: string; name: string; price: number }>()
+    for (const { code, seller, name, currency, price: asked } of offers) {
+      const price = convert(asked, currency, homeCurrency(), date, rates)
+      if (price < (least.get(code)?.price ?? Infinity)) least.set(code, { seller, name, price })
+    }
+    return least
+  }
+
   private async lowestWithWholes(): Promise<Map<string, number>> {
     const [cheapest, singly] = await Promise.all([this.cheapest(), this.lowest()])
     const figures = [...cheapest].flatMap(([key, price]) =>

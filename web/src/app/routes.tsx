@@ -78,6 +78,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../sourcing/RosterBuyingView.tsx')).RosterBuyingView }),
       },
       {
+        path: 'rosters/:roster/take-along',
+        lazy: async () => ({ Component: (await import('../errands/ErrandsView.tsx')).ErrandsView }),
+      },
+      {
         path: 'rosters/:roster/rules',
         lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).RosterRulesView }),
       },

@@ -52,6 +52,7 @@ export function RosterFrame({
     ...(audited ? [['Audit', at('/audit')] as [string, string]] : []),
     ['Ranking', at('/ranking')],
     ['Buying', at('/buying')],
+    ['To take along', at('/take-along')],
     ['Prices', at('/prices')],
     ['House rules', at('/rules')],
   ]

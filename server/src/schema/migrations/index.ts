@@ -22,6 +22,7 @@ import { Pieces1765900000000 } from './pieces.ts'
 import { Journal1766000000000 } from './journal.ts'
 import { JournalCopy1766100000000 } from './journalCopy.ts'
 import { Browsers1766200000000 } from './browsers.ts'
+import { Errands1766300000000 } from './errands.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -49,4 +50,5 @@ export const MIGRATIONS = [
   Journal1766000000000,
   JournalCopy1766100000000,
   Browsers1766200000000,
+  Errands1766300000000,
 ]

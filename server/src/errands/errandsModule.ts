@@ -1,0 +1,15 @@
+import { Module } from '@nestjs/common'
+import { AllotmentModule } from '../allotment/allotmentModule.ts'
+import { CatalogueModule } from '../catalogue/catalogueModule.ts'
+import { DrawerModule } from '../drawer/drawerModule.ts'
+import { MarketModule } from '../market/marketModule.ts'
+import { ErrandsController } from './errandsController.ts'
+import { ErrandService } from './errandService.ts'
+
+/** Lists one takes along. */
+@Module({
+  imports: [AllotmentModule, CatalogueModule, DrawerModule, MarketModule],
+  controllers: [ErrandsController],
+  providers: [ErrandService],
+})
+export class ErrandsModule {}
