@@ -77,7 +77,7 @@ test('what is being typed goes along in a copy, also to another browser', async 
   await app.getByRole('button', { name: 'New seller' }).click()
   await app.getByRole('dialog').getByRole('textbox', { name: 'Name' }).fill('The shop by the lock')
   await app.goto('/settings/copies')
-  await app.getByRole('button', { name: 'Save a copy now' }).click()
+  await app.getByRole('button', { name: 'Save everything as one file' }).click()
   await expect(app.getByText(/^Saved: /)).toBeVisible()
   await app
     .getByRole('button', { name: /^Bring back/ })

@@ -1,4 +1,4 @@
-import { expect, test as base, type Download, type Locator, type Page } from '@playwright/test'
+import { expect, test as base, type BrowserContext, type Download, type Locator, type Page } from '@playwright/test'
 import { fork } from 'node:child_process'
 import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -136,6 +136,11 @@ export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
     rmSync(data, { recursive: true, force: true })
   },
   baseURL: ({ server }, use) => use(server.url),
+  // What a browser keeps for itself it tells its server, and a journey that only reads has told nobody anything.
+  context: async ({ context }, use, { tags }) => {
+    if (tags.includes(READS.tag)) await untold(context)
+    await use(context)
+  },
   // The page ends before its server: what it still asks for finds it there.
   app: async ({ page }, use) => {
     const complaints: string[] = []
@@ -146,6 +151,11 @@ export const test = base.extend<{ server: Server; app: Page }, { host: Host }>({
 })
 
 export { expect }
+
+/** Have a browser tell nobody what it keeps for itself. */
+export async function untold(context: BrowserContext): Promise<void> {
+  await context.route('**/api/browsers/**', (route) => route.abort())
+}
 
 /** Have a page hear nothing of what is written elsewhere, as one whose line was cut. Before it is opened. */
 export async function unheard(page: Page): Promise<void> {
