@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import type { NetworkState } from '@outfit/core/access'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import { Access } from './access.ts'
-import { addressesHere } from './hosts.ts'
+import { addressesHere, hostsHere } from './hosts.ts'
 import { Network } from './network.ts'
 import { Throttle } from './throttle.ts'
 
@@ -217,4 +217,7 @@ test('addresses of a home come first, and none of this machine alone', () => {
       b: [one('192.168.1.5', 'IPv4')],
     }),
   ).toEqual(['192.168.1.5', '203.0.113.9', '[2001:db8::5]'])
+  expect([hostsHere('192.168.1.5'), hostsHere('fd00::1')]).toEqual([['192.168.1.5'], ['[fd00::1]']])
+  // Who listens by IPv4 alone is not told to be called by an address of the other kind.
+  expect(hostsHere('0.0.0.0').filter((host) => host.startsWith('['))).toEqual([])
 })

@@ -14,9 +14,13 @@ export function addressesHere(interfaces = networkInterfaces()): string[] {
     .map(({ family, address }) => (family === 'IPv6' ? `[${address}]` : address))
 }
 
-/** What other devices may call this machine: its addresses, and its name. */
-export function hostsHere(only: string | null): string[] {
-  if (only !== null) return [only.includes(':') && !only.startsWith('[') ? `[${only}]` : only]
+/** Addresses that stand for all of this machine: those of IPv4, or of both kinds. */
+const ALL = new Set(['0.0.0.0', '::'])
+
+/** What other devices may call this machine that listens at an address: its addresses and its name, or that address alone. */
+export function hostsHere(address: string): string[] {
+  if (!ALL.has(address)) return [address.includes(':') ? `[${address}]` : address]
   const name = hostname().toLowerCase()
-  return [...addressesHere(), name, ...(name.includes('.') ? [] : [`${name}.local`])]
+  const all = addressesHere().filter((one) => address === '::' || !one.startsWith('['))
+  return [...all, name, ...(name.includes('.') ? [] : [`${name}.local`])]
 }

@@ -50,7 +50,7 @@ export class Network implements OnApplicationShutdown {
   }
 
   hosts(): string[] {
-    return hostsHere(this.address === ANYWHERE || this.address === '::' ? null : this.address)
+    return hostsHere(this.address)
   }
 
   /** Addresses to type on another device, the likeliest first; none while it is closed. */

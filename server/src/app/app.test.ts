@@ -173,6 +173,18 @@ describe('the command line', () => {
     expect(readSettings(['--port', '0', '--data', '/x/y'])).toMatchObject({ port: 0, data: '/x/y' })
   })
 
+  test.each([
+    ['0.0.0.0', { address: '0.0.0.0', port: null }],
+    ['192.168.1.5:4400', { address: '192.168.1.5', port: 4400 }],
+    ['[::]:4400', { address: '::', port: 4400 }],
+  ])('listens for other devices at %s', (listen, told) => {
+    expect(readSettings(['--listen', listen]).listen).toEqual(told)
+  })
+
+  test.each(['', ':4400', '0.0.0.0:0', '0.0.0.0:99999', 'a b'])('is told what is wrong about --listen %s', (listen) => {
+    expect(() => readSettings(['--listen', listen])).toThrow(/--listen must be an address/)
+  })
+
   test('refuses what it does not know, by name', () => {
     expect(() => readSettings(['--port', 'many'])).toThrow('--port must be a number from 0 to 65535; it is many.')
     expect(() => readSettings(['--colour', 'red'])).toThrow(/--colour/)

@@ -16,6 +16,7 @@ import { join } from 'node:path'
 import { DATABASE_FILES } from './databaseFiles.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 import { codeOf } from './storage.ts'
+import { WORKSPACE_FILE } from './workspaceName.ts'
 
 /** Who holds a folder, for those who find it held. */
 interface Holder {
@@ -134,6 +135,8 @@ export function setAside(folder: string, now = new Date()): string | null {
   // The database itself goes last: as long as it is here, the call begins anew.
   for (const name of DATABASE_FILES.toReversed())
     if (existsSync(join(folder, name))) renameSync(join(folder, name), join(moving, name))
+  // What is begun here is another workspace.
+  rmSync(join(folder, WORKSPACE_FILE), { force: true })
   return stamped()
 }
 
