@@ -56,6 +56,6 @@ test('an errand is done once all of its pieces are there', () => {
     price: null,
   }
   const stops = [{ kind: 'bin' as const, code: 'B1', name: 'Hands', errands: [errand] }]
-  expect(doneOf(stops, () => 1)).toEqual({ done: 0, of: 1 })
-  expect(doneOf(stops, (of) => (of === 'bin B1 P-1' ? 2 : 0))).toEqual({ done: 1, of: 1 })
+  expect(doneOf(stops, () => 1)).toEqual({ done: 0, all: 1 })
+  expect(doneOf(stops, (of) => (of === 'bin B1 P-1' ? 2 : 0))).toEqual({ done: 1, all: 1 })
 })

@@ -2,6 +2,7 @@
 export interface Errand {
   /** The same for the same thing at the same stop, whatever else is on the list. */
   id: string
+  /** The part, or the figure or release a plan buys whole. */
   part: string
   name: string
   colour: string
@@ -40,8 +41,9 @@ export interface TickCollision {
   stays: number
 }
 
+/** What is to be fetched for a roster, or bought by a plan. */
 export interface ErrandList {
-  roster: { id: string; name: string }
+  of: { kind: 'roster' | 'plan'; id: string; name: string }
   stops: ErrandStop[]
   ticks: ErrandTick[]
   /** Drawings of parts as SVG, by code. */
@@ -75,7 +77,7 @@ export function mergeTicks(kept: readonly ErrandTick[], changes: readonly TickCh
 }
 
 /** How many of a list are done: errands all of whose pieces were fetched. */
-export function doneOf(stops: readonly ErrandStop[], got: (id: string) => number): { done: number; of: number } {
-  const all = stops.flatMap(({ errands }) => errands)
-  return { done: all.filter(({ id, qty }) => got(id) >= qty).length, of: all.length }
+export function doneOf(stops: readonly ErrandStop[], got: (id: string) => number): { done: number; all: number } {
+  const errands = stops.flatMap((stop) => stop.errands)
+  return { done: errands.filter(({ id, qty }) => got(id) >= qty).length, all: errands.length }
 }

@@ -30,11 +30,13 @@ const line = (
   ticked: boolean,
 ) =>
   `<li><label><input type="checkbox" name="${escaped(id)}"${ticked ? ' checked' : ''}>${pictures[part] ?? ''}<span><strong>${qty > 1 ? `${qty} × ` : ''}${escaped(name)}</strong> ${escaped(colour)}<small>${escaped(
-    [price === null ? '' : `${homeMoney(price)} each`, `for ${forWhom.join(', ')}`].filter(Boolean).join(' · '),
+    [price === null ? '' : `${homeMoney(price)} each`, forWhom.length > 0 ? `for ${forWhom.join(', ')}` : '']
+      .filter(Boolean)
+      .join(' · '),
   )}</small></span></label></li>`
 
 /** A list to take along as one file: it opens in any browser without a connection, and keeps its ticks there. */
-export function errandPage({ roster, stops, ticks, pictures }: ErrandList): string {
+export function errandPage({ of, stops, ticks, pictures }: ErrandList): string {
   const got = new Map(ticks.map((tick) => [tick.id, tick.got]))
   const sections = stops.map(
     ({ kind, name, errands }) =>
@@ -43,6 +45,6 @@ export function errandPage({ roster, stops, ticks, pictures }: ErrandList): stri
         .join('')}</ul></section>`,
   )
   const policy = `default-src 'none'; style-src 'unsafe-inline'; script-src 'sha256-${createHash('sha256').update(SCRIPT).digest('base64')}'`
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta http-equiv="Content-Security-Policy" content="${policy}"><title>${escaped(roster.name)} to take along</title><style>${STYLE}</style></head><body data-roster="${escaped(roster.id)}"><h1>${escaped(roster.name)}</h1><p><span id="done"></span> done. What is ticked stays in this browser.</p>${sections.length > 0 ? sections.join('') : '<p>Nothing is to be fetched.</p>'}<script>${SCRIPT}</script></body></html>
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta http-equiv="Content-Security-Policy" content="${policy}"><title>${escaped(of.name)} to take along</title><style>${STYLE}</style></head><body data-roster="${escaped(of.id)}"><h1>${escaped(of.name)}</h1><p><span id="done"></span> done. What is ticked stays in this browser.</p>${sections.length > 0 ? sections.join('') : '<p>Nothing is to be fetched.</p>'}<script>${SCRIPT}</script></body></html>
 `
 }

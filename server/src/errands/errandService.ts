@@ -6,6 +6,7 @@ import { gather, isCopy } from '@outfit/core/drawer'
 import {
   errandId,
   mergeTicks,
+  type Errand,
   type ErrandList,
   type ErrandStop,
   type TickChange,
@@ -20,6 +21,7 @@ import { MarketService } from '../market/marketService.ts'
 import { ErrandTickEntity } from '../schema/errands.ts'
 import { BinEntity } from '../schema/drawer.ts'
 import { RosterEntity } from '../schema/roster.ts'
+import { SourcingService } from '../sourcing/sourcingService.ts'
 import { partSvg } from './partSvg.ts'
 
 /** Parts wanted at a stop, with whom for. */
@@ -35,25 +37,58 @@ export class ErrandService {
     private readonly bins: BinService,
     private readonly catalogue: CatalogueService,
     private readonly market: MarketService,
+    private readonly sourcing: SourcingService,
   ) {}
 
   /** What is to be fetched for the outfits of a roster that do not stand built. 404 for a roster there is none of. */
-  async list(roster: string): Promise<ErrandList> {
+  async ofRoster(roster: string): Promise<ErrandList> {
     const found = await this.database.getRepository(RosterEntity).findOneBy({ id: roster })
     if (!found) throw notFound('roster', roster)
     const shares = (await this.shares.all()).filter((share) => share.roster.id === roster && !standsBuilt(share))
     const stops = [...(await this.toPick(shares)), ...(await this.toBuy(shares))]
-    const codes = [...new Set(stops.flatMap(({ wanted }) => [...wanted.keys()]))]
-    const parts = await this.catalogue.parts(codes)
+    const catalogue = await this.catalogueOf(stops.flatMap(({ wanted }) => [...wanted.keys()]))
+    return this.listed(
+      { kind: 'roster', id: roster, name: found.name },
+      stops.map((stop) => told(stop, catalogue)),
+      catalogue,
+    )
+  }
+
+  /** What a plan buys, stall by stall. 404 for a plan there is none of. */
+  async ofPlan(job: string): Promise<ErrandList> {
+    const { plan, problem, things, name } = await this.sourcing.report(job)
+    const catalogue = await this.catalogueOf(Object.values(things).map(({ code }) => code))
+    const stops = plan.baskets.map(({ seller, lines }): ErrandStop => {
+      const stop = { kind: 'seller' as const, code: seller }
+      const errands = lines.map(({ offer, qty }): Errand => {
+        const thing = things[offer]
+        const part = catalogue.parts.get(thing?.code ?? '')
+        return {
+          ...{ id: errandId(stop, offer), part: thing?.code ?? offer, name: thing?.name ?? offer, qty, forWhom: [] },
+          colour: [part && mainColour(catalogue, part)?.name, thing?.condition].filter(Boolean).join(', '),
+          price: problem.offers.find(({ id }) => id === offer)?.price ?? null,
+        }
+      })
+      return { ...stop, name: problem.sellers.find(({ id }) => id === seller)?.name ?? seller, errands }
+    })
+    return this.listed({ kind: 'plan', id: job, name: name ?? 'a plan' }, stops, catalogue)
+  }
+
+  private async catalogueOf(codes: readonly string[]): Promise<Catalogue> {
+    const parts = await this.catalogue.parts([...new Set(codes)])
     const prints = await this.catalogue.printsOn(parts)
-    const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts, prints })
-    const ticks = await this.database.getRepository(ErrandTickEntity).findBy({ roster })
+    return catalogueOf({ ...(await this.catalogue.basics()), parts, prints })
+  }
+
+  private async listed(of: ErrandList['of'], stops: ErrandStop[], catalogue: Catalogue): Promise<ErrandList> {
+    const ticks = await this.database.getRepository(ErrandTickEntity).findBy({ list: of.id })
+    const codes = new Set(stops.flatMap(({ errands }) => errands.map(({ part }) => part)))
     return {
-      roster: { id: roster, name: found.name },
-      stops: stops.map((stop) => told(stop, catalogue)),
+      of,
+      stops,
       ticks: ticks.map(({ id, got, at }) => ({ id, got, at })),
       pictures: Object.fromEntries(
-        codes.flatMap((code) => {
+        [...codes].flatMap((code) => {
           const part = catalogue.parts.get(code)
           return part ? [[code, partSvg(part, catalogue)]] : []
         }),
@@ -115,22 +150,21 @@ export class ErrandService {
       .map(([code, one]) => ({ kind: code === '' ? ('anywhere' as const) : ('seller' as const), code, ...one }))
   }
 
-  /** Keep what was ticked on a device, which may have been away; what differs from what others said is told. */
-  async tick(roster: string, changes: readonly TickChange[]): Promise<TicksKept> {
+  /** Keep what was ticked of a list on a device, which may have been away; what differs from what others said is told. */
+  async tick(list: string, changes: readonly TickChange[]): Promise<TicksKept> {
     return this.writer.transaction(async (db) => {
-      if (!(await db.existsBy(RosterEntity, { id: roster }))) throw notFound('roster', roster)
-      const kept = await db.findBy(ErrandTickEntity, { roster })
-      const merged = mergeTicks(kept, changes)
-      for (const { id, got, at } of merged.ticks)
-        if (changes.some((change) => change.id === id))
-          await db.upsert(ErrandTickEntity, { roster, id, got, at }, ['roster', 'id'])
-      return { ...merged, ticks: merged.ticks.map(({ id, got, at }) => ({ id, got, at })) }
+      const merged = mergeTicks(await db.findBy(ErrandTickEntity, { list }), changes)
+      const ticks = merged.ticks.map(({ id, got, at }) => ({ id, got, at }))
+      for (const tick of ticks)
+        if (changes.some(({ id }) => id === tick.id))
+          await db.upsert(ErrandTickEntity, { list, ...tick }, ['list', 'id'])
+      return { ...merged, ticks }
     })
   }
 
-  /** Begin the list of a roster anew: nothing of it is ticked. */
-  async untick(roster: string): Promise<void> {
-    await this.writer.transaction((db) => db.delete(ErrandTickEntity, { roster }))
+  /** Begin a list anew: nothing of it is ticked. */
+  async untick(list: string): Promise<void> {
+    await this.writer.transaction((db) => db.delete(ErrandTickEntity, { list }))
   }
 }
 

@@ -2,7 +2,8 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { ErrandList, TicksKept } from '@outfit/core/errands'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { WorkbenchPlan } from '@outfit/core/workbench'
-import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+import type { SourcingPlan } from '@outfit/core/sourcing'
+import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer
 let roster: RosterShelf
@@ -86,6 +87,29 @@ describe('ticks', () => {
     expect((await server.send('DELETE', `rosters/${roster.id}/errands/ticks`)).status).toBe(204)
     expect((await list()).ticks).toEqual([])
   })
+})
+
+test('the list of a plan has its lines stall by stall, in a file and with ticks of its own', async () => {
+  const outfit = roster.outfits.find(({ toBuy }) => toBuy > 1)!
+  const { job } = (await server.send<{ job: string }>('POST', 'plans', { outfit: outfit.id, seconds: 1 })).body
+  expect((await jobEnd(server, job)).state).toBe('done')
+  const { plan } = (await server.get<{ plan: SourcingPlan }>(`plans/${job}`)).body
+  const told = async () => (await server.get<ErrandList>(`plans/${job}/errands`)).body
+  const { stops } = await told()
+  expect(stops.map(({ code, errands }) => [code, errands.map(({ qty }) => qty)])).toEqual(
+    plan.baskets.map(({ seller, lines }) => [seller, lines.map(({ qty }) => qty)]),
+  )
+  const spent = stops.flatMap(({ errands }) => errands).reduce((sum, { qty, price }) => sum + qty * price!, 0)
+  expect(spent).toBe(plan.baskets.reduce((sum, { goods }) => sum + goods, 0))
+  const [{ id } = { id: '' }] = stops[0]!.errands
+  await server.send('PUT', `plans/${job}/errands/ticks`, {
+    ticks: [{ id, got: 1, was: 0, at: '2026-12-01T10:00:00.000Z' }],
+  })
+  expect((await told()).ticks).toMatchObject([{ id, got: 1 }])
+  expect((await list()).ticks).toEqual([])
+  expect(await (await fetch(`${server.url}/api/plans/${job}/errands/list.html`)).text()).toContain(stops[0]!.name)
+  expect((await server.send('DELETE', `plans/${job}/errands/ticks`)).status).toBe(204)
+  expect((await server.get(`plans/nothing/errands`)).status).toBe(404)
 })
 
 test('the file needs nothing else, and says nothing that somebody smuggled into a name', async () => {

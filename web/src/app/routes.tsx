@@ -82,6 +82,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../errands/ErrandsView.tsx')).ErrandsView }),
       },
       {
+        path: 'plans/:plan/take-along',
+        lazy: async () => ({ Component: (await import('../errands/ErrandsView.tsx')).ErrandsView }),
+      },
+      {
         path: 'rosters/:roster/rules',
         lazy: async () => ({ Component: (await import('../roster/RulesView.tsx')).RosterRulesView }),
       },

@@ -22,7 +22,8 @@ const HEADS: Readonly<Record<ErrandStop['kind'], string>> = {
 
 /** What one takes along for a roster: bins to open, stalls to visit, each thing with a tick, also without a connection. */
 export function ErrandsView() {
-  const { roster = '' } = useParams()
+  const { roster, plan } = useParams()
+  const of = plan ? `plans/${plan}` : `rosters/${roster}`
   const [names, setNames] = useState<ReadonlyMap<string, string>>(new Map())
   const onCollisions = useCallback(
     (collisions: readonly TickCollision[]) => {
@@ -33,7 +34,7 @@ export function ErrandsView() {
     },
     [names],
   )
-  const { list, got, tick, waiting, away, problem, refetch } = useErrands(roster, onCollisions)
+  const { list, got, tick, waiting, away, problem, refetch } = useErrands(of, onCollisions)
   const [untick] = errandApi.endpoints.untick.useMutation()
   const [hides, hide] = useState(false)
   const [opensAlone, setOpensAlone] = useState(false)
@@ -43,9 +44,9 @@ export function ErrandsView() {
   }, [list])
   if (problem) return <ErrorNote onRetry={() => void refetch()}>{errorText(problem)}</ErrorNote>
   if (!list) return <Waiting>Writing the list…</Waiting>
-  const { done, of } = doneOf(list.stops, got)
+  const { done, all } = doneOf(list.stops, got)
   const begin = async () => {
-    const answer = await untick(roster)
+    const answer = await untick(of)
     if (answer.error) return tellError(answer.error)
     tell('Nothing is ticked any more.')
   }
@@ -54,14 +55,18 @@ export function ErrandsView() {
     .filter(({ errands }) => errands.length > 0)
   return (
     <div className="mx-auto max-w-[760px] px-5 py-4 phone:px-3">
-      <Link to={`/rosters/${roster}`} className="inline-flex items-center font-semibold text-act hover:underline">
-        ‹ {list.roster.name}
-      </Link>
+      {roster && (
+        <Link to={`/rosters/${roster}`} className="inline-flex items-center font-semibold text-act hover:underline">
+          ‹ {list.of.name}
+        </Link>
+      )}
       <h1 className="text-3xl">To take along</h1>
       <p className="text-soft">
-        What is owned by bin, in the order one walks along them; what is to be bought with whoever asks least.
+        {roster
+          ? 'What is owned by bin, in the order one walks along them; what is to be bought with whoever asks least.'
+          : `What the plan for ${list.of.name} buys, stall by stall.`}
       </p>
-      {of === 0 ? (
+      {all === 0 ? (
         <EmptyNote title="Nothing is to be fetched">
           Everybody stands built, or waits for parcels. Dress somebody, and what that takes is here.
         </EmptyNote>
@@ -69,7 +74,7 @@ export function ErrandsView() {
         <>
           <div className="sticky top-0 z-10 mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-paper py-2">
             <strong className="font-head text-[18px]" role="status">
-              {done} of {of}
+              {done} of {all}
             </strong>
             <label className="flex items-center gap-2">
               <input type="checkbox" checked={hides} onChange={({ target }) => hide(target.checked)} />
@@ -91,7 +96,7 @@ export function ErrandsView() {
       )}
       <div className="mt-6 flex flex-wrap gap-2">
         <a
-          href={`/api/rosters/${roster}/errands/list.html`}
+          href={`/api/${of}/errands/list.html`}
           download
           className="inline-flex items-center rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act hover:border-act"
         >
@@ -139,7 +144,10 @@ interface RowProps {
 
 function Row({ errand: { id, name, colour, qty, forWhom, price }, picture, got, onTick }: RowProps) {
   const done = got >= qty
-  const about = [price === null ? '' : `${homeMoney(price)} each`, `for ${forWhom.join(', ')}`]
+  const about = [
+    price === null ? '' : `${homeMoney(price)} each`,
+    forWhom.length > 0 ? `for ${forWhom.join(', ')}` : '',
+  ]
     .filter(Boolean)
     .join(' · ')
   return (

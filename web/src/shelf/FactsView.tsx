@@ -52,7 +52,7 @@ function Facts({ roster }: { roster: RosterShelf }) {
     ({ outfit, waitsFor, done }) => !done && waitsFor !== null && roster.outfits.some(({ id }) => id === outfit),
   )
   return (
-    <div className="mt-4 grid grid-cols-2 gap-x-10 gap-y-6">
+    <div className="mt-4 grid grid-cols-2 gap-x-10 gap-y-6 phone:grid-cols-1 phone:[&>*]:min-w-0">
       <Section title="Parts">
         <p>
           <strong>{parts.needed}</strong> parts of {parts.kinds} kinds: <strong>{parts.drawer}</strong> from the drawer
@@ -87,7 +87,7 @@ function Facts({ roster }: { roster: RosterShelf }) {
       </Section>
       <Section title="Main colours by faction">
         {colours.map(({ faction, mains }) => (
-          <p key={faction} className="flex items-center gap-2 py-0.5">
+          <p key={faction} className="flex items-center gap-2 py-0.5 phone:flex-wrap">
             <span className="w-[110px] shrink-0 truncate font-semibold">{faction || 'no faction'}</span>
             {mains.length === 0 && <span className="text-soft">nobody dressed</span>}
             {mains.slice(0, 4).map(({ colour, share }) => (

@@ -51,7 +51,7 @@ function Ranking({ roster }: { roster: RosterShelf }) {
     return <p className="mt-6 text-soft">Two dressed outfits at least are needed to choose between.</p>
   const enough = Math.ceil(dressed.length * Math.log2(dressed.length))
   return (
-    <div className="mt-4 grid grid-cols-[minmax(0,1fr)_440px] gap-10">
+    <div className="mt-4 grid grid-cols-[minmax(0,1fr)_440px] gap-10 phone:grid-cols-1 phone:[&>*]:min-w-0">
       <section aria-labelledby="which">
         <h2 id="which" className="text-xl">
           Which of the two?
@@ -69,7 +69,7 @@ function Ranking({ roster }: { roster: RosterShelf }) {
                 aria-keyshortcuts={String(at + 1)}
                 disabled={isLoading}
                 onClick={() => press(at as 0 | 1)}
-                className="group w-[260px] rounded-[14px] border border-rule bg-card px-4 pt-3 pb-4 text-center hover:border-act"
+                className="group w-[260px] phone:w-[46%] rounded-[14px] border border-rule bg-card px-4 pt-3 pb-4 text-center hover:border-act"
               >
                 <Figure placements={outfit.placements} label="" className="mx-auto h-[320px]" />
                 <span className="mt-1 block font-head text-lg font-bold group-hover:text-act">{outfit.name}</span>

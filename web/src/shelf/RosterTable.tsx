@@ -55,7 +55,7 @@ function RosterTable({ roster }: { roster: RosterShelf }) {
   const allShown = rows.length > 0 && rows.every(({ outfit }) => picked.has(outfit.id))
   return (
     <section aria-label="Outfits as a table" className="mt-4">
-      <div className="flex items-center gap-3">
+      <div className="flex flex-wrap items-center gap-3">
         <input
           type="search"
           value={words}
@@ -72,7 +72,7 @@ function RosterTable({ roster }: { roster: RosterShelf }) {
         </span>
       </div>
       {chosen.length > 0 && <Bulk roster={roster} outfits={chosen} onDone={() => setPicked(new Set())} />}
-      <table className="mt-3 w-full text-left">
+      <table className="rows-on-phone mt-3 w-full text-left">
         <thead>
           <tr className="border-b border-rule">
             <th className="w-9 py-1">
@@ -127,8 +127,10 @@ function RosterTable({ roster }: { roster: RosterShelf }) {
                   className="size-4 accent-[var(--act)]"
                 />
               </td>
-              <td className="w-12 tabular-nums">{number}</td>
-              <td>
+              <td data-label="number" className="w-12 tabular-nums phone:w-auto">
+                {number}
+              </td>
+              <td data-label="name" data-wide>
                 <Cell
                   key={outfit.name}
                   value={outfit.name}
@@ -137,7 +139,7 @@ function RosterTable({ roster }: { roster: RosterShelf }) {
                   onSave={(name) => void call(outfit, { name })}
                 />
               </td>
-              <td>
+              <td data-label="faction" data-wide>
                 <Cell
                   key={outfit.faction}
                   value={outfit.faction}
@@ -145,16 +147,16 @@ function RosterTable({ roster }: { roster: RosterShelf }) {
                   onSave={(own) => void call(outfit, { faction: own })}
                 />
               </td>
-              <td>
+              <td data-label="state">
                 <span className="inline-block">
                   <StateMark state={outfit.state} />
                 </span>
               </td>
-              <td>
+              <td data-label="stature">
                 {outfit.stature}
                 {outfit.years !== null && <span className="text-soft">, {outfit.years} years</span>}
               </td>
-              <td className="tabular-nums">
+              <td data-label="to buy" className="tabular-nums">
                 {outfit.placements.length === 0
                   ? 'wears nothing'
                   : outfit.toBuy > 0

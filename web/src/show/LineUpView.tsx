@@ -172,7 +172,7 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
         className="mt-3 overflow-x-auto rounded-[10px] border border-rule bg-[#F8F3E8] [&>svg]:mx-auto [&>svg]:h-auto [&>svg]:max-h-[440px] [&>svg]:w-auto [&>svg]:max-w-full"
         dangerouslySetInnerHTML={{ __html: svg }}
       />
-      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_430px] gap-8">
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_430px] gap-8 phone:grid-cols-1 phone:[&>*]:min-w-0">
         <section aria-labelledby="heights">
           <h2 id="heights" className="text-xl">
             Heights in millimetres

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
-import { Download } from 'lucide-react'
+import { Download, ListChecks } from 'lucide-react'
 import { catalogueOf, partLabel, type Catalogue } from '@outfit/core/catalogue'
 import { CAUTIONS } from '@outfit/core/fitting'
 import { formatMoney, hasOpenTerms } from '@outfit/core/market'
@@ -272,6 +272,12 @@ function about({ name, label, outfits, problem, date }: ReportWithParts, plan: S
 function Downloads({ job }: { job: string }) {
   return (
     <div className="ml-auto flex shrink-0 gap-2 phone:ml-0 phone:shrink phone:flex-wrap">
+      <Link
+        to={`/plans/${job}/take-along`}
+        className="inline-flex items-center gap-1.5 rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act hover:border-act"
+      >
+        <ListChecks aria-hidden className="size-4" /> To take along
+      </Link>
       {[
         ['shopping.csv', 'Shopping list (CSV)'],
         ['plan.json', 'Plan (JSON)'],

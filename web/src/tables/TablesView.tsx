@@ -62,7 +62,7 @@ export function TablesView() {
       />
     )
   return (
-    <div className="mx-auto grid max-w-[1180px] grid-cols-[1fr_520px] gap-10 px-5 py-5">
+    <div className="mx-auto grid max-w-[1180px] grid-cols-[1fr_520px] gap-10 px-5 py-5 phone:grid-cols-1 phone:px-3 phone:[&>*]:min-w-0">
       <section aria-labelledby="bring-in">
         <h1 id="bring-in" className="text-2xl">
           Bring a table in

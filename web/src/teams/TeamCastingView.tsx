@@ -69,7 +69,7 @@ function TeamCastingPage({ roster }: { roster: RosterShelf }) {
   if (dressed.length === 0)
     return <p className="mt-6 text-soft">Nobody is dressed yet. A team casting needs bodies to put heads on.</p>
   return (
-    <div className="mt-4 grid grid-cols-[300px_minmax(0,1fr)] gap-8">
+    <div className="mt-4 grid grid-cols-[300px_minmax(0,1fr)] gap-8 phone:grid-cols-1 phone:[&>*]:min-w-0">
       <form
         className="space-y-4"
         onSubmit={(event) => {

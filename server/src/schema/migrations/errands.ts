@@ -4,7 +4,7 @@ import type { MigrationInterface, QueryRunner } from 'typeorm'
 export class Errands1766300000000 implements MigrationInterface {
   async up(db: QueryRunner): Promise<void> {
     await db.query(
-      `CREATE TABLE errand_tick (roster TEXT NOT NULL REFERENCES roster ON DELETE CASCADE, id TEXT NOT NULL, got INTEGER NOT NULL, at TEXT NOT NULL, PRIMARY KEY (roster, id)) WITHOUT ROWID`,
+      `CREATE TABLE errand_tick (list TEXT NOT NULL, id TEXT NOT NULL, got INTEGER NOT NULL, at TEXT NOT NULL, PRIMARY KEY (list, id)) WITHOUT ROWID`,
     )
   }
 
