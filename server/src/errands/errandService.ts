@@ -64,7 +64,13 @@ export class ErrandService {
         const thing = things[offer]
         const part = catalogue.parts.get(thing?.code ?? '')
         return {
-          ...{ id: errandId(stop, offer), part: thing?.code ?? offer, name: thing?.name ?? offer, qty, forWhom: [] },
+          ...{
+            id: errandId(stop, offer),
+            part: thing?.code ?? offer,
+            name: part?.name ?? thing?.name ?? offer,
+            qty,
+            forWhom: [],
+          },
           colour: [part && mainColour(catalogue, part)?.name, thing?.condition].filter(Boolean).join(', '),
           price: problem.offers.find(({ id }) => id === offer)?.price ?? null,
         }

@@ -69,7 +69,7 @@ function Ranking({ roster }: { roster: RosterShelf }) {
                 aria-keyshortcuts={String(at + 1)}
                 disabled={isLoading}
                 onClick={() => press(at as 0 | 1)}
-                className="group w-[260px] phone:w-[46%] rounded-[14px] border border-rule bg-card px-4 pt-3 pb-4 text-center hover:border-act"
+                className="group w-[260px] min-w-0 phone:flex-1 rounded-[14px] border border-rule bg-card px-4 pt-3 pb-4 text-center hover:border-act"
               >
                 <Figure placements={outfit.placements} label="" className="mx-auto h-[320px]" />
                 <span className="mt-1 block font-head text-lg font-bold group-hover:text-act">{outfit.name}</span>
@@ -119,7 +119,7 @@ function Ranking({ roster }: { roster: RosterShelf }) {
                     </span>
                   )}
                 </span>
-                <span className="shrink-0 text-right text-[13px] text-soft">
+                <span className="shrink-0 text-right text-[13px] text-soft phone:shrink">
                   {ahead === null
                     ? `${times} ${times === 1 ? 'press' : 'presses'}`
                     : `ahead of the next: ${sureInWords(ahead)}, ${Math.round(ahead * 100)} %`}
