@@ -114,7 +114,7 @@ try {
       },
     ],
     ['drawer', '/drawer', (page) => page.getByRole('list', { name: 'Bins', exact: true }).waitFor()],
-    ['who-gets-what', '/drawer/allotment', (page) => page.getByRole('list', { name: 'Wanted twice' }).waitFor()],
+    ['take-along', at('Night market', 'take-along'), (page) => page.getByText('All told').waitFor()],
     [
       'workbench',
       bench('Pia, drum').replace('bench', 'workbench'),

@@ -13,7 +13,7 @@ export interface KeptAnswer {
 export const KEPT_PREFIX = 'outfit.'
 /** The longest name and text kept, in characters. What is longer stays in its browser alone. */
 export const LONGEST_NAME = 200
-export const LONGEST_KEPT = 700_000
+export const LONGEST_KEPT = 400_000
 
 /** Names that are of one browser alone: who it is, where it was last, and what it has told. */
 const OF_ITSELF = new Set(['outfit.browser', 'outfit.workspace', 'outfit.lately', 'outfit.last-bin'])

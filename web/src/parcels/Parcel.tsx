@@ -103,6 +103,18 @@ export function Parcel({ parcel, catalogue }: { parcel: ToldParcel; catalogue: C
                         <strong className="block leading-tight">{line.name}</strong>
                         <span className="text-[13px] text-soft">
                           {line.code} · {line.condition}
+                          {(line.arrived ?? 0) > 0 && line.kind !== 'figure' && (
+                            <>
+                              {' '}
+                              ·{' '}
+                              <Link
+                                to={line.kind === 'part' ? `/parts/${line.code}/uses` : `/releases/${line.code}`}
+                                className="font-semibold text-act hover:underline"
+                              >
+                                What it could do
+                              </Link>
+                            </>
+                          )}
                         </span>
                       </span>
                     </span>

@@ -71,7 +71,7 @@ function Ranking({ roster }: { roster: RosterShelf }) {
                 onClick={() => press(at as 0 | 1)}
                 className="group w-[260px] min-w-0 phone:flex-1 rounded-[14px] border border-rule bg-card px-4 pt-3 pb-4 text-center hover:border-act"
               >
-                <Figure placements={outfit.placements} label="" className="mx-auto h-[320px]" />
+                <Figure placements={outfit.placements} label="" className="mx-auto h-[320px] max-w-full" />
                 <span className="mt-1 block font-head text-lg font-bold group-hover:text-act">{outfit.name}</span>
                 <span className="block text-[13px] text-soft">{outfit.faction}</span>
               </button>
