@@ -92,7 +92,16 @@ test('a part is found, taken out and put in again, and put off for later, with o
   server,
 }) => {
   const phone = await phoneOf(browser)
-  await phone.goto(`${server.url}/drawer/bins/B5`)
+  await phone.goto(`${server.url}/drawer`)
+  const rooms = phone.getByRole('navigation', { name: 'Rooms' })
+  await rooms.getByRole('button', { name: 'Find' }).click()
+  await phone.getByPlaceholder('An outfit, a part, a seller, a bin, a room…').fill('oilskin hat')
+  await phone
+    .getByRole('option', { name: /Oilskin hat.*Marigold/ })
+    .first()
+    .click()
+  await expect(phone.getByRole('heading', { name: 'Oilskin hat', level: 1 })).toBeVisible()
+  await go(phone, '/drawer/bins/B5')
   const part = phone.getByRole('spinbutton', { name: 'How many of Oilskin hat · Marigold, used' })
   await expect(part).toBeVisible()
   expect(await unfit(phone)).toEqual([])
@@ -105,9 +114,11 @@ test('a part is found, taken out and put in again, and put off for later, with o
   await phone.getByRole('button', { name: 'Undo' }).click()
   await expect(part).toBeVisible()
 
-  const rooms = phone.getByRole('navigation', { name: 'Rooms' })
   await rooms.getByRole('link', { name: 'Later' }).click()
   await expect(phone.getByRole('heading', { name: 'Later', level: 1 })).toBeVisible()
+  await phone.getByRole('textbox', { name: 'What is put off' }).fill('A hat with a wider brim')
+  await phone.getByRole('form', { name: 'Put off' }).getByRole('button', { name: 'Put it off' }).click()
+  await expect(phone.getByText('A hat with a wider brim')).toBeVisible()
   expect(await unfit(phone)).toEqual([])
   await rooms.getByRole('button', { name: 'More' }).click()
   await phone.getByRole('dialog', { name: 'Where to' }).getByRole('link', { name: 'Parcels' }).click()
@@ -115,6 +126,11 @@ test('a part is found, taken out and put in again, and put off for later, with o
   await phone.getByRole('button', { name: 'Check it in' }).click()
   await expect(phone.getByRole('button', { name: /^Check in/ })).toBeVisible()
   expect(await unfit(phone)).toEqual([])
+  await phone.getByRole('combobox', { name: 'Into the bin' }).selectOption({ label: 'Torsos' })
+  await phone.getByRole('button', { name: /^Check in/ }).click()
+  await expect(phone.getByText('✓ 1 good')).toBeVisible()
+  await phone.getByRole('link', { name: 'What it could do' }).click()
+  await expect(phone.getByRole('heading', { level: 1 })).toBeVisible()
   await phone.context().close()
 })
 
