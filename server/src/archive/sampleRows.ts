@@ -7,7 +7,8 @@ import { archivedTables, quoted } from './manifest.ts'
  */
 
 /** Tables whose rows are nobody's own: worked out from others, of one browser, or of what was done. */
-const BESIDE = /^(sqlite_.*|job|journal|journal_row|lying|browser_kept|sample_row|intake_answer|mapping|shown)$/
+const BESIDE =
+  /^(sqlite_.*|job|journal|journal_row|lying|browser_kept|sample_row|intake_answer|mapping|shown|errand_tick)$/
 /** Lines of price lists go with their seller, and with what they are of; nothing refers to a single one. */
 const LINES = ['offer', 'quote'] as const
 const isLine = (table: string) => (LINES as readonly string[]).includes(table)
@@ -240,6 +241,7 @@ export function removeSample(db: Database.Database, { goes }: SampleParting): nu
       UNION ALL SELECT part, from_bin, condition, -qty FROM movement WHERE from_bin IS NOT NULL
     ) GROUP BY part, bin, condition HAVING SUM(qty) <> 0;
     DELETE FROM shown WHERE outfit NOT IN (SELECT id FROM outfit);
+    DELETE FROM errand_tick WHERE list NOT IN (SELECT id FROM roster UNION SELECT id FROM job);
     DELETE FROM sample_row;`)
   return gone
 }
