@@ -10,6 +10,19 @@ import { router } from './routes.tsx'
 import { store } from './store.ts'
 import './styles.css'
 
+/** Longest wait for our fonts, in milliseconds: what is shown before them moves under the pointer once they come. */
+const FONTS = 600
+
+const fonts = (): Promise<unknown> =>
+  Promise.race([
+    Promise.all(
+      ['16px "Atkinson Hyperlegible Next Variable"', 'bold 16px "Bricolage Grotesque Variable"'].map((font) =>
+        document.fonts.load(font),
+      ),
+    ).catch(() => undefined),
+    new Promise((resolve) => setTimeout(resolve, FONTS)),
+  ])
+
 /** First whoever asks comes in, then what hangs on the workspace is asked for, then it is shown. */
 async function begin(): Promise<void> {
   const root = createRoot(document.getElementById('root')!)
@@ -18,7 +31,7 @@ async function begin(): Promise<void> {
     const { EnterView } = await import('../access/EnterView.tsx')
     await new Promise<void>((resolve) => root.render(<EnterView onEntered={resolve} />))
   }
-  await Promise.all([applySettings(), keepWithWorkspace()])
+  await Promise.all([applySettings(), keepWithWorkspace(), fonts()])
   followNews(store.dispatch)
   root.render(
     <StrictMode>
