@@ -48,8 +48,23 @@ export {
   type SheetChoices,
   type SheetContent,
 } from './sheet.ts'
-export { PAGE_FAMILIES, PAPER, pageSvg, printedSize, printedWide, stacked, type Mark, type Page } from './page.ts'
-export { textWidth, wrapText } from './textWidth.ts'
+export {
+  marksSvg,
+  movedBy,
+  PAGE_FAMILIES,
+  PAPER,
+  pageSvg,
+  printedSize,
+  printedWide,
+  runsOfLayers,
+  stacked,
+  type GroupMark,
+  type Mark,
+  type Page,
+  type TextMark,
+} from './page.ts'
+export { extentOf } from './extentOf.ts'
+export { fitText, textWidth, wrapText, type FittedText } from './textWidth.ts'
 export { sideBySidePage, SIDE_BY_SIDE, type SideBySide, type SideBySideColumn } from './sideBySide.ts'
 export * from './lineUp.ts'
 export {

@@ -66,8 +66,23 @@ interface ImageMark {
   href: string
 }
 
+/** Marks that are moved, turned and cut to a shape as one. */
+export interface GroupMark {
+  kind: 'group'
+  /** Where its 0,0 stands. */
+  x?: number
+  y?: number
+  /** Degrees clockwise about that point. */
+  turn?: number
+  /** Path data in its own coordinates beyond which nothing of it is seen. */
+  clip?: string
+  marks: Mark[]
+}
+
 /** What stands on a page, in millimetres from its top left corner. */
-export type Mark = TextMark | PathMark | RectMark | DotMark | FigureMark | ImageMark
+type PlainMark = TextMark | PathMark | RectMark | DotMark | FigureMark | ImageMark | GroupMark
+/** `layer` names what it belongs to where a page is made of layers, such as what is cut and what is printed. */
+export type Mark = PlainMark & { layer?: string }
 
 /** A page to be looked at, printed or saved: geometry alone, the same for SVG, PNG and PDF. Marks are drawn in their order. */
 export interface Page {
@@ -78,6 +93,8 @@ export interface Page {
   marks: Mark[]
   /** How many millimetres a millimetre of the page is printed as; one without. */
   scale?: number
+  /** What lies under everything; paper of ours without. */
+  ground?: string
 }
 
 /** How large a page is printed, in millimetres. */
@@ -118,19 +135,64 @@ function markSvg(mark: Mark, families: typeof PAGE_FAMILIES): string {
       const { drawing, x, y, scale } = mark
       return `<g transform="translate(${hundredth(x)} ${hundredth(y)}) scale(${scale.toFixed(5)})">${svgBody(drawing.shapes)}</g>`
     }
+    case 'group': {
+      const { x = 0, y = 0, turn = 0, clip, marks } = mark
+      const moves = [
+        ...(x === 0 && y === 0 ? [] : [`translate(${hundredth(x)} ${hundredth(y)})`]),
+        ...(turn === 0 ? [] : [`rotate(${hundredth(turn)})`]),
+      ].join(' ')
+      const inner = marks.map((one) => markSvg(one, families)).join('')
+      const name = clip === undefined ? '' : nameOfClip(clip)
+      const cut =
+        clip === undefined
+          ? inner
+          : `<clipPath id="${name}"><path d="${clip}"/></clipPath><g clip-path="url(#${name})">${inner}</g>`
+      return moves ? `<g transform="${moves}">${cut}</g>` : cut
+    }
   }
+}
+
+/** The same name for the same clip, so that it may be written twice in a document. */
+function nameOfClip(d: string): string {
+  let hash = 5381
+  for (let i = 0; i < d.length; i++) hash = (Math.imul(hash, 33) ^ d.charCodeAt(i)) >>> 0
+  return `cut${hash.toString(36)}${d.length}`
+}
+
+/** Marks in their order, those of a layer in a group of its name; what belongs to none stands bare. */
+export function marksSvg(marks: readonly Mark[], families = PAGE_FAMILIES): string {
+  const used = new Map<string, number>()
+  return runsOfLayers(marks)
+    .map(({ layer, marks: own }) => {
+      const inner = own.map((mark) => markSvg(mark, families)).join('')
+      if (layer === undefined) return inner
+      const times = (used.get(layer) ?? 0) + 1
+      used.set(layer, times)
+      return `<g id="${times === 1 ? layer : `${layer}-${times}`}">${inner}</g>`
+    })
+    .join('')
+}
+
+/** Marks that follow each other on one layer, together. */
+export function runsOfLayers(marks: readonly Mark[]): { layer: string | undefined; marks: Mark[] }[] {
+  const runs: { layer: string | undefined; marks: Mark[] }[] = []
+  for (const mark of marks) {
+    if (runs.at(-1)?.layer === mark.layer && runs.length > 0) runs.at(-1)!.marks.push(mark)
+    else runs.push({ layer: mark.layer, marks: [mark] })
+  }
+  return runs
 }
 
 /** A page as an SVG document, one unit a millimetre of the page. `fontCss` holds @font-face rules to embed. */
 export function pageSvg(page: Page, fontCss = '', families = PAGE_FAMILIES): string {
-  const { title, width, height, marks } = page
+  const { title, width, height, marks, ground = PAPER.ground } = page
   const printed = printedSize(page)
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${hundredth(printed.width)}mm" height="${hundredth(printed.height)}mm" viewBox="0 0 ${hundredth(width)} ${hundredth(height)}">` +
     `<title>${svgText(title)}</title>` +
     (fontCss ? `<style>${fontCss}</style>` : '') +
-    `<rect width="${hundredth(width)}" height="${hundredth(height)}" fill="${PAPER.ground}"/>` +
-    marks.map((mark) => markSvg(mark, families)).join('') +
+    `<rect width="${hundredth(width)}" height="${hundredth(height)}" fill="${ground}"/>` +
+    marksSvg(marks, families) +
     '</svg>'
   )
 }

@@ -28,3 +28,56 @@ export function wrapText(text: string, size: number, width: number, most = 2): s
     return cut
   })
 }
+
+/** A text set into a room. */
+export interface FittedText {
+  lines: string[]
+  /** Height of the em that was taken. */
+  size: number
+  /** From one baseline to the next. */
+  leading: number
+  fits: boolean
+  /** Room it needs at its smallest: as wide as its longest word, as high as its lines. */
+  needs: { width: number; height: number }
+}
+
+/** Baselines are this many ems apart. */
+const LEADING = 1.2
+
+/** How much wider than `textWidth` says our strong and heading faces run at most, measured on words of several languages. */
+const WIDER = { text: 1, strong: 1.05, heading: 1.13 } as const
+
+/**
+ * Set a text into a room: as large as it goes between `size` and `least`, on as many lines as it takes. Nothing is ever cut:
+ * what does not go in even at its smallest says so and what it needs. Lengths in the unit of the room.
+ */
+export function fitText(
+  value: string,
+  {
+    width,
+    height,
+    size,
+    least = Math.min(size, 1.8),
+    face = 'text',
+  }: { width: number; height: number; size: number; least?: number; face?: keyof typeof WIDER },
+): FittedText {
+  const wider = WIDER[face]
+  const words = value.split(/\s+/).filter(Boolean)
+  const set = (em: number) => {
+    const lines: string[] = []
+    for (const word of words) {
+      const last = lines.at(-1)
+      if (last !== undefined && textWidth(`${last} ${word}`, em) * wider <= width)
+        lines[lines.length - 1] = `${last} ${word}`
+      else lines.push(word)
+    }
+    const needs = {
+      width: Math.max(0, ...words.map((word) => textWidth(word, em) * wider)),
+      height: lines.length * em * LEADING,
+    }
+    return { lines, size: em, leading: em * LEADING, needs, fits: needs.width <= width && needs.height <= height }
+  }
+  let fitted = set(size)
+  for (let em = size; !fitted.fits && em > least;) fitted = set((em = Math.max(least, em * 0.95)))
+  return fitted
+}

@@ -1,0 +1,5 @@
+export * from './net.ts'
+export { foldNet, moved, turnedBy, type Movement } from './fold.ts'
+export { tuckCarton } from './tuckCarton.ts'
+export { pillowBox } from './pillowBox.ts'
+export { bagWidth, headerCard } from './headerCard.ts'
