@@ -1,3 +1,4 @@
+import { describe, expect, it } from '@jest/globals'
 import * as fc from 'fast-check'
 import {
   boxOf,

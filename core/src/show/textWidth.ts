@@ -1,4 +1,4 @@
-const NARROW = new Set("iljtfrI1.,:;'|!()[] ·")
+const NARROW = new Set("iljtfrI1.,:;'|!()[] \u00a0·")
 const WIDE = new Set('mwMWQO@%&–')
 
 /**
@@ -62,7 +62,8 @@ export function fitText(
   }: { width: number; height: number; size: number; least?: number; face?: keyof typeof WIDER },
 ): FittedText {
   const wider = WIDER[face]
-  const words = value.split(/\s+/).filter(Boolean)
+  // A space that does not break keeps its words together.
+  const words = value.split(/[ \t\n]+/).filter(Boolean)
   const set = (em: number) => {
     const lines: string[] = []
     for (const word of words) {
