@@ -1,0 +1,5 @@
+export * from './choices.ts'
+export { countsOf, comesInWords, type Conflict, type Packed } from './counts.ts'
+export { collate, type Collation, type Pack, type PackPlan } from './collate.ts'
+export { checkBonus, dealPieces, piecesByFigure, type BonusCheck, type PieceCount } from './bonus.ts'
+export * from './contents.ts'
