@@ -1,8 +1,11 @@
+import { takeFrom } from '../allotment/index.ts'
+import type { Level, Placement } from '../catalogue/index.ts'
+import { isCopy, type Drawer } from '../drawer/index.ts'
 import { packOdds } from '../market/index.ts'
 import type { BonusItem } from './choices.ts'
 import type { PackPlan } from './collate.ts'
 
-/** A part that filling all packs takes, and what for. */
+/** A part that packs need or lack, and what for. */
 export interface PartForPacks {
   part: string
   qty: number
@@ -10,30 +13,81 @@ export interface PartForPacks {
   forWhat: string[]
 }
 
-/** All parts that filling the packs takes. `worn` are the parts of each figure; `nameOf` says what outfits and items are called. */
-export function partsForPacks(
-  { packs }: Pick<PackPlan, 'packs'>,
-  worn: ReadonlyMap<string, readonly string[]>,
-  items: readonly BonusItem[],
-  nameOf: (figure: string) => string,
-): PartForPacks[] {
-  const needed = new Map<string, { qty: number; forWhat: Set<string> }>()
-  const want = (part: string, qty: number, what: string) => {
-    const one = needed.get(part) ?? { qty: 0, forWhat: new Set<string>() }
-    one.qty += qty
-    one.forWhat.add(what)
-    needed.set(part, one)
+/** What goes into all packs: what each figure wears, its parts that stand built already, and what bonus items are. */
+export interface PackContents {
+  worn: ReadonlyMap<string, readonly Placement[]>
+  /** Parts of a figure that stands built, by part; it fills one pack. */
+  standing: ReadonlyMap<string, Readonly<Record<string, number>>>
+  items: readonly BonusItem[]
+  nameOf: (figure: string) => string
+}
+
+/** A part to be had, and what for. */
+type Wanted = Placement & { forWhat: string }
+
+/** All that has to be laid into the packs, one entry a piece; copies made by others among them. */
+function wantedFor({ packs }: Pick<PackPlan, 'packs'>, { worn, items, nameOf }: PackContents): Map<string, Wanted[]> {
+  const itemOf = new Map(items.map((item) => [item.id, item]))
+  const loose = (part: string, forWhat: string): Wanted => ({ slot: 'beside', part, order: 0, turned: false, forWhat })
+  const byFigure = new Map<string, Wanted[]>()
+  const want = (figure: string, all: readonly Wanted[]) => {
+    const own = byFigure.get(figure) ?? []
+    own.push(...all)
+    byFigure.set(figure, own)
   }
-  const partOf = new Map(items.map((item) => [item.id, item]))
   for (const pack of packs) {
-    for (const part of worn.get(pack.figure) ?? []) want(part, 1, nameOf(pack.figure))
+    want(
+      pack.figure,
+      (worn.get(pack.figure) ?? []).map((placement) => ({ ...placement, forWhat: nameOf(pack.figure) })),
+    )
     for (const id of pack.items) {
-      const item = partOf.get(id)
-      if (item?.part) want(item.part, 1, item.name)
+      const item = itemOf.get(id)
+      if (item?.part) want('', [loose(item.part, item.name)])
     }
-    for (const { part, qty } of pack.pieces) want(part, qty, 'the bonus build')
+    for (const { part, qty } of pack.pieces)
+      want(
+        '',
+        Array.from({ length: qty }, () => loose(part, 'the bonus build')),
+      )
   }
-  return [...needed].map(([part, { qty, forWhat }]) => ({ part, qty, forWhat: [...forWhat] }))
+  return byFigure
+}
+
+function counted(wanted: readonly Wanted[]): PartForPacks[] {
+  const parts = new Map<string, { qty: number; forWhat: Set<string> }>()
+  for (const { part, forWhat } of wanted) {
+    const one = parts.get(part) ?? { qty: 0, forWhat: new Set<string>() }
+    one.qty++
+    one.forWhat.add(forWhat)
+    parts.set(part, one)
+  }
+  return [...parts].map(([part, { qty, forWhat }]) => ({ part, qty, forWhat: [...forWhat] }))
+}
+
+/** All parts that filling the packs takes, but for copies made by others. */
+export const partsForPacks = (plan: Pick<PackPlan, 'packs'>, contents: PackContents): PartForPacks[] =>
+  counted([...wantedFor(plan, contents).values()].flat().filter((one) => !isCopy(one)))
+
+/**
+ * What a drawer lacks to fill all packs, donors taken apart no further than `level`. A figure that stands built fills a
+ * pack. O(parts), and an exact program where donors have to be chosen.
+ */
+export function lackingForPacks(
+  plan: Pick<PackPlan, 'packs'>,
+  contents: PackContents,
+  drawer: Drawer,
+  level: Level,
+): PartForPacks[] {
+  const wanted = [...wantedFor(plan, contents)].flatMap(([figure, all]) => {
+    const left = { ...contents.standing.get(figure) }
+    return all.filter(({ part }) => {
+      if ((left[part] ?? 0) === 0) return true
+      left[part]!--
+      return false
+    })
+  })
+  const { sources } = takeFrom(drawer, wanted, level)
+  return counted(wanted.filter((_, i) => sources[i] === null))
 }
 
 /** What whoever opens so many packs may hope for. */

@@ -1,10 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import * as fc from 'fast-check'
 import { seeded } from '../base/index.ts'
+import type { Placement } from '../catalogue/index.ts'
 import {
   checkBonus,
   collate,
   countsOf,
+  lackingForPacks,
   openingOdds,
   PACK_CHOICES,
   partsForPacks,
@@ -266,17 +268,34 @@ describe('a bonus build', () => {
   })
 })
 
-test('all that fills the packs is counted, part by part', () => {
+describe('what fills the packs', () => {
   const figures = figuresOf(2)
   const items = [item('bead', 3), { ...item('note', 1), part: null }]
   const { plan } = collate(of({ packs: 4, items, atMostOne: false }), figures)
-  const worn = new Map([
-    ['ines', ['head', 'mitt', 'mitt']],
-    ['otto', ['head']],
-  ])
-  const parts = partsForPacks(plan!, worn, items, (id) => id)
-  expect(Object.fromEntries(parts.map(({ part, qty }) => [part, qty]))).toEqual({ head: 4, mitt: 4, 'P-bead': 3 })
-  expect(parts.find(({ part }) => part === 'head')!.forWhat.sort()).toEqual(['ines', 'otto'])
+  const wears = (part: string, slot: Placement['slot']): Placement => ({ slot, part, order: 0, turned: false })
+  const contents = {
+    worn: new Map([
+      ['ines', [wears('head', 'head'), wears('mitt', 'handLeft'), wears('mitt', 'handRight')]],
+      [
+        'otto',
+        [wears('head', 'head'), { ...wears('cap', 'headgear'), altered: [{ kind: 'by-others' as const, note: '' }] }],
+      ],
+    ]),
+    standing: new Map([['ines', { head: 1, mitt: 1 }]]),
+    items,
+    nameOf: (id: string) => id,
+  }
+
+  test('is counted part by part; copies by others are not bought', () => {
+    const parts = partsForPacks(plan!, contents)
+    expect(Object.fromEntries(parts.map(({ part, qty }) => [part, qty]))).toEqual({ head: 4, mitt: 4, 'P-bead': 3 })
+    expect([...parts.find(({ part }) => part === 'head')!.forWhat].sort()).toEqual(['ines', 'otto'])
+  })
+
+  test('is held against the drawer; who stands built fills a pack', () => {
+    const lacking = lackingForPacks(plan!, contents, { loose: { head: 1, 'P-bead': 3 }, donors: [] }, 4)
+    expect(Object.fromEntries(lacking.map(({ part, qty }) => [part, qty]))).toEqual({ head: 2, mitt: 3 })
+  })
 })
 
 describe('odds of opening', () => {

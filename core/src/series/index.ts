@@ -18,4 +18,13 @@ export {
   type PackMarks,
 } from './cartonSheets.ts'
 export { leafletSides, type LeafletPanel, type LeafletSides } from './leafletPanels.ts'
+export {
+  keyPages,
+  labelPages,
+  packInWords,
+  packingListPages,
+  packMark,
+  packNames,
+  type PackNames,
+} from './packPages.ts'
 export { leafletPages, type BonusTold, type Leaflet } from './leaflet.ts'

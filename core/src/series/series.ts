@@ -1,5 +1,6 @@
 import type { Placement } from '../catalogue/index.ts'
 import { partWorn, type Catalogue } from '../catalogue/index.ts'
+import { PACK_CHOICES, type BonusBuild, type PackChoices, type PackPlan } from '../packs/index.ts'
 import { linedUp, type LinedUp } from '../show/index.ts'
 import { CARTON_CHOICES, type CartonChoices } from './cartonChoices.ts'
 import { LEAFLET_CHOICES, type LeafletChoices } from './leafletChoices.ts'
@@ -27,6 +28,23 @@ export interface Series {
   entries: SeriesEntry[]
   leaflet: LeafletChoices
   carton: CartonChoices
+  packs: PackChoices
+  /** A small model whose pieces are spread over the packs; null for none. */
+  bonus: BonusBuild | null
+}
+
+/** Packs that were packed as they are, and which of them were opened. */
+export interface SealedPacks {
+  plan: PackPlan
+  /** What the figures and bonus items were called when it was sealed. */
+  names: Record<string, string>
+  opened: number[]
+}
+
+/** What the server keeps of a series. */
+export interface SeriesKept {
+  series: Series | null
+  sealed: SealedPacks | null
 }
 
 /** Most letters of what is written about a series. */
@@ -47,6 +65,8 @@ export const beginSeries = (roster: { name: string; outfits: readonly { id: stri
   entries: roster.outfits.map(({ id }, i) => ({ outfit: id, number: i + 1, line: '', credit: '' })),
   leaflet: LEAFLET_CHOICES,
   carton: CARTON_CHOICES,
+  packs: { ...PACK_CHOICES, packs: Math.max(1, roster.outfits.length) },
+  bonus: null,
 })
 
 /** An outfit as it stands in a series, ready to be drawn. */
@@ -118,3 +138,21 @@ export const seriesInWords = ({ number }: Pick<Series, 'number'>, count: number)
   [number && `series\u00a0${number}\u00a0·`, `${count}\u00a0${count === 1 ? 'figure' : 'figures'}`]
     .filter(Boolean)
     .join(' ')
+
+/** The same series with its outfits called otherwise: by id rather than by name, or the other way. */
+export function withOutfitsCalled(series: Series, called: (outfit: string) => string): Series {
+  const each = <T extends { outfit: string }>(list: readonly T[]) =>
+    list.map((one) => ({ ...one, outfit: called(one.outfit) }))
+  const { packs, carton } = series
+  return {
+    ...series,
+    entries: each(series.entries),
+    carton: { ...carton, front: carton.front.map(called) },
+    packs: {
+      ...packs,
+      weights: each(packs.weights),
+      chase: each(packs.chase),
+      items: packs.items.map((item) => ({ ...item, tiedTo: item.tiedTo === null ? null : called(item.tiedTo) })),
+    },
+  }
+}
