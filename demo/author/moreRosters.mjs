@@ -122,6 +122,99 @@ const nightMarket = {
   ],
 }
 
+/** The code of a part worn in a slot, as it is said of takes. */
+const partOf = (wearing) => worn(wearing)[0].part
+const piece = (name, wearing, qty) => ({ part: partOf(wearing), name, qty })
+
+/** What the series says of each, in the order of its numbers. */
+const LINES = {
+  'Ines, noodles': 'Slurping is a compliment to the cook.',
+  'Otto, fish': 'Weighs with his thumb on nothing but the fish.',
+  'Lune, bread': 'Up before the bakers, and he is one.',
+  'Sif, lanterns': 'Sells light by the evening.',
+  'Abe, nets': 'Every hole in his nets has a name.',
+  'Roon, the forge': 'Mends what you swore was past mending.',
+  'Milo, accordion': 'Knows one waltz and all its cousins.',
+  'Wim, fiddle': 'Tunes twice, plays once, bows to nobody.',
+  'Amara, songs': 'The last ferry waits until she is done.',
+  'Pia, drum': 'Keeps the market in step, and her mother awake.',
+  'Storm warden': 'Has closed the market four times, was right five.',
+  'Lamp lighter': 'If you see her, it is late. Go home.',
+}
+
+nightMarket.series = {
+  title: 'Night market',
+  number: '1',
+  credit: 'Toni Ferrant, Lantern Quay',
+  privately: 'Made by a private person for pleasure; not made, sponsored or endorsed by any maker of toys.',
+  entries: Object.entries(LINES).map(([name, line], i) => ({
+    outfit: name,
+    number: i + 1,
+    line,
+    credit: name === 'Abe, nets' ? 'Idea: June Hallow' : '',
+  })),
+  leaflet: {
+    fold: 'zigzag',
+    panels: 6,
+    width: 60,
+    height: 90,
+    paper: 'A4',
+    marks: true,
+    items: true,
+    lines: true,
+    ticks: true,
+  },
+  carton: {
+    shape: 'tuck',
+    inner: null,
+    clearance: 2,
+    board: 0.4,
+    paper: 'A4',
+    front: ['Sif, lanterns', 'Ines, noodles', 'Milo, accordion'],
+    colour: '#24507C',
+    side: 'Twelve who are out when everybody else is in. Made at home, for nobody’s profit and everybody’s pleasure.',
+    copies: null,
+  },
+  packs: {
+    packs: 24,
+    spread: 'equal',
+    weights: [],
+    chase: [],
+    items: [
+      {
+        id: 'berry-lantern',
+        name: 'Berry lantern',
+        part: partOf('heldLeft PLANT/Clear Berry'),
+        count: 4,
+        tiedTo: null,
+      },
+    ],
+    atMostOne: true,
+    every: 6,
+    seed: 1204,
+  },
+  bonus: {
+    name: 'A stall for all of them',
+    pieces: [
+      piece('Crate, oak', 'beside CRATE/Oak', 2),
+      piece('Crate, rope', 'beside CRATE/Rope', 1),
+      piece('Riser plate, oat', 'feet RISER/Oat', 3),
+      piece('Regatta flag, coral', 'heldLeft FLAG/Coral', 2),
+      piece('Regatta flag, quay blue', 'heldLeft FLAG/Quay Blue', 2),
+      piece('Market basket, straw', 'heldLeft BASK/Straw', 2),
+    ],
+    spread: 'figures',
+    builds: 1,
+    steps: [
+      { text: 'Stand the two oak crates a hand apart, open side to the back.', photo: null },
+      { text: 'Lay the three riser plates across them in a row: that is the counter.', photo: null },
+      { text: 'Put the rope crate behind it, upside down, for whoever is short.', photo: null },
+      { text: 'Stick two flags of one colour into each end.', photo: null },
+      { text: 'Hang the baskets on the front. What is in them is up to you.', photo: null },
+    ],
+  },
+}
+
 /** A released figure as it was sold, and better by one part. */
 function audited(name, faction, better, reason, rest = {}) {
   const figure = figures.find((one) => one.name === name)

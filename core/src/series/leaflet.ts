@@ -240,7 +240,9 @@ function bonusOf(
       const wide = picture ? Math.min(width * 0.42, each - 1) : 0
       const beside = wide > 0 ? wide + 2 : 0
       return [
-        ...(picture && wide > 2 ? [{ kind: 'image' as const, x: 0, y, width: wide, height: wide, href: picture }] : []),
+        ...(picture && wide > 2
+          ? [{ kind: 'image' as const, x: 0, y, width: wide, height: wide, href: picture, cover: true }]
+          : []),
         ...setText(
           `${i + 1}. ${text}`,
           { x: beside, y, width: width - beside, height: each - 0.6, size: 2.8, least: 1.7, fill: INK },

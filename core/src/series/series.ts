@@ -156,3 +156,18 @@ export function withOutfitsCalled(series: Series, called: (outfit: string) => st
     },
   }
 }
+
+/** Every outfit a series names, each once. */
+export function outfitsOf(series: Series): string[] {
+  const found = new Set<string>()
+  withOutfitsCalled(series, (outfit) => {
+    found.add(outfit)
+    return outfit
+  })
+  return [...found]
+}
+
+/** Every part a series names: bonus items and pieces of the bonus build. */
+export const partsOf = ({ packs, bonus }: Pick<Series, 'packs' | 'bonus'>): string[] => [
+  ...new Set([...packs.items.flatMap(({ part }) => part ?? []), ...(bonus?.pieces.map(({ part }) => part) ?? [])]),
+]

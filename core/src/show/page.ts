@@ -55,7 +55,7 @@ interface FigureMark {
   scale: number
 }
 
-/** A picture of pixels, stretched over a box. */
+/** A picture of pixels, stretched over a box, or cut so that it fills it. */
 interface ImageMark {
   kind: 'image'
   x: number
@@ -64,6 +64,7 @@ interface ImageMark {
   height: number
   /** JPEG or PNG as a data address. */
   href: string
+  cover?: boolean
 }
 
 /** Marks that are moved, turned and cut to a shape as one. */
@@ -130,7 +131,7 @@ function markSvg(mark: Mark, families: typeof PAGE_FAMILIES): string {
     case 'dot':
       return `<circle cx="${hundredth(mark.x)}" cy="${hundredth(mark.y)}" r="${hundredth(mark.radius)}" fill="${mark.fill}" stroke="${INK}" stroke-width="${hundredth(mark.line)}"/>`
     case 'image':
-      return `<image x="${hundredth(mark.x)}" y="${hundredth(mark.y)}" width="${hundredth(mark.width)}" height="${hundredth(mark.height)}" preserveAspectRatio="none" href="${mark.href}"/>`
+      return `<image x="${hundredth(mark.x)}" y="${hundredth(mark.y)}" width="${hundredth(mark.width)}" height="${hundredth(mark.height)}" preserveAspectRatio="${mark.cover ? 'xMidYMid slice' : 'none'}" href="${mark.href}"/>`
     case 'figure': {
       const { drawing, x, y, scale } = mark
       return `<g transform="translate(${hundredth(x)} ${hundredth(y)}) scale(${scale.toFixed(5)})">${svgBody(drawing.shapes)}</g>`

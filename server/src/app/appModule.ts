@@ -26,6 +26,7 @@ import { PartsModule } from '../parts/partsModule.ts'
 import { PricesModule } from '../prices/pricesModule.ts'
 import { RosterModule } from '../roster/rosterModule.ts'
 import { SampleModule } from '../sample/sampleModule.ts'
+import { SeriesModule } from '../series/seriesModule.ts'
 import { SettingsModule } from '../settings/settingsModule.ts'
 import { ShelfModule } from '../shelf/shelfModule.ts'
 import { ShowModule } from '../show/showModule.ts'
@@ -98,6 +99,7 @@ const ROOMS = [
   WorkbenchModule,
   ErrandsModule,
   ShowModule,
+  SeriesModule,
   SampleModule,
   JournalModule,
 ]

@@ -74,6 +74,9 @@ export const YesNo = () =>
 export const Whole = (least: number, most?: number) =>
   applyDecorators(...(most === undefined ? [] : [Max(most)]), Min(least), IsInt())
 
+/** A number within its limits, both included. */
+export const Between = (least: number, most: number) => applyDecorators(Max(most), Min(least), IsNumber())
+
 /** A number from `least` to 1, such as a share of something. */
 export const Share = (least = 0) => applyDecorators(Max(1), Min(least), IsNumber())
 

@@ -8,6 +8,7 @@ import { BriefDto } from '../brief/dto.ts'
 import { ALTERATION_KINDS, SLOTS, type AlterationKind, type Slot } from '@outfit/core/catalogue'
 import { SCHOOLS } from '@outfit/core/roster'
 import { SwitchesDto } from './rulesDto.ts'
+import { SeriesDto } from './seriesDto.ts'
 
 export class AlterationDto {
   @IsIn(ALTERATION_KINDS) kind: AlterationKind
@@ -184,6 +185,8 @@ export class RosterImport {
   @IsOptional()
   @ListOf(() => PreferenceImport, { most: 2000 })
   preferences?: PreferenceImport[]
+  /** As a numbered series; outfits by their names. */
+  @IsOptional() @One(() => SeriesDto) series?: SeriesDto
   @ListOf(() => CharacterImport) characters: CharacterImport[]
 }
 

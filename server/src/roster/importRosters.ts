@@ -6,6 +6,7 @@ import { Changes } from '../base/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { FigureEntity, PartEntity } from '../schema/catalogue.ts'
 import { ParcelEntity, ParcelLineEntity, RateEntity, SellerEntity } from '../schema/market.ts'
+import { outfitsOf, partsOf, withOutfitsCalled } from '@outfit/core/series'
 import { Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
 import { amountsInHome } from './amountsInHome.ts'
@@ -71,7 +72,7 @@ export class ImportRosters {
     const known = async (entity: EntityTarget<{ code: string }>, code: string, field: string, what: string) => {
       if (!(await this.database.getRepository(entity).existsBy({ code }))) refuse(field, `there is no ${what} ${code}`)
     }
-    for (const [r, { characters, uniforms = [], parcels = [], preferences = [] }] of rosters.entries()) {
+    for (const [r, { characters, uniforms = [], parcels = [], preferences = [], series }] of rosters.entries()) {
       for (const [p, { seller, lines }] of parcels.entries()) {
         const path = `rosters[${r}].parcels[${p}].`
         await known(SellerEntity, seller, `${path}seller`, 'seller')
@@ -82,6 +83,9 @@ export class ImportRosters {
         for (const side of ['better', 'worse'] as const)
           if (!names.has(choice[side]))
             refuse(`rosters[${r}].preferences[${p}].${side}`, `there is no outfit ${choice[side]}`)
+      for (const outfit of series ? outfitsOf(series) : [])
+        if (!names.has(outfit)) refuse(`rosters[${r}].series`, `there is no outfit ${outfit}`)
+      for (const part of series ? partsOf(series) : []) await known(PartEntity, part, `rosters[${r}].series`, 'part')
       for (const [u, uniform] of uniforms.entries())
         await this.rosters.refuseFaulty(uniform.placements, `rosters[${r}].uniforms[${u}].`)
       for (const [c, character] of characters.entries()) {
@@ -106,7 +110,7 @@ export class ImportRosters {
 
   private async write(
     db: EntityManager,
-    { characters, uniforms = [], parcels = [], preferences = [], ...roster }: RosterImport,
+    { characters, uniforms = [], parcels = [], preferences = [], series, ...roster }: RosterImport,
     position: number,
   ): Promise<{ outfits: number; built: { outfit: string; on: string }[] }> {
     const rosterId = ulid()
@@ -189,6 +193,12 @@ export class ImportRosters {
     for (const { better, worse, at } of preferences) {
       await db.insert(PreferenceEntity, { roster: rosterId, better: ids.get(better)!, worse: ids.get(worse)!, at })
     }
+    if (series)
+      await db.update(
+        RosterEntity,
+        { id: rosterId },
+        { series: withOutfitsCalled(series, (name) => ids.get(name) ?? name) },
+      )
     return { outfits, built }
   }
 }

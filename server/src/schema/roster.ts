@@ -1,6 +1,7 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
 import type { Alteration, Slot } from '@outfit/core/catalogue'
 import type { HeadOfAge, Switches } from '@outfit/core/roster'
+import type { SealedPacks, Series } from '@outfit/core/series'
 import type { CardChoices, SheetChoices } from '@outfit/core/show'
 
 @Entity('roster')
@@ -18,6 +19,10 @@ export class RosterEntity {
   @Column('integer') position: number
   /** What its sheet shows; null for the usual. Asked for by name alone. */
   @Column('simple-json', { nullable: true, select: false }) sheet: SheetChoices | null
+  /** What it says as a numbered series; null where it is none. Asked for by name alone. */
+  @Column('simple-json', { nullable: true, select: false }) series: Series | null
+  /** Its packs once they are sealed, and which were opened. Asked for by name alone. */
+  @Column('simple-json', { nullable: true, select: false }) sealed: SealedPacks | null
   /** Goes up with every write of the roster itself; a write with an older one is refused. */
   @Column('integer') version: number
 }

@@ -1,18 +1,7 @@
 import { applyDecorators } from '@nestjs/common'
 import { ApiOkResponse } from '@nestjs/swagger'
 import { plainToInstance, Transform, Type } from 'class-transformer'
-import {
-  IsBoolean,
-  IsIn,
-  IsNumber,
-  IsObject,
-  IsOptional,
-  IsString,
-  Matches,
-  Max,
-  Min,
-  ValidateNested,
-} from 'class-validator'
+import { IsBoolean, IsIn, IsObject, IsOptional, IsString, Matches, ValidateNested } from 'class-validator'
 import { JSONSchema } from 'class-validator-jsonschema'
 import {
   CARD_SIZE_NAMES,
@@ -27,7 +16,7 @@ import {
   type SheetChoices,
 } from '@outfit/core/show'
 import { SLOTS, type Slot } from '@outfit/core/catalogue'
-import { FilledText, ListOf, One, Separated, Share, Text, Whole, YesNo } from '../base/fields.ts'
+import { Between, FilledText, ListOf, One, Separated, Share, Text, Whole, YesNo } from '../base/fields.ts'
 import { BoxDto, PointDto } from '../base/places.ts'
 import { PICTURE_KINDS, type PictureKind } from './pictureService.ts'
 
@@ -46,9 +35,6 @@ export const PictureAnswer = () => {
     }),
   )
 }
-
-/** A number within its limits, both included. */
-const Between = (least: number, most: number) => applyDecorators(Max(most), Min(least), IsNumber())
 
 /** What is cut out of a turned photo, in heights of the photo from its middle. */
 class CropDto {

@@ -33,5 +33,6 @@ import { ShowController } from './showController.ts'
     RecipeService,
     SheetService,
   ],
+  exports: [PictureService],
 })
 export class ShowModule {}

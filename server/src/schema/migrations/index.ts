@@ -23,6 +23,7 @@ import { Journal1766000000000 } from './journal.ts'
 import { JournalCopy1766100000000 } from './journalCopy.ts'
 import { Browsers1766200000000 } from './browsers.ts'
 import { Errands1766300000000 } from './errands.ts'
+import { Series1766400000000 } from './series.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -51,4 +52,5 @@ export const MIGRATIONS = [
   JournalCopy1766100000000,
   Browsers1766200000000,
   Errands1766300000000,
+  Series1766400000000,
 ]
