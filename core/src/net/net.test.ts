@@ -239,6 +239,20 @@ describe('pillowBox', () => {
     )
   })
 
+  it('pushes its ends in as one bent flap each, from front to back', () => {
+    const { panels } = pillowBox({ width: 38, depth: 19, height: 60 }, 0.3)
+    const movements = foldNet({ panels }, 1)
+    for (const face of ['front', 'back'])
+      for (let i = 0; i + 1 < 13; i++) {
+        const at = (id: string, corner: number) =>
+          moved(movements.get(id)!, panels.find((panel) => panel.id === id)!.outline[corner]!)
+        const [crease, outer] = [at(`${face}-${i}-top`, 3), at(`${face}-${i}-top`, 2)]
+        const next = at(`${face}-${i + 1}-top`, 1)
+        expect(Math.hypot(outer.x - next.x, outer.y - next.y, outer.z - next.z)).toBeLessThan(0.1)
+        expect(Math.hypot(outer.x - crease.x, outer.y - crease.y)).toBeLessThan(0.1)
+      }
+  })
+
   it('has a back as large as its front', () => {
     const { faces } = pillowBox({ width: 38, depth: 19, height: 60 }, 0.3)
     const [front, back] = faces.map(({ outline }) => boxOf(outline))

@@ -58,7 +58,8 @@ export function pillowBox(inner: Inner, board: number): Net {
           parent: id,
           from: at(left, y - out * a),
           to: at(right, y - out * b),
-          angle: degrees(Math.acos(Math.sin(middle) ** 2)),
+          // What ran along the box then runs from front to back, at every point of the crease.
+          angle: degrees(Math.acos(-(Math.sin(middle) ** 2))),
           stage: 1,
         },
         turn: 0,

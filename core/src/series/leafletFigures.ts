@@ -87,7 +87,7 @@ function cellOf({ width, height }: Room, count: number, columns: number) {
   const words =
     columns === 1
       ? { width: cell.width * 0.56 - 1, height: cell.height }
-      : { width: cell.width - 3, height: Math.min(cell.height * 0.42, 14) }
+      : { width: cell.width - 3, height: Math.min(cell.height * 0.42, 17) }
   const figure =
     columns === 1
       ? { width: cell.width * 0.42, height: cell.height - 1.5 }
@@ -147,7 +147,7 @@ export function figuresOf(
       const left = beside ? x + cell.width * 0.44 : x + 1.5
       let top = beside ? y + 0.5 : y + figure.height + 1
       const foot = (beside ? y : y + figure.height + 1) + words.height
-      const size = beside ? 2.8 : 2.4
+      const size = Math.min(3.3, Math.max(2.3, words.width * 0.08))
       if (ticks) marks.push(box(left, top, size))
       const say = (value: string, height: number, em: number, face: 'text' | 'strong', fill: string, inset = 0) => {
         const set = setText(

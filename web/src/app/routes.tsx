@@ -16,6 +16,13 @@ const DRAWER: readonly (readonly [string, () => Promise<ComponentType>])[] = [
   ['drawer/leftovers', async () => (await import('../workbench/LeftoversView.tsx')).LeftoversView],
 ]
 
+/** The steps of a series. */
+const SERIES: readonly (readonly [string, () => Promise<ComponentType>])[] = [
+  ['', async () => (await import('../series/SeriesView.tsx')).SeriesView],
+  ['/leaflet', async () => (await import('../series/LeafletView.tsx')).LeafletView],
+  ['/carton', async () => (await import('../series/CartonView.tsx')).CartonView],
+]
+
 /** Every view has its address; all but the first are loaded when they are first opened. */
 export const router = createBrowserRouter([
   {
@@ -65,6 +72,10 @@ export const router = createBrowserRouter([
         path: 'rosters/:roster/sheet',
         lazy: async () => ({ Component: (await import('../show/SheetView.tsx')).SheetView }),
       },
+      ...SERIES.map(([path, load]) => ({
+        path: `rosters/:roster/series${path}`,
+        lazy: async () => ({ Component: await load() }),
+      })),
       {
         path: 'rosters/:roster/audit',
         lazy: async () => ({ Component: (await import('../shelf/AuditView.tsx')).AuditView }),

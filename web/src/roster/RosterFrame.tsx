@@ -39,7 +39,7 @@ export function RosterFrame({
   const cast = outfits.filter(({ placements }) => isClothed(placements)).length
   const audited = outfits.some(({ base }) => base !== null)
   const at = (path: string) => `/rosters/${roster.id}${path}`
-  const views: [string, string][] = [
+  const views: [string, string, 'steps'?][] = [
     ['Shelf', at('')],
     ['Table', at('/table')],
     ['Briefs', at('/briefs')],
@@ -49,6 +49,7 @@ export function RosterFrame({
     ['Team casting', at('/casting')],
     ['Line-up', at('/line-up')],
     ['Sheet', at('/sheet')],
+    ['Series', at('/series'), 'steps'],
     ...(audited ? [['Audit', at('/audit')] as [string, string]] : []),
     ['Ranking', at('/ranking')],
     ['Buying', at('/buying')],

@@ -13,9 +13,12 @@ interface Taking {
 /** Ways to take a picture out; the last is the one most wanted. What takes a while says so and can be cancelled. */
 export function ExportBar({
   files,
+  waits = false,
   onTaken,
 }: {
   files: readonly { name: string; href: string; hint?: string }[]
+  /** What is chosen is not kept yet, so that the server would draw what was before. */
+  waits?: boolean
   onTaken?: () => void
 }) {
   const [taking, setTaking] = useState<Taking | null>(null)
@@ -50,7 +53,7 @@ export function ExportBar({
     // Whoever wants it in another window, or its address, gets that.
     if (event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return
     event.preventDefault()
-    if (!taking) void take(name, href)
+    if (!taking && !waits) void take(name, href)
   }
   return (
     <div className="flex flex-wrap items-center gap-2 md:ml-auto">
@@ -70,10 +73,10 @@ export function ExportBar({
           href={href}
           download
           title={hint}
-          aria-disabled={taking !== null}
+          aria-disabled={taking !== null || waits}
           onClick={onClick(name, href)}
           className={`inline-flex items-center gap-1.5 rounded-[10px] border px-3 py-1.5 font-semibold ${
-            taking ? 'cursor-wait opacity-60' : ''
+            taking || waits ? 'cursor-wait opacity-60' : ''
           } ${
             i === files.length - 1
               ? 'border-act bg-act text-act-ink hover:brightness-110'
