@@ -1,9 +1,10 @@
 import { takeFrom } from '../allotment/index.ts'
+import { seeded } from '../base/index.ts'
 import type { Level, Placement } from '../catalogue/index.ts'
 import { isCopy, type Drawer } from '../drawer/index.ts'
 import { packOdds } from '../market/index.ts'
 import type { BonusItem } from './choices.ts'
-import type { PackPlan } from './collate.ts'
+import type { Pack, PackPlan } from './collate.ts'
 
 /** A part that packs need or lack, and what for. */
 export interface PartForPacks {
@@ -142,3 +143,24 @@ export function openingOdds({ packs }: Pick<PackPlan, 'packs'>): OpeningOdds[] {
 /** In which order packs are opened. */
 export const OPENING_ORDERS = ['number', 'faction', 'chance'] as const
 export type OpeningOrder = (typeof OPENING_ORDERS)[number]
+
+/** Packs in the order they are opened: as numbered, faction by faction in the order given, or by a chance the seed decides. */
+export function openingOrder(
+  { packs, seed }: Pick<PackPlan, 'packs' | 'seed'>,
+  order: OpeningOrder,
+  factionOf: (figure: string) => string,
+  factions: readonly string[],
+): Pack[] {
+  if (order === 'number') return [...packs]
+  if (order === 'faction') {
+    const place = new Map([...new Set(factions)].map((faction, i) => [faction, i]))
+    const at = ({ figure }: Pack) => place.get(factionOf(figure)) ?? place.size
+    return [...packs].sort((a, b) => at(a) - at(b) || a.pack - b.pack)
+  }
+  // Another chance than that which mixed them.
+  const random = seeded(seed ^ 0x5eed)
+  return [...packs]
+    .map((pack) => ({ pack, at: random() }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ pack }) => pack)
+}

@@ -8,6 +8,7 @@ import {
   countsOf,
   lackingForPacks,
   openingOdds,
+  openingOrder,
   PACK_CHOICES,
   partsForPacks,
   piecesByFigure,
@@ -296,6 +297,24 @@ describe('what fills the packs', () => {
     const lacking = lackingForPacks(plan!, contents, { loose: { head: 1, 'P-bead': 3 }, donors: [] }, 4)
     expect(Object.fromEntries(lacking.map(({ part, qty }) => [part, qty]))).toEqual({ head: 2, mitt: 3 })
   })
+})
+
+test('packs are opened by number, by faction or by chance, each of them once', () => {
+  const { plan } = collate(of({ packs: 8, seed: 3 }), figuresOf(4))
+  const faction = (id: string) => (id === 'ines' || id === 'sif' ? 'Cooks' : 'Makers')
+  const order = (how: 'number' | 'faction' | 'chance') => openingOrder(plan!, how, faction, ['Makers', 'Cooks'])
+  expect(order('number').map(({ pack }) => pack)).toEqual([1, 2, 3, 4, 5, 6, 7, 8])
+  expect(order('faction').map(({ figure }) => faction(figure))).toEqual([
+    ...Array(4).fill('Makers'),
+    ...Array(4).fill('Cooks'),
+  ])
+  expect(
+    order('chance')
+      .map(({ pack }) => pack)
+      .sort(),
+  ).toEqual([1, 2, 3, 4, 5, 6, 7, 8])
+  expect(order('chance')).toEqual(order('chance'))
+  expect(order('chance')).not.toEqual(order('number'))
 })
 
 describe('odds of opening', () => {

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Header, HttpCode, Param, Post, Res } from '@nestjs/common'
 import { ApiBody, ApiTags } from '@nestjs/swagger'
 import { IsBoolean, IsIn, IsNumber, IsObject, IsOptional, Max, Min } from 'class-validator'
-import { FilledText, One, Texts, Whole } from '../base/fields.ts'
+import { FilledText, ListOf, One, Texts, Whole } from '../base/fields.ts'
 import type { Response } from 'express'
 import type { Level } from '@outfit/core/catalogue'
 import { BadProblem, STRATEGIES, type BuyingOptions } from '@outfit/core/sourcing'
@@ -25,13 +25,25 @@ export class Buying implements BuyingOptions {
   @IsOptional() @IsBoolean() secondChoices?: boolean
 }
 
-/** What to plan for: a take of an outfit, several outfits, or a whole roster. */
+/** So many of a part, whoever wears it. */
+class WantedPart {
+  @FilledText() part: string
+  @Whole(1, 1_000_000) qty: number
+  /** Names of what it is for. */
+  @Texts({ most: 1000 }) forWhat: string[]
+}
+
+/** What to plan for: a take of an outfit, several outfits, a whole roster, or a list of parts for a roster. */
 export class PlanFor {
   @IsOptional() @FilledText() outfit?: string
   /** The chosen take unless another is named. */
   @IsOptional() @FilledText() take?: string
   @IsOptional() @Texts({ least: 1, most: 1000 }) outfits?: string[]
   @IsOptional() @FilledText() roster?: string
+  /** All of it is to be bought, for the roster that is named. */
+  @IsOptional()
+  @ListOf(() => WantedPart, { least: 1, most: 2000 })
+  parts?: WantedPart[]
   @IsOptional() @IsNumber() @Min(0.5) @Max(120) seconds?: number
   @IsOptional() @One(() => Buying) options?: Buying
 }
@@ -66,15 +78,21 @@ export class SourcingController {
 
   @Post()
   @HttpCode(202)
-  async plan(@Body() { outfit, take, outfits, roster, seconds, options = {} }: PlanFor) {
+  async plan(@Body() { outfit, take, outfits, roster, parts, seconds, options = {} }: PlanFor) {
     const asked = [outfit, outfits, roster].filter((one) => one !== undefined)
     if (asked.length !== 1)
       throw new Problem(400, 'Name one outfit, several outfits, or a roster. Nothing was planned.', [
         { field: 'outfit', message: 'one of outfit, outfits and roster is needed' },
       ])
-    const wants = outfit
-      ? await this.wants.ofTake(outfit, take)
-      : await this.wants.ofOutfits(outfits ? { outfits } : { roster: roster! })
+    if (parts && !roster)
+      throw new Problem(400, 'Name the roster the parts are for. Nothing was planned.', [
+        { field: 'roster', message: 'is needed with parts' },
+      ])
+    const wants = parts
+      ? await this.wants.ofParts(roster!, parts)
+      : outfit
+        ? await this.wants.ofTake(outfit, take)
+        : await this.wants.ofOutfits(outfits ? { outfits } : { roster: roster! })
     return this.sourcing.plan(wants, { ...options, ...(seconds === undefined ? {} : { seconds }) })
   }
 

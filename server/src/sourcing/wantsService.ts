@@ -7,6 +7,7 @@ import { secondChoices, type SecondChoices } from '@outfit/core/sourcing'
 import { notFound } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { PartEntity } from '../schema/catalogue.ts'
+import { RosterEntity } from '../schema/roster.ts'
 import { RosterService } from '../roster/rosterService.ts'
 import { SharesService } from '../allotment/sharesService.ts'
 
@@ -102,6 +103,30 @@ export class WantsService {
         if (!source?.elsewhere) want(wants, name, part, Boolean(source) || arriving[i] !== null)
       })
     return wants
+  }
+
+  /** A list of parts, all of them to be bought for a roster, such as what its packs lack. */
+  async ofParts(
+    roster: string,
+    parts: readonly { part: string; qty: number; forWhat: readonly string[] }[],
+  ): Promise<Wants> {
+    const found = await this.database.getRepository(RosterEntity).findOneBy({ id: roster })
+    if (!found) throw notFound('roster', roster)
+    const known = await this.catalogue.parts(parts.map(({ part }) => part))
+    const strange = parts.find(({ part }) => !known.some(({ code }) => code === part))
+    if (strange) throw notFound('part', strange.part)
+    return {
+      name: found.name,
+      outfits: [],
+      take: null,
+      label: null,
+      roster,
+      currency: found.currency,
+      takingApart: houseRulesOf(found.rules, found.switches).takingApart,
+      wanted: parts.flatMap(({ part, qty }) => Array.from({ length: qty }, () => part)),
+      given: new Map(),
+      wantedBy: Object.fromEntries(parts.map(({ part, qty, forWhat }) => [part, [{ name: forWhat.join(', '), qty }]])),
+    }
   }
 
   /** Second choices for wanted parts among those on offer. */

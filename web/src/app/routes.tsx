@@ -21,6 +21,9 @@ const SERIES: readonly (readonly [string, () => Promise<ComponentType>])[] = [
   ['', async () => (await import('../series/SeriesView.tsx')).SeriesView],
   ['/leaflet', async () => (await import('../series/LeafletView.tsx')).LeafletView],
   ['/carton', async () => (await import('../series/CartonView.tsx')).CartonView],
+  ['/packs', async () => (await import('../series/PacksView.tsx')).PacksView],
+  ['/opening', async () => (await import('../series/OpeningView.tsx')).OpeningView],
+  ['/buying', async () => (await import('../series/PacksBuyingView.tsx')).PacksBuyingView],
 ]
 
 /** Every view has its address; all but the first are loaded when they are first opened. */

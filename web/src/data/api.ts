@@ -1,3 +1,4 @@
+import type { PartForPacks } from '@outfit/core/packs'
 import { createApi } from '@reduxjs/toolkit/query/react'
 import type { PictureOutline } from '@outfit/core/picture'
 import type {
@@ -161,9 +162,9 @@ export interface NewLater {
   atMost?: number
 }
 
-/** What to plan for: a take of an outfit, several outfits, or a whole roster. */
+/** What to plan for: a take of an outfit, several outfits, a whole roster, or parts that are wanted for one. */
 export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
-  { outfit: string; take: string } | { outfits: string[] } | { roster: string }
+  { outfit: string; take: string } | { outfits: string[] } | { roster: string; parts?: PartForPacks[] }
 )
 
 export const api = createApi({

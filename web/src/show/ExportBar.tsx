@@ -14,11 +14,14 @@ interface Taking {
 export function ExportBar({
   files,
   waits = false,
+  quiet = false,
   onTaken,
 }: {
   files: readonly { name: string; href: string; hint?: string }[]
   /** What is chosen is not kept yet, so that the server would draw what was before. */
   waits?: boolean
+  /** There is something else to do first; none of them stands out. */
+  quiet?: boolean
   onTaken?: () => void
 }) {
   const [taking, setTaking] = useState<Taking | null>(null)
@@ -78,7 +81,7 @@ export function ExportBar({
           className={`inline-flex items-center gap-1.5 rounded-[10px] border px-3 py-1.5 font-semibold ${
             taking || waits ? 'cursor-wait opacity-60' : ''
           } ${
-            i === files.length - 1
+            i === files.length - 1 && !quiet
               ? 'border-act bg-act text-act-ink hover:brightness-110'
               : 'border-act/70 bg-card text-act hover:border-act'
           }`}

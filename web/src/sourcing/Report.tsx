@@ -265,8 +265,13 @@ export function Report({
 /** What was solved, over what, in a sentence or two. */
 function about({ name, label, outfits, problem, date }: ReportWithParts, plan: SourcingPlan): string {
   const owned = plan.fills.filter((fill) => fill.from === 'owned').reduce((sum, { qty }) => sum + qty, 0)
-  const what = label ? `${name}, take ${label}` : `${name}, ${count(outfits.length, 'outfit')}`
-  return `${what}: ${count(owned, 'part')} owned or on the way. Solved in ${plan.seconds.toFixed(1)} s over ${count(problem.sellers.length, 'seller')} and ${count(problem.offers.length, 'offer')}, prices of ${date}.`
+  const what = label
+    ? `${name}, take ${label}: `
+    : outfits.length > 0
+      ? `${name}, ${count(outfits.length, 'outfit')}: `
+      : `${name}: all of it to be bought. `
+  const has = outfits.length > 0 ? `${count(owned, 'part')} owned or on the way. ` : ''
+  return `${what}${has}Solved in ${plan.seconds.toFixed(1)} s over ${count(problem.sellers.length, 'seller')} and ${count(problem.offers.length, 'offer')}, prices of ${date}.`
 }
 
 function Downloads({ job }: { job: string }) {

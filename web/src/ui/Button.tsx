@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes } from 'react'
+import type { ButtonHTMLAttributes, Ref } from 'react'
 
 const LOOKS = {
   act: 'bg-act text-act-ink border-act hover:brightness-110',
@@ -11,7 +11,7 @@ export function Button({
   look = 'quiet',
   className = '',
   ...rest
-}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS }) {
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS; ref?: Ref<HTMLButtonElement> }) {
   return (
     <button
       type="button"
