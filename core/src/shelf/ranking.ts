@@ -89,7 +89,7 @@ export function rankingOf(ids: readonly string[], choices: readonly Choice[]): R
 const chance = (difference: number) => 1 / (1 + Math.exp(-difference))
 
 /** The normal distribution function, to 1.5e-7 (Abramowitz and Stegun 7.1.26). */
-function normal(x: number): number {
+export function normal(x: number): number {
   const t = 1 / (1 + (0.3275911 * Math.abs(x)) / Math.SQRT2)
   const poly = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))))
   const erf = 1 - poly * Math.exp((-x * x) / 2)
