@@ -13,6 +13,8 @@ const ballot = (way: Ballot['way'], count = 4): Ballot => ({
   madeAt: '2026-12-01T00:00:00.000Z',
   candidates: Array.from({ length: count }, (_, i) => ({ id: `c${i}`, name: `Candidate ${i}`, placements: [] })),
 })
+/** Of two the better one first. */
+const chose = (...pairs: [number, number][]) => pairs.map(([better, worse]) => ({ better, worse }))
 const answer = (more: Partial<BallotAnswer>): BallotAnswer => ({
   ...{ voter: 'aaaaaaaa', name: 'Ada', at: '2026-12-01T10:00:00.000Z', pairs: [], stars: [] },
   ...more,
@@ -25,7 +27,9 @@ const anyAnswer: fc.Arbitrary<BallotAnswer> = fc.record({
     .date({ min: new Date('2020-01-01'), max: new Date('2030-01-01'), noInvalidDate: true })
     .map((date) => date.toISOString()),
   pairs: fc.array(
-    fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 })).filter(([a, b]) => a !== b),
+    fc
+      .record({ better: fc.integer({ min: 0, max: 3 }), worse: fc.integer({ min: 0, max: 3 }) })
+      .filter(({ better, worse }) => better !== worse),
     { minLength: 1, maxLength: 12 },
   ),
   stars: fc.constant([]),
@@ -49,7 +53,7 @@ describe('answers', () => {
   })
 
   test('are refused where they are none, damaged, of another ballot, or about nobody', () => {
-    const good = answerText('B1', answer({ pairs: [[0, 1]] }))
+    const good = answerText('B1', answer({ pairs: chose([0, 1]) }))
     const at = Math.floor(good.length / 2)
     const cases: [string, string][] = [
       ['Nice figures!', 'There is no answer in this text. An answer begins with “outfit-ballot-1”.'],
@@ -57,13 +61,13 @@ describe('answers', () => {
         good.slice(0, at) + (good[at] === 'A' ? 'B' : 'A') + good.slice(at + 1),
         'The answer is damaged: part of it was lost on the way. Ask for it again.',
       ],
-      [answerText('B2', answer({ pairs: [[0, 1]] })), 'The answer of Ada is to another ballot.'],
+      [answerText('B2', answer({ pairs: chose([0, 1]) })), 'The answer of Ada is to another ballot.'],
       [
-        answerText('B1', answer({ pairs: [[0, 9]] })),
+        answerText('B1', answer({ pairs: chose([0, 9]) })),
         'The answer of Ada names somebody who does not stand on the ballot.',
       ],
       [
-        answerText('B1', answer({ pairs: [[1, 1]] })),
+        answerText('B1', answer({ pairs: chose([1, 1]) })),
         'The answer of Ada names somebody who does not stand on the ballot.',
       ],
       [answerText('B1', answer({})), 'The answer of Ada chooses nothing.'],
@@ -76,13 +80,13 @@ describe('answers', () => {
     expect(readAnswers(answerText('B1', answer({ stars: [1, 0] })), ballot('stars')).refused).toEqual([
       'The answer of Ada does not fit the ballot.',
     ])
-    const both = readAnswers(`${good} and ${answerText('B2', answer({ pairs: [[0, 1]] }))}`, ballot('pairs'))
+    const both = readAnswers(`${good} and ${answerText('B2', answer({ pairs: chose([0, 1]) }))}`, ballot('pairs'))
     expect([both.answers.length, both.refused]).toEqual([1, ['Answer 2 of Ada is to another ballot.']])
   })
 
   test('count once each, of one file the newest, in whatever order they come', () => {
-    const first = answer({ pairs: [[0, 1]] })
-    const second = answer({ pairs: [[1, 0]], at: '2026-12-02T10:00:00.000Z' })
+    const first = answer({ pairs: chose([0, 1]) })
+    const second = answer({ pairs: chose([1, 0]), at: '2026-12-02T10:00:00.000Z' })
     expect(takeAnswers([first], [first])).toMatchObject({ again: [first], taken: [], instead: [] })
     expect(takeAnswers([first], [second])).toMatchObject({ instead: [second], again: [] })
     expect(takeAnswers([second], [first])).toMatchObject({ older: [first] })
@@ -115,13 +119,7 @@ describe('the tally', () => {
     const answers = Array.from({ length: 12 }, (_, i) =>
       answer({
         voter: `voter${i}aaa`,
-        pairs: [
-          [2, 0],
-          [2, 1],
-          [0, 1],
-          [2, 3],
-          [0, 3],
-        ],
+        pairs: chose([2, 0], [2, 1], [0, 1], [2, 3], [0, 3]),
       }),
     )
     const { ranked, sure } = tallyOf(ballot('pairs'), answers)
@@ -162,7 +160,7 @@ describe('the tally', () => {
           [2, 3],
           [0, 2],
           [1, 3],
-        ].map(([a, b]) => (random() < 1 / (1 + Math.exp(liking[b!]! - liking[a!]!)) ? [a!, b!] : [b!, a!])),
+        ].flatMap(([a, b]) => chose(random() < 1 / (1 + Math.exp(liking[b!]! - liking[a!]!)) ? [a!, b!] : [b!, a!])),
       }),
     )
     const { ranked, sure } = tallyOf(ballot('pairs'), voters)

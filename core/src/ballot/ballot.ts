@@ -33,8 +33,8 @@ export interface BallotAnswer {
   name: string
   /** ISO 8601. */
   at: string
-  /** Of two the better one, first; empty where stars were given. */
-  pairs: [better: number, worse: number][]
+  /** Of two the better one; empty where stars were given. */
+  pairs: { better: number; worse: number }[]
   /** From 1 to 5 for each candidate, 0 where none were given; empty where pairs were chosen. */
   stars: number[]
 }
@@ -68,7 +68,16 @@ const fromBase64 = (text: string): string => {
 
 /** An answer as a text to be sent: letters that go through any mail and messenger. */
 export function answerText(ballot: string, answer: BallotAnswer): string {
-  const body = toBase64(JSON.stringify([ballot, answer.voter, answer.name, answer.at, answer.pairs, answer.stars]))
+  const body = toBase64(
+    JSON.stringify([
+      ballot,
+      answer.voter,
+      answer.name,
+      answer.at,
+      answer.pairs.map(({ better, worse }) => [better, worse]),
+      answer.stars,
+    ]),
+  )
   return `${BEGINS}.${body}.${shortSum(body)}.`
 }
 
@@ -122,7 +131,7 @@ function parse(body: string): { ballot: string; answer: BallotAnswer } | null {
         voter,
         name: name.slice(0, BALLOT_TEXTS.name).trim(),
         at,
-        pairs: pairs as [number, number][],
+        pairs: pairs.map((pair) => ({ better: (pair as number[])[0]!, worse: (pair as number[])[1]! })),
         stars: stars as number[],
       },
     }
@@ -137,7 +146,7 @@ function faultOf({ pairs, stars }: BallotAnswer, { way, candidates }: Pick<Ballo
   if (way === 'pairs') {
     if (pairs.length === 0) return 'chooses nothing'
     if (pairs.length > n * n) return 'chooses more often than there are pairs'
-    return pairs.every((pair) => Array.isArray(pair) && pair.length === 2 && pair.every(known) && pair[0] !== pair[1])
+    return pairs.every(({ better, worse }) => known(better) && known(worse) && better !== worse)
       ? ''
       : 'names somebody who does not stand on the ballot'
   }

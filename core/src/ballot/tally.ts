@@ -39,7 +39,7 @@ export function tallyOf(
 
 function ofPairs(candidates: Ballot['candidates'], answers: readonly BallotAnswer[]): Tally {
   const choices = answers.flatMap(({ pairs }) =>
-    pairs.map(([better, worse]) => ({ better: candidates[better]!.id, worse: candidates[worse]!.id })),
+    pairs.map(({ better, worse }) => ({ better: candidates[better]!.id, worse: candidates[worse]!.id })),
   )
   const { ranked, sure } = rankingOf(
     candidates.map(({ id }) => id),

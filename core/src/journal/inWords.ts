@@ -95,6 +95,8 @@ const TELLINGS: readonly Telling[] = [
   said('brief', 'Brief of'),
   said('reference', 'Pictures for'),
   said('preference', 'Ranked'),
+  said('ballot', 'Ballot on'),
+  said('ballot_answer', 'Answers to a ballot on'),
   said('vote', 'Voted on'),
   said('accepted_pin', 'Pins of'),
   said('promise', 'Who gets what:'),

@@ -9,6 +9,7 @@ import { Writer } from '../base/writer.ts'
 import { ArchiveModule } from '../archive/archiveModule.ts'
 import { AccessModule } from '../access/accessModule.ts'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
+import { BallotModule } from '../ballot/ballotModule.ts'
 import { BrowsersModule } from '../browsers/browsersModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
@@ -100,6 +101,7 @@ const ROOMS = [
   ErrandsModule,
   ShowModule,
   SeriesModule,
+  BallotModule,
   SampleModule,
   JournalModule,
 ]

@@ -21,6 +21,8 @@ const TABLES_OF: Readonly<Record<Clearable, readonly string[]>> = {
     'uniform_placement',
     'shown',
     'preference',
+    'ballot',
+    'ballot_answer',
     'removed',
     'later',
     'errand_tick',

@@ -3,6 +3,7 @@ import Database from 'better-sqlite3'
 import { chmodSync, existsSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { DataSource, type DataSourceOptions, type EntityManager } from 'typeorm'
+import * as ballot from '../schema/ballot.ts'
 import * as brief from '../schema/brief.ts'
 import * as browsers from '../schema/browsers.ts'
 import * as catalogue from '../schema/catalogue.ts'
@@ -21,6 +22,7 @@ import { MIGRATIONS } from '../schema/migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
 
 const ENTITIES = [
+  ballot,
   brief,
   browsers,
   catalogue,

@@ -25,6 +25,8 @@ const NAMES: Readonly<Record<string, string>> = {
   brief: OUTFIT,
   reference: `COALESCE(${OUTFIT}, ${named('person', of('person'))})`,
   preference: named('roster', of('roster')),
+  ballot: of('title'),
+  ballot_answer: named('ballot', of('ballot'), 'title'),
   vote: OUTFIT,
   accepted_pin: OUTFIT_OF_TAKE,
   promise: OUTFIT,

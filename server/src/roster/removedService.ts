@@ -158,6 +158,8 @@ export class RemovedService {
       await this.gather(db, inserts, 'uniform_placement', 'uniform IN (SELECT id FROM uniform WHERE roster = ?)', [
         roster,
       ])
+      await this.gather(db, inserts, 'ballot', 'roster = ?', [roster])
+      await this.gather(db, inserts, 'ballot_answer', 'ballot IN (SELECT id FROM ballot WHERE roster = ?)', [roster])
     }
     if (characters.length > 0) await this.gather(db, inserts, 'person', `id IN (${marks(characters)})`, characters)
     for (const [table, where] of OF_OUTFITS) {

@@ -88,6 +88,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../shelf/RankingView.tsx')).RankingView }),
       },
       {
+        path: 'rosters/:roster/ranking/ballots',
+        lazy: async () => ({ Component: (await import('../ballot/BallotsView.tsx')).BallotsView }),
+      },
+      {
         path: 'rosters/:roster/buying',
         lazy: async () => ({ Component: (await import('../sourcing/RosterBuyingView.tsx')).RosterBuyingView }),
       },

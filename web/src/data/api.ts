@@ -170,7 +170,7 @@ export type PlanAsk = { options?: BuyingOptions; seconds?: number } & (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: asked,
-  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans', 'Templates', 'Series', 'Packs'],
+  tagTypes: ['Outfit', 'Shelves', 'Catalogue', 'Wishes', 'Mappings', 'Later', 'Preferences', 'Settings', 'Plans', 'Templates', 'Series', 'Packs', 'Ballots'],
   endpoints: (build) => ({
     basics: build.query<{ colours: Colour[]; moulds: Mould[]; unmade: string[] }, void>({
       query: () => 'catalogue/basics',

@@ -8,7 +8,7 @@ const CHANNEL = 'outfit.news'
 const AGAIN = 2_000
 
 /** What is asked again once something was written. */
-const ALWAYS = ['Outfit', 'Shelves', 'Wishes', 'Later', 'Preferences', 'Settings', 'Plans', 'Templates', 'Mappings']
+const ALWAYS = ['Outfit', 'Shelves', 'Wishes', 'Later', 'Preferences', 'Settings', 'Plans', 'Templates', 'Mappings', 'Series', 'Packs', 'Ballots']
 const ROOMS = ['Archives', 'Lists', 'Network', 'Parcels', 'Targets']
 const BY_ASPECT: Readonly<Record<Aspect, readonly string[]>> = {
   catalogue: ['Catalogue'],

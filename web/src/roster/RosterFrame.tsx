@@ -51,7 +51,7 @@ export function RosterFrame({
     ['Sheet', at('/sheet')],
     ['Series', at('/series'), 'steps'],
     ...(audited ? [['Audit', at('/audit')] as [string, string]] : []),
-    ['Ranking', at('/ranking')],
+    ['Ranking', at('/ranking'), 'steps'],
     ['Buying', at('/buying')],
     ['To take along', at('/take-along')],
     ['Prices', at('/prices')],

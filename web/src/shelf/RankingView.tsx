@@ -10,10 +10,20 @@ import { Figure } from '../ui/Figure.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
+import { RankingTabs } from './RankingTabs.tsx'
 
 /** Outfits in order of merit, from choices between two. */
 export function RankingView() {
-  return <RosterFrame>{({ roster }) => <Ranking key={roster.id} roster={roster} />}</RosterFrame>
+  return (
+    <RosterFrame>
+      {({ roster }) => (
+        <>
+          <RankingTabs roster={roster.id} />
+          <Ranking key={roster.id} roster={roster} />
+        </>
+      )}
+    </RosterFrame>
+  )
 }
 
 function Ranking({ roster }: { roster: RosterShelf }) {

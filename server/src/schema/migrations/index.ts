@@ -24,6 +24,7 @@ import { JournalCopy1766100000000 } from './journalCopy.ts'
 import { Browsers1766200000000 } from './browsers.ts'
 import { Errands1766300000000 } from './errands.ts'
 import { Series1766400000000 } from './series.ts'
+import { Ballots1766500000000 } from './ballots.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -53,4 +54,5 @@ export const MIGRATIONS = [
   Browsers1766200000000,
   Errands1766300000000,
   Series1766400000000,
+  Ballots1766500000000,
 ]
