@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import * as fc from 'fast-check'
 import { seeded } from '../base/index.ts'
-import { answerText, readAnswers, takeAnswers, tallyOf, type Ballot, type BallotAnswer } from './index.ts'
+import { answerText, favouriteOf, readAnswers, takeAnswers, tallyOf, type Ballot, type BallotAnswer } from './index.ts'
 
 const ballot = (way: Ballot['way'], count = 4): Ballot => ({
   id: 'B1',
@@ -28,7 +28,10 @@ const anyAnswer: fc.Arbitrary<BallotAnswer> = fc.record({
     .map((date) => date.toISOString()),
   pairs: fc.array(
     fc
-      .record({ better: fc.integer({ min: 0, max: 3 }), worse: fc.integer({ min: 0, max: 3 }) })
+      .record(
+        { better: fc.integer({ min: 0, max: 3 }), worse: fc.integer({ min: 0, max: 3 }) },
+        { noNullPrototype: true },
+      )
       .filter(({ better, worse }) => better !== worse),
     { minLength: 1, maxLength: 12 },
   ),
@@ -112,6 +115,12 @@ describe('answers', () => {
       }),
     )
   })
+})
+
+test('somebody is for whom won most of the choices or got most stars, or for nobody', () => {
+  expect(favouriteOf(answer({ pairs: chose([2, 0], [2, 1], [0, 1]) }), 4)).toBe(2)
+  expect(favouriteOf(answer({ pairs: chose([2, 0], [0, 1]) }), 4)).toBeNull()
+  expect(favouriteOf(answer({ stars: [0, 5, 4, 0] }), 4)).toBe(1)
 })
 
 describe('the tally', () => {

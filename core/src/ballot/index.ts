@@ -1,3 +1,3 @@
 export * from './ballot.ts'
-export { tallyOf, type Tallied, type Tally } from './tally.ts'
+export { favouriteOf, tallyOf, type Tallied, type Tally } from './tally.ts'
 export { BALLOT_SCRIPT, ballotPage } from './ballotPage.ts'

@@ -92,3 +92,14 @@ function ofStars(candidates: Ballot['candidates'], answers: readonly BallotAnswe
     sure: gaps.length === 0 ? 1 : gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length,
   }
 }
+
+/**
+ * Whom somebody is for, of all on the ballot: who won most of that one's choices, or got most stars; null where several did.
+ */
+export function favouriteOf({ pairs, stars }: BallotAnswer, candidates: number): number | null {
+  const scores = Array.from({ length: candidates }, (_, i) =>
+    stars.length > 0 ? (stars[i] ?? 0) : pairs.filter(({ better }) => better === i).length,
+  )
+  const most = Math.max(...scores)
+  return scores.filter((score) => score === most).length === 1 ? scores.indexOf(most) : null
+}

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { createHash } from 'node:crypto'
 import { answerText, type BallotAnswer } from '@outfit/core/ballot'
+import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import type { AnswersBrought, BallotListed, BallotWithAnswers } from './ballotService.ts'
@@ -23,7 +24,13 @@ const make = async (more: object = {}) =>
   })
 const answer = (ballot: string, more: Partial<BallotAnswer>) =>
   answerText(ballot, {
-    ...{ voter: 'aaaaaaaaaa', name: 'Ada', at: '2026-12-01T10:00:00.000Z', pairs: [{ better: 0, worse: 1 }], stars: [] },
+    ...{
+      voter: 'aaaaaaaaaa',
+      name: 'Ada',
+      at: '2026-12-01T10:00:00.000Z',
+      pairs: [{ better: 0, worse: 1 }],
+      stars: [],
+    },
     ...more,
   })
 
@@ -80,6 +87,17 @@ test('takes of one outfit can be voted on; of one nobody can', async () => {
   const { ballot } = (await server.get<BallotWithAnswers>(`ballots/${body.id}`)).body
   expect(ballot.candidates.length).toBeGreaterThan(1)
   expect(ballot.candidates[0]!.name).toMatch(/^Take /)
+  const stars = (favourite: number) => ballot.candidates.map((_, i) => (i === favourite ? 5 : 2))
+  const text = [
+    answer(body.id, { stars: stars(1), pairs: [] }),
+    answer(body.id, { voter: 'bbbbbbbbbb', name: '', stars: stars(0), pairs: [] }),
+    answer(body.id, { voter: 'cccccccccc', name: 'Cy', stars: ballot.candidates.map(() => 3), pairs: [] }),
+  ].join('')
+  await server.send('POST', `ballots/${body.id}/answers`, { text })
+  // Nobody without a name, and nobody who is for several, has a voice.
+  expect((await server.send('POST', `ballots/${body.id}/voices`)).body).toEqual({ voices: 1 })
+  const { takes } = (await server.get<OutfitDetail>(`outfits/${outfit.id}`)).body
+  expect(takes.find(({ id }) => id === ballot.candidates[1]!.id)!.voters).toContain('Ada')
   const alone = await make({ outfits: [ferry.outfits[0]!.id] })
   expect([alone.status, alone.body.detail]).toEqual([
     409,

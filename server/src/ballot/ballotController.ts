@@ -66,6 +66,13 @@ export class BallotController {
     return this.ballots.bringIn(id, text)
   }
 
+  /** Give the takes voted on the voices of whoever answered by name. */
+  @Post('voices')
+  @HttpCode(200)
+  giveVoices(@Param('id') id: string) {
+    return this.ballots.giveVoices(id)
+  }
+
   @Delete('answers/:voter')
   @HttpCode(204)
   takeOff(@Param('id') id: string, @Param('voter') voter: string) {

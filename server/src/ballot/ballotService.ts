@@ -4,6 +4,7 @@ import { DataSource } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import {
   BALLOT_SCRIPT,
+  favouriteOf,
   ballotPage,
   MOST_CANDIDATES,
   readAnswers,
@@ -20,7 +21,7 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RosterService } from '../roster/rosterService.ts'
 import { stickersOn } from '../roster/stickers.ts'
 import { BallotAnswerEntity, BallotEntity } from '../schema/ballot.ts'
-import { RosterEntity } from '../schema/roster.ts'
+import { RosterEntity, VoteEntity } from '../schema/roster.ts'
 import { PictureService } from '../show/pictureService.ts'
 import type { NewBallot } from './ballotController.ts'
 
@@ -194,6 +195,27 @@ export class BallotService {
         refused: read.refused,
       }
     })
+  }
+
+  /**
+   * Give the takes voted on the voices of whoever put a name to an answer: each for the take that one is for. Takes that
+   * have gone since get none. How many voices were given.
+   */
+  async giveVoices(id: string): Promise<{ voices: number }> {
+    const { ballot, answers } = await this.of(id)
+    const { outfit } = ballot
+    if (outfit === null) throw new Problem(409, 'This ballot is about outfits; voices are given to takes.', [])
+    const { takes, version } = await this.rosters.outfit(outfit)
+    const votes = answers.flatMap((answer) => {
+      const favourite = favouriteOf(answer, ballot.candidates.length)
+      const take = favourite === null ? undefined : ballot.candidates[favourite]!.id
+      return answer.name && take && takes.some((one) => one.id === take) ? [{ outfit, voter: answer.name, take }] : []
+    })
+    if (votes.length > 0)
+      await this.rosters.writing(outfit, version, async (db) => {
+        for (const vote of votes) await db.save(VoteEntity, vote)
+      })
+    return { voices: new Set(votes.map(({ voter }) => voter)).size }
   }
 
   /** Take an answer off the count. */

@@ -1,3 +1,4 @@
+import type { Readable } from 'node:stream'
 import type { Shape } from '@outfit/core/mannequin'
 import { PAPER, printedSize, runsOfLayers, type Mark, type Page } from '@outfit/core/show'
 import { startPdf } from './startPdf.ts'
@@ -12,16 +13,21 @@ type Reference = PDFKit.PDFKitReference
 /**
  * Pages as one PDF, each at its own size in true millimetres, with fonts embedded and text that can be selected. The marks
  * of a page are drawn one by one, as its SVG says them; layers become layers of the document (ISO 32000-1, 8.11), which its
- * reader shows and hides one by one. `told` hears after each page how many are drawn.
+ * reader shows and hides one by one. Read as a stream, a page comes as soon as it is drawn; whoever reads no further stops
+ * the drawing.
  */
-export async function picturesPdf(
-  dataFolder: string,
-  pages: readonly Page[],
-  told: (drawn: number) => void = () => undefined,
-): Promise<Buffer> {
-  const { pdf, finish } = await startPdf(dataFolder, pages[0]?.title ?? '')
+export async function picturesPdf(dataFolder: string, pages: readonly Page[]): Promise<Readable> {
+  const { pdf } = await startPdf(dataFolder, pages[0]?.title ?? '')
+  const stream = pdf as unknown as Readable
+  drawAll(pdf, stream, pages).catch((error: Error) => stream.destroy(error))
+  return stream
+}
+
+async function drawAll(pdf: Pdf, stream: Readable, pages: readonly Page[]): Promise<void> {
   const layers = layersOf(pdf)
-  for (const [i, page] of pages.entries()) {
+  for (const page of pages) {
+    if (stream.destroyed) return
+
     const { width, height, marks, scale = 1, ground = PAPER.ground } = page
     const printed = printedSize(page)
     pdf.addPage({ size: [printed.width * MM, printed.height * MM], margin: 0 })
@@ -34,12 +40,11 @@ export async function picturesPdf(
       layers.on(layer, () => {
         for (const mark of own) draw(pdf, mark)
       })
-    told(i + 1)
     // Whoever asks something else meanwhile has a turn between two pages.
     await new Promise(setImmediate)
   }
   layers.finish()
-  return finish()
+  pdf.end()
 }
 
 /** An object of a document whose entries the package does not describe. */

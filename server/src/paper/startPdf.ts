@@ -5,7 +5,7 @@ import { fontFiles } from './fonts.ts'
 /** Points in a millimetre. */
 const MM = 72 / 25.4
 
-/** A document of a paper without a page yet, with the fonts `heading`, `text` and `strong`; `finish` gives its bytes. */
+/** A document of a paper without a page yet, with the fonts `heading`, `text` and `strong`; `finish` gives its bytes; until then whoever reads it as a stream gets what is done. */
 export async function startPdf(
   dataFolder: string,
   title: string,
@@ -23,14 +23,12 @@ export async function startPdf(
   pdf.registerFont('heading', heading!)
   pdf.registerFont('text', text!)
   pdf.registerFont('strong', strong!)
-  const chunks: Buffer[] = []
-  pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
-  const done = new Promise<void>((resolve) => pdf.on('end', resolve))
   return {
     pdf,
     finish: async () => {
       pdf.end()
-      await done
+      const chunks: Buffer[] = []
+      for await (const chunk of pdf as unknown as AsyncIterable<Buffer>) chunks.push(chunk)
       return Buffer.concat(chunks)
     },
   }

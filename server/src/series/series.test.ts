@@ -124,6 +124,19 @@ describe('what is printed', () => {
     expect(pages).toHaveLength(parts.reduce((sum, count) => sum + count, 0))
   })
 
+  test('page by page, so that it can be told how far it is', async () => {
+    const answer = await fetch(`${server.url}/api/${at('/print/everything.pdf')}`)
+    const all = Number(answer.headers.get('x-pages'))
+    let pieces = 0
+    let text = ''
+    for await (const piece of answer.body as unknown as AsyncIterable<Uint8Array>) {
+      pieces++
+      text += Buffer.from(piece).toString('latin1')
+    }
+    expect(pieces).toBeGreaterThan(1)
+    expect(text.split('/Type /Page\n').length - 1).toBe(all)
+  })
+
   test('no carton that is larger than its sheet; it is said what would do', async () => {
     const { series } = await kept()
     await server.send('PUT', at(), {

@@ -39,6 +39,8 @@ export class PictureService {
     response.attachment(`${name}.${kind}`)
     if (kind === 'pdf') {
       const pdf = await picturesPdf(this.settings.data, pages)
+      // Pages come as they are drawn; whoever takes them out can say how far it is.
+      response.setHeader('X-Pages', pages.length)
       return new StreamableFile(pdf, { type: 'application/pdf' })
     }
     const page = pages.length === 1 ? pages[0]! : stacked(name, pages)

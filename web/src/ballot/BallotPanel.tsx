@@ -1,5 +1,6 @@
 import { Download } from 'lucide-react'
 import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
 import { formatDay } from '@outfit/core/base'
 import { answerText, BALLOT_TEXTS, tallyOf, type BallotAnswer } from '@outfit/core/ballot'
 import { catalogueOf } from '@outfit/core/catalogue'
@@ -21,6 +22,7 @@ export function BallotPanel({ id, onRemoved }: { id: string; onRemoved: () => vo
   const [remove] = ballotApi.endpoints.removeBallot.useMutation()
   const [putBack] = ballotApi.endpoints.putBallotBack.useMutation()
   const [bring] = ballotApi.endpoints.bringAnswers.useMutation()
+  const [giveVoices] = ballotApi.endpoints.giveVoices.useMutation()
   const [takeOff] = ballotApi.endpoints.takeAnswerOff.useMutation()
   const catalogue = useMemo(
     () =>
@@ -34,6 +36,15 @@ export function BallotPanel({ id, onRemoved }: { id: string; onRemoved: () => vo
   if (!currentData || !catalogue || !tally) return <Waiting>Counting…</Waiting>
   const { ballot, answers } = currentData
   const byId = new Map(ballot.candidates.map((candidate) => [candidate.id, candidate]))
+  const give = async (outfit: string) => {
+    const answer = await giveVoices({ id, outfit })
+    if (answer.error) return tellError(answer.error)
+    tell(
+      answer.data.voices === 0
+        ? 'Nobody who put a name to an answer is for one take alone.'
+        : `${counted(answer.data.voices, 'voice')} given; each can be taken back under Takes.`,
+    )
+  }
   const take = async (one: BallotAnswer) => {
     const answer = await takeOff({ id, voter: one.voter })
     if (answer.error) return tellError(answer.error)
@@ -105,6 +116,14 @@ export function BallotPanel({ id, onRemoved }: { id: string; onRemoved: () => vo
           </li>
         ))}
       </ol>
+      {answers.length > 0 && ballot.outfit !== null && (
+        <p className="mt-2">
+          <Button onClick={() => void give(ballot.outfit!)}>Count them as voices for the takes</Button>{' '}
+          <Link to={`/outfits/${ballot.outfit}/takes`} className="font-semibold text-act hover:underline">
+            To the takes
+          </Link>
+        </p>
+      )}
       {answers.length > 0 && (
         <details className="mt-3">
           <summary className="cursor-pointer font-semibold">Who answered</summary>

@@ -38,7 +38,7 @@ function Ballots({ roster }: { roster: RosterShelf }) {
   return (
     <div className="mt-4 flex flex-col gap-6 md:flex-row">
       <nav aria-label="Ballots" className="w-full shrink-0 md:w-[230px]">
-        <Button className="w-full" look={chosen === 'new' ? 'act' : 'quiet'} onClick={() => open('new')}>
+        <Button className="w-full" aria-current={chosen === 'new'} onClick={() => open('new')}>
           Put a question
         </Button>
         <ul className="mt-3">

@@ -49,6 +49,10 @@ export const ballotApi = api.injectEndpoints({
       query: ({ id, text }) => ({ url: `ballots/${id}/answers`, method: 'POST', body: { text } }),
       invalidatesTags: ['Ballots'],
     }),
+    giveVoices: build.mutation<{ voices: number }, { id: string; outfit: string }>({
+      query: ({ id }) => ({ url: `ballots/${id}/voices`, method: 'POST' }),
+      invalidatesTags: ['Outfit', 'Shelves'],
+    }),
     takeAnswerOff: build.mutation<void, { id: string; voter: string }>({
       query: ({ id, voter }) => ({ url: `ballots/${id}/answers/${voter}`, method: 'DELETE' }),
       invalidatesTags: ['Ballots'],

@@ -5,7 +5,7 @@ import { userEvent } from '@testing-library/user-event'
 import { Toaster } from 'sonner'
 import '../test/standIns.ts'
 import { nameOfDownload } from '../ui/saveAs.ts'
-import { ExportBar } from './ExportBar.tsx'
+import { ExportBar, pagesIn } from './ExportBar.tsx'
 
 const saved: { name: string; href: string }[] = []
 beforeEach(() => {
@@ -92,3 +92,14 @@ test.each([
   ['attachment', 'usual'],
   [null, 'usual'],
 ])('%s is called %s', (disposition, name) => expect(nameOfDownload(disposition, 'usual')).toBe(name))
+
+test('pages of a PDF are counted in whatever pieces it comes', () => {
+  const words = '<<\n/Type /Pages\n>>' + '<<\n/Type /Page\n/Parent 1 0 R\n>>'.repeat(5)
+  const pdf = Uint8Array.from(words, (char) => char.charCodeAt(0))
+  for (const size of [1, 3, 11, 12, 13, 500]) {
+    const drawn = pagesIn()
+    let count = 0
+    for (let i = 0; i < pdf.length; i += size) count = drawn(pdf.slice(i, i + size))
+    expect(count).toBe(5)
+  }
+})

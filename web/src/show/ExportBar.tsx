@@ -6,8 +6,10 @@ import { warn } from '../ui/tell.ts'
 
 interface Taking {
   name: string
-  /** Bytes that have come; nothing comes before all is drawn. */
+  /** Bytes that have come. */
   bytes: number
+  /** Pages that are drawn, of how many, where it comes page by page. */
+  pages: { drawn: number; all: number } | null
 }
 
 /** Ways to take a picture out; the last is the one most wanted. What takes a while says so and can be cancelled. */
@@ -29,18 +31,20 @@ export function ExportBar({
   const take = async (name: string, href: string) => {
     const controller = new AbortController()
     stop.current = controller
-    setTaking({ name, bytes: 0 })
+    setTaking({ name, bytes: 0, pages: null })
     try {
       const answer = await fetch(href, { signal: controller.signal })
       if (!answer.ok) throw new Error(((await answer.json()) as { detail?: string }).detail)
       const chunks: BlobPart[] = []
       let bytes = 0
+      const all = Number(answer.headers.get('x-pages') ?? 0)
+      const drawn = pagesIn()
       for (const reader = answer.body!.getReader(); ;) {
         const { done, value } = await reader.read()
         if (done) break
         chunks.push(value)
         bytes += value.length
-        setTaking({ name, bytes })
+        setTaking({ name, bytes, pages: all > 1 ? { drawn: Math.min(all, drawn(value)), all } : null })
       }
       const type = answer.headers.get('content-type') ?? ''
       saveBlob(nameOfDownload(answer.headers.get('content-disposition'), name), new Blob(chunks, { type }))
@@ -62,9 +66,11 @@ export function ExportBar({
     <div className="flex flex-wrap items-center gap-2 md:ml-auto">
       {taking && (
         <span role="status" className="flex items-center gap-1 text-[13.5px] text-soft">
-          {taking.bytes === 0
-            ? `Drawing the ${taking.name}…`
-            : `${(taking.bytes / 1e6).toFixed(1)} MB of the ${taking.name}`}
+          {taking.pages
+            ? `${taking.name}: page ${taking.pages.drawn} of ${taking.pages.all}`
+            : taking.bytes === 0
+              ? `Drawing the ${taking.name}…`
+              : `${(taking.bytes / 1e6).toFixed(1)} MB of the ${taking.name}`}
           <Button look="plain" className="px-1 py-0.5" aria-label="Cancel" onClick={() => stop.current?.abort()}>
             <X aria-hidden className="size-4" />
           </Button>
@@ -91,6 +97,20 @@ export function ExportBar({
       ))}
     </div>
   )
+}
+
+/** Counts the pages of a PDF in the pieces it comes in: each is told by a word that stands unpacked. */
+export function pagesIn(): (piece: Uint8Array) => number {
+  const word = '/Type /Page\n'
+  let rest = ''
+  let count = 0
+  return (piece) => {
+    const text = rest + Array.from(piece, (byte) => String.fromCharCode(byte)).join('')
+    count += text.split(word).length - 1
+    // A word may be cut by the end of a piece; what is left is shorter than one, so that none counts twice.
+    rest = text.slice(1 - word.length)
+    return count
+  }
 }
 
 /** Choices as words of an address; what is nothing is left out, and what has parts of its own goes as JSON. */
