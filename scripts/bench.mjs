@@ -1,7 +1,7 @@
 /**
  * `npm run bench`: measure what docs/architecture.md sets budgets for. Prints one JSON line a measurement,
  * `{"name", "measured", "unit", "budget", "notes"}` (budget null where none is set); nothing is asserted. With a name
- * only that benchmark runs: draw, pins, team, drawer, market, brief, search, plan, roster, change, show, uses, start, script.
+ * only that benchmark runs: draw, pins, team, drawer, market, brief, search, plan, roster, change, show, series, uses, start, script.
  */
 import { gzipSync } from 'node:zlib'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
@@ -11,6 +11,7 @@ import { drawer } from '../bench/drawer.mjs'
 import { market } from '../bench/market.mjs'
 import { pins } from '../bench/pins.mjs'
 import { roster } from '../bench/roster.mjs'
+import { series } from '../bench/series.mjs'
 import { show } from '../bench/show.mjs'
 import { team } from '../bench/team.mjs'
 import { uses } from '../bench/uses.mjs'
@@ -114,6 +115,7 @@ const benchmarks = {
   team: () => team({ tell, timed, median, at }),
 
   roster: () => roster(tell),
+  series: () => series({ tell, at, median, timed, withServer }),
   show: () => show({ tell, at, median, timed, withServer, outfitsOf }),
   market: () => market({ serve, tell, timed }),
   drawer: () => withServer(({ url }) => drawer({ url, tell, median })),
