@@ -30,7 +30,10 @@ export async function series({ tell, at, median, timed, withServer }) {
       times.carton.push(carton.ms)
     }
     for (const [what, all] of Object.entries(times))
-      tell(`${what} of 12 outfits after a change`, at(all, 0.95), 'ms', { budget: 100, median: Math.round(median(all)) })
+      tell(`${what} of 12 outfits after a change`, at(all, 0.95), 'ms', {
+        budget: 100,
+        median: Math.round(median(all)),
+      })
     const whole = []
     for (let i = 0; i < 3; i++) {
       const { ms, result } = await timed(async () =>

@@ -31,7 +31,11 @@ try {
   const views = [
     ['rosters', '/', (page) => page.getByRole('img', { name: 'Bram, engines' }).waitFor()],
     ['roster', at('The Heron crew', ''), (page) => page.getByRole('region', { name: 'Pins' }).waitFor()],
-    ['show', '/show', (page) => page.getByRole('link', { name: 'Card of Bram, engines' }).waitFor()],
+    [
+      'carton',
+      at('Night market', 'series/carton'),
+      (page) => page.getByRole('application', { name: /^The carton/ }).waitFor(),
+    ],
     [
       'cast-roster',
       at('Night market', 'cast'),

@@ -6,7 +6,7 @@ export const BLEED = 3
 export const SAFE = 4
 
 /** What a panel of a leaflet is for. */
-export type PanelRole = 'front' | 'back' | 'bonus' | 'figures' | 'index'
+type PanelRole = 'front' | 'back' | 'bonus' | 'figures' | 'index'
 
 /** A panel of a folded sheet, in millimetres from the corner of its side. */
 export interface LeafletPanel {

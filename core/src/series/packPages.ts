@@ -50,7 +50,7 @@ export function packMark(code: number, bits: number, size = DOT): Mark[] {
     return {
       kind: 'path',
       d: `M${x - r} 0C${x - r} ${-k} ${x - k} ${-r} ${x} ${-r}C${x + k} ${-r} ${x + r} ${-k} ${x + r} 0C${x + r} ${k} ${x + k} ${r} ${x} ${r}C${x - k} ${r} ${x - r} ${k} ${x - r} 0Z`,
-      fill: filled ? '#9A927F' : '#FFFFFF',
+      fill: filled ? '#9A927F' : 'none',
       stroke: '#9A927F',
       width: 0.15,
     }

@@ -140,7 +140,7 @@ export class SeriesService {
     return packNames(
       members,
       series.packs.items,
-      (code) => catalogue.parts.get(code)?.name ?? pieces.get(code) ?? code,
+      (code) => pieces.get(code) ?? catalogue.parts.get(code)?.name ?? code,
       sealed?.names,
     )
   }

@@ -69,7 +69,7 @@ function Carton({ roster, choices, members, catalogue, sealed }: SeriesShown) {
     <div className="mt-3 flex flex-col gap-5 md:flex-row">
       <div className="min-w-0 flex-1">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-          <p className="min-w-0 flex-1 text-soft">
+          <p className="min-w-0 flex-1 basis-[300px] text-soft">
             Inner {formatLength(inner.width, 1)} × {formatLength(inner.height, 1)} × {formatLength(inner.depth, 1)},{' '}
             {carton.inner
               ? 'as typed.'

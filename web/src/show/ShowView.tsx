@@ -17,10 +17,11 @@ const WHICH = [
 const OF_A_ROSTER = [
   { path: 'sheet', label: 'Sheet, page, recipe' },
   { path: 'line-up', label: 'Line-up' },
+  { path: 'series', label: 'Series, leaflet, carton, packs' },
   { path: 'ranking', label: 'Ranking' },
 ] as const
 
-/** All that can be shown: a card of everybody who is dressed, and of every roster its sheet, page, recipe and line-up. */
+/** All that can be shown: a card of everybody who is dressed, and of every roster its sheet, page, recipe, line-up and series. */
 export function ShowView() {
   const { data, error, isLoading, refetch } = api.endpoints.shelves.useQuery()
   const [search, setSearch] = useSearchParams()
