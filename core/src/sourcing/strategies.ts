@@ -49,7 +49,13 @@ export function planVariant(
       // Counting parcels is mostly quick; the plan has what is left.
       const seconds = Math.max(problem.limits.seconds / 2, problem.limits.seconds - (options.now() - start))
       const limits = { ...problem.limits, parcels, seconds }
-      return planSourcing({ ...problem, limits }, { ...options, ...(units ? { known: units } : {}) })
+      const plan = planSourcing({ ...problem, limits }, { ...options, ...(units ? { known: units } : {}) })
+      // In a hurry a count may be found whose purchase is not: the best plan is one, and takes no more parcels than itself.
+      const isWorse =
+        base !== undefined &&
+        base.status !== 'impossible' &&
+        (plan.status === 'impossible' || unmetIn(plan) > unmetIn(base))
+      return isWorse ? base : plan
     }
     case 'one':
       return within({ parcels: Math.min(problem.limits.parcels ?? 1, 1) })

@@ -164,8 +164,10 @@ test('whole rosters and several outfits are planned, other ways to buy are order
   expect(some.report.relaxed!.alone.length + some.report.relaxed!.together.length).toBeGreaterThan(0)
 
   const variant = (await server.send<{ job: string }>('POST', `plans/${job}/variants`, { way: 'fewest' })).body.job
-  await jobEnd(server, variant)
+  expect(await jobEnd(server, variant)).toMatchObject({ state: 'done' })
   const { body } = await server.send<{ parcels: string[] }>('POST', 'parcels', { job, variant })
+  // What was refused says why.
+  expect(body).toMatchObject({ parcels: expect.anything() as never })
   expect(body.parcels.length).toBeLessThanOrEqual(report.plan.baskets.length)
 
   expect((await server.send('POST', 'plans', {})).status).toBe(400)

@@ -45,6 +45,16 @@ test('fewest parcels, one seller and a dropped seller agree with trying every pu
       const rushed = planVariant(problem, { way: 'fewest' }, hurried, best)
       expect([unmetIn(rushed), rushed.baskets.length <= best.baskets.length]).toEqual([all.unmet, true])
 
+      for (const answers of [1, 2, 3]) {
+        let left = answers
+        const tiring: PlanOptions = {
+          ...options,
+          solve: (...asked) => (left-- > 0 ? options.solve(...asked) : hurried.solve()),
+        }
+        const tired = planVariant(problem, { way: 'fewest' }, tiring, best)
+        expect([unmetIn(tired) <= all.unmet, tired.baskets.length <= best.baskets.length]).toEqual([true, true])
+      }
+
       const one = planVariant(problem, { way: 'one' }, options)
       const single = everyPurchase(withLimits(problem, { parcels: 1 }))
       expect([unmetIn(one), one.total]).toEqual([single.unmet, single.total])

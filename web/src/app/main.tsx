@@ -36,7 +36,8 @@ async function begin(): Promise<void> {
   root.render(
     <StrictMode>
       <Provider store={store}>
-        <RouterProvider router={router} />
+        {/* A view that is gone to is shown at once: as a transition it may wait behind whatever else is drawn. */}
+        <RouterProvider router={router} useTransitions={false} />
       </Provider>
     </StrictMode>,
   )
