@@ -31,8 +31,8 @@ export interface CastingAsk {
   keep: readonly Place[]
   /** Whether what is worn now at a place is a candidate there, also where its pieces are no assembly and no pair. */
   offerWorn?: boolean
-  /** Whether head, torso and legs are cast also where nobody wished for anything and nothing is worn. */
-  fillBare?: boolean
+  /** Places that are cast also where nobody wished for anything and nothing is worn. */
+  fill?: readonly Place[]
   /** Most that may be spent; null for no limit. */
   limit: number | null
   /** Points of likeness one currency unit (100 minor units) is worth. */

@@ -171,7 +171,7 @@ export function putOnto(worn: readonly Placement[], added: readonly Placement[])
   ]
 }
 
-function rolesOf({ brief, catalogue, keep, rules, worn, fillBare }: CastingAsk): Role[] {
+function rolesOf({ brief, catalogue, keep, rules, worn, fill = [] }: CastingAsk): Role[] {
   const byPlace = judgesByPlace(judgesOf(brief, catalogue))
   const wished = PLACES.filter((place) => !keep.includes(place) && byPlace.has(place))
   // Mitts are cast by themselves where things are taken apart as far as that.
@@ -179,10 +179,7 @@ function rolesOf({ brief, catalogue, keep, rules, worn, fillBare }: CastingAsk):
   const places = PLACES.filter(
     (place) =>
       wished.includes(place) ||
-      (fillBare &&
-        BODY.includes(place) &&
-        !keep.includes(place) &&
-        !worn.some(({ slot }) => placeOf(slot) === place)) ||
+      (fill.includes(place) && !keep.includes(place) && !worn.some(({ slot }) => placeOf(slot) === place)) ||
       (place === 'torso' && !keep.includes('torso') && wished.includes('arms')) ||
       (place === 'hands' &&
         exchange &&

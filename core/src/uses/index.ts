@@ -1,5 +1,6 @@
 export { inStock, partsIn, stockOf } from './box.ts'
 export * from './exchange.ts'
 export * from './mine.ts'
+export * from './newFigures.ts'
 export * from './usesOf.ts'
 export type * from './contract.ts'

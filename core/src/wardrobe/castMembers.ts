@@ -214,7 +214,7 @@ const castingAskOf = (member: MemberAsk, { catalogue, candidates, spare, lowest,
   rules: member.rules,
   keep: member.keep,
   offerWorn: true,
-  fillBare: true,
+  fill: BODY,
   limit: null,
   // Money is weighed by the roster problem.
   priceWeight: 0,

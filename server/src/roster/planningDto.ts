@@ -44,9 +44,11 @@ class PlannedCharacter {
   @Text(4000) notes: string
   /** What it must show, where that is known; with its own age and notes. */
   @IsOptional() @One(() => BriefDto) brief?: BriefDto
+  /** What its outfit wears, where that is known. */
+  @IsOptional() @ListOf(() => PlacementDto, { most: 60 }) placements?: PlacementDto[]
 }
 
-/** Characters to be planned, each with one outfit that wears nothing yet. */
+/** Characters to be planned, each with one outfit. */
 export class AddCharacters {
   @Whole(1) version: number
   @ListOf(() => PlannedCharacter, { least: 1, most: 500 })

@@ -77,17 +77,24 @@ export class PlanningService {
     version: number,
     characters: AddCharacters['characters'],
   ): Promise<{ version: number; outfits: string[] }> {
-    for (const [i, { brief }] of characters.entries())
+    for (const [i, { brief, placements }] of characters.entries()) {
       if (brief) await this.briefs.refuseFaulty(brief, `characters[${i}].brief.`)
+      if (placements) await this.rosters.refuseFaulty(placements, `characters[${i}].`)
+    }
     return this.rosters.writingRoster(roster, version, async (db) => {
       const ids: string[] = []
-      for (const { name, faction, years, notes, brief } of characters) {
+      for (const { name, faction, years, notes, brief, placements = [] } of characters) {
         const character = ulid()
         await db.insert(CharacterEntity, { id: character, roster, name, position: 0, heads: [] })
         const outfit = await this.insertOutfit(db, roster, { character, name, faction, years })
         const stature = years === null ? 'full' : statureAt(years)
         await this.briefs.write(db, outfit, brief ?? { ...emptyBrief(stature), years, notes }, 1)
-        await db.insert(TakeEntity, { id: ulid(), outfit, label: 'A', chosen: true, reason: '' })
+        const take = ulid()
+        await db.insert(TakeEntity, { id: take, outfit, label: 'A', chosen: true, reason: '' })
+        await db.insert(
+          PlacementEntity,
+          placements.map((placement) => rowOf(placement, take)),
+        )
         ids.push(outfit)
       }
       return { outfits: ids }

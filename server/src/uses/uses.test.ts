@@ -6,6 +6,7 @@ import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { Exchange, MinedRelease, PartUses } from '@outfit/core/uses'
 import { startServer, type TestServer } from '../test/testServer.ts'
+import type { NewFigures } from './newFiguresService.ts'
 
 let server: TestServer
 beforeAll(async () => {
@@ -209,4 +210,29 @@ describe('one part put on a whole roster', () => {
     expect(await status(`${id}/exchange?part=P-00054&way=held`)).toBe(404)
     expect(await status(`${id}/exchange`)).toBe(400)
   })
+})
+
+test('new figures around a part are of what lies loose and can be made outfits', async () => {
+  const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+  const hook = (await tray('heldRight')).find(({ part }) => part.name === 'Boat hook')!.part.code
+  const { body } = await server.get<NewFigures>(`parts/${hook}/figures`)
+  expect(body.loose).toBeGreaterThan(0)
+  const [first] = body.figures
+  expect(first!.placements.map(({ part }) => part)).toContain(hook)
+  const known = new Set(body.parts.map(({ code }) => code))
+  for (const { placements } of body.figures) for (const { part } of placements) expect(known.has(part)).toBe(true)
+
+  const ferry = rosters.find(({ name }) => name === 'Ferry people')!
+  const added = await server.send<{ outfits: string[] }>('POST', `rosters/${ferry.id}/characters`, {
+    version: ferry.version,
+    characters: [{ name: 'Somebody new', faction: '', years: null, notes: '', placements: first!.placements }],
+  })
+  const outfit = added.body.outfits[0]!
+  const made = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body.rosters
+    .flatMap(({ outfits }) => outfits)
+    .find(({ id }) => id === outfit)!
+  // In the sample drawer outfits count on nearly everything, and that is said.
+  expect(body.claimed).toBe(true)
+  expect(made.placements).toHaveLength(first!.placements.length)
+  expect((await server.get('parts/NOPE/figures')).status).toBe(404)
 })

@@ -4,6 +4,7 @@ import { IsOptional } from 'class-validator'
 import { FilledText } from '../base/fields.ts'
 import { ExchangeService } from './exchangeService.ts'
 import { MineService } from './mineService.ts'
+import { NewFiguresService } from './newFiguresService.ts'
 import { UsesService } from './usesService.ts'
 
 /** The part, and how it is worn; the best way for all together unless said. */
@@ -20,12 +21,19 @@ export class UsesController {
     private readonly uses: UsesService,
     private readonly mines: MineService,
     private readonly exchanges: ExchangeService,
+    private readonly figures: NewFiguresService,
   ) {}
 
   /** Outfits that one part would make more like their briefs, drawn and reckoned before and after, best first. */
   @Get('parts/:part/uses')
   of(@Param('part') part: string) {
     return this.uses.of(part)
+  }
+
+  /** Figures nobody has yet around a part, of what lies loose, that go well together. */
+  @Get('parts/:part/figures')
+  around(@Param('part') part: string) {
+    return this.figures.around(part)
   }
 
   /** A release looked through: what its parts, and so many boxes of it, would do for all outfits. */

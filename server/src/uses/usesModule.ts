@@ -4,16 +4,18 @@ import { BriefModule } from '../brief/briefModule.ts'
 import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
+import { SettingsModule } from '../settings/settingsModule.ts'
 import { ShelfModule } from '../shelf/shelfModule.ts'
 import { ExchangeService } from './exchangeService.ts'
 import { MineService } from './mineService.ts'
+import { NewFiguresService } from './newFiguresService.ts'
 import { UsesController } from './usesController.ts'
 import { UsesService } from './usesService.ts'
 
 /** What parts could do for outfits. */
 @Module({
-  imports: [AllotmentModule, BriefModule, CatalogueModule, DrawerModule, MarketModule, ShelfModule],
+  imports: [AllotmentModule, BriefModule, CatalogueModule, DrawerModule, MarketModule, SettingsModule, ShelfModule],
   controllers: [UsesController],
-  providers: [ExchangeService, MineService, UsesService],
+  providers: [ExchangeService, MineService, NewFiguresService, UsesService],
 })
 export class UsesModule {}

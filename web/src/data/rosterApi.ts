@@ -30,6 +30,7 @@ export interface PlannedCharacter {
   years: number | null
   notes: string
   brief?: Brief
+  placements?: Placement[]
 }
 
 /** What can be changed of outfits in a roster, many at once. */

@@ -1,11 +1,26 @@
-import type { Exchange, MinedRelease, PartUses } from '@outfit/core/uses'
+import type { Drawables } from '@outfit/core/catalogue'
+import type { Exchange, MinedRelease, NewFigure, PartUses } from '@outfit/core/uses'
 import { api } from './api.ts'
+
+/** Figures nobody has yet around a part. */
+export interface NewFigures extends Drawables {
+  part: string
+  figures: NewFigure[]
+  loose: number
+  /** They take also what outfits count on. */
+  claimed: boolean
+}
 
 /** What parts could do for outfits; loaded with the room that asks. */
 export const usesApi = api.injectEndpoints({
   endpoints: (build) => ({
     uses: build.query<PartUses, string>({
       query: (part) => `parts/${encodeURIComponent(part)}/uses`,
+      keepUnusedDataFor: 0,
+      providesTags: ['Outfit', 'Shelves', 'Catalogue'],
+    }),
+    newFigures: build.query<NewFigures, string>({
+      query: (part) => `parts/${encodeURIComponent(part)}/figures`,
       keepUnusedDataFor: 0,
       providesTags: ['Outfit', 'Shelves', 'Catalogue'],
     }),

@@ -2,7 +2,7 @@
 import { afterEach, expect, test } from '@jest/globals'
 import { cleanup, render, screen } from '@testing-library/react'
 import { STARTER_COLOURS, STARTER_MOULDS } from '@outfit/core/starter'
-import type { PartUse, PartUses } from '@outfit/core/uses'
+import type { NewFigure, PartUse, PartUses } from '@outfit/core/uses'
 import { withServer } from '../test/withServer.tsx'
 import { MemoryRouter, Route, Routes } from 'react-router'
 import { UsesView } from './UsesView.tsx'
@@ -27,7 +27,7 @@ const USE: PartUse = {
   ...{ frees: ['P-2'], mends: ['Not whole yet'], brings: ['Dearer than the house rules allow'] },
 }
 
-const shown = (answer: Partial<PartUses>) =>
+const shown = (answer: Partial<PartUses>, figures: NewFigure[] = [], loose = 0) =>
   render(
     withServer(
       <MemoryRouter initialEntries={['/parts/P-1/uses']}>
@@ -47,6 +47,8 @@ const shown = (answer: Partial<PartUses>) =>
           prints: [],
           ...answer,
         },
+        'parts/P-1/figures': { part: 'P-1', figures, loose, claimed: false, parts: [HAT, HAIR], prints: [] },
+        rosters: { rosters: [], parcels: [], parts: [], prints: [] },
       },
     ),
   )
@@ -78,4 +80,19 @@ test('where it is of no use to anybody, that is told, and where nobody has wishe
   cleanup()
   shown({})
   expect(await screen.findByText('Nobody has wishes yet')).toBeTruthy()
+})
+
+test('new figures say why their parts go together; where none comes together that is said', async () => {
+  const placements = [worn('P-1')]
+  shown({}, [{ placements, reasons: ['the same Tar', 'skin: the same Fawn'], harmony: 98.5 }], 12)
+  const card = await screen.findByRole('listitem')
+  expect(card.textContent).toContain('the same Tar; skin: the same Fawn')
+  expect(card.textContent).toContain('Its parts hold 1.5 points against each other.')
+  expect(screen.getByText(/Of 12 parts nobody counts on/)).toBeTruthy()
+  cleanup()
+  shown({}, [], 3)
+  expect(await screen.findByText(/Of the 3 parts that lie loose no whole figure comes together/)).toBeTruthy()
+  cleanup()
+  shown({})
+  expect(await screen.findByText('Nothing lies loose that nobody counts on.')).toBeTruthy()
 })

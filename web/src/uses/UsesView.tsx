@@ -12,6 +12,7 @@ import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { BeforeAfter } from './BeforeAfter.tsx'
+import { NewFigures } from './NewFigures.tsx'
 import { apartInPoints } from './points.ts'
 
 /** The other way round than casting: one part, and everybody it would make more like their brief. */
@@ -60,6 +61,7 @@ export function UsesView() {
           </ol>
         </>
       )}
+      <NewFigures part={code} name={part.name} />
     </div>
   )
 }

@@ -1,0 +1,83 @@
+import { Injectable } from '@nestjs/common'
+import { catalogueOf, type Drawables } from '@outfit/core/catalogue'
+import { houseRulesOf } from '@outfit/core/roster'
+import { newFigures, type NewFigure } from '@outfit/core/uses'
+import { SharesService } from '../allotment/sharesService.ts'
+import { notFound } from '../base/problem.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { DrawerService } from '../drawer/drawerService.ts'
+import { SettingsService } from '../settings/settingsService.ts'
+
+/** Figures told at most, and how long they may take to find. */
+const MOST = 6
+const SECONDS = 2
+
+/** Figures nobody has yet around a part, with all that is needed to draw them. */
+export interface NewFigures extends Drawables {
+  part: string
+  figures: NewFigure[]
+  /** Loose parts that were looked at. */
+  loose: number
+  /** What nobody counts on makes no figure, so that these take also what outfits count on. */
+  claimed: boolean
+}
+
+/** New figures of what lies loose, around one part. */
+@Injectable()
+export class NewFiguresService {
+  constructor(
+    private readonly shares: SharesService,
+    private readonly catalogue: CatalogueService,
+    private readonly drawer: DrawerService,
+    private readonly settings: SettingsService,
+  ) {}
+
+  /** @throws Problem 404 where there is no such part. */
+  async around(code: string): Promise<NewFigures> {
+    const [part] = await this.catalogue.parts([code])
+    if (!part) throw notFound('part', code)
+    const [shares, { loose: lying }, { school, takingApart }] = await Promise.all([
+      this.shares.all(),
+      this.drawer.contents(),
+      this.settings.all(),
+    ])
+    const loose: Record<string, number> = { ...lying }
+    // What outfits count on is not free, but for what stands on them already, which does not lie loose.
+    for (const { placements, sources, standing } of shares) {
+      const on = { ...standing }
+      for (const [i, { part: worn }] of placements.entries()) {
+        const source = sources[i]
+        if (!source || source.elsewhere || source.donor !== null) continue
+        if ((on[worn] ?? 0) > 0) on[worn]!--
+        else loose[worn] = Math.max(0, (loose[worn] ?? 0) - 1)
+      }
+    }
+    const lies = Object.keys(lying).filter((one) => lying[one]! > 0)
+    const wholes = await this.catalogue.assembliesWith(lies)
+    const own = part.components.map((one) => one.part)
+    const parts = await this.catalogue.parts([...new Set([code, ...own, ...lies, ...wholes])])
+    const prints = await this.catalogue.printsOn(parts)
+    const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts, prints })
+    const made = (of: Readonly<Record<string, number>>) =>
+      newFigures({
+        ...{ part, catalogue, loose: of, count: MOST, seconds: SECONDS, now: () => performance.now() / 1000 },
+        assemblies: parts.filter(({ components }) => components.length > 0),
+        rules: houseRulesOf(school, takingApart === null ? {} : { takingApart }, {}),
+      })
+    const unclaimed = made(loose)
+    const figures = unclaimed.length > 0 ? unclaimed : made(lying)
+    const claimed = unclaimed.length === 0 && figures.length > 0
+    const looked = claimed ? lies : lies.filter((one) => loose[one]! > 0)
+    const worn = new Set([code, ...figures.flatMap(({ placements }) => placements.map((placement) => placement.part))])
+    const drawn = parts.filter((one) => worn.has(one.code))
+    const shown = new Set(drawn.flatMap(({ print }) => print ?? []))
+    return {
+      part: code,
+      figures,
+      loose: looked.length,
+      claimed,
+      parts: drawn,
+      prints: prints.filter((print) => shown.has(print.code)),
+    }
+  }
+}
