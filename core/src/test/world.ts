@@ -1,3 +1,4 @@
+import type { Brief } from '../brief/index.ts'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { sitsOver, slotsFor, SLOT_FACTS } from '../anatomy/index.ts'
@@ -51,6 +52,7 @@ interface RosterFile {
         name: string
         faction: string
         stature: string
+        brief?: Brief
         takes: { label: string; chosen: boolean; placements: Placement[] }[]
       }[]
     }[]

@@ -1,3 +1,4 @@
+import type { Official, Unaltered } from './official.ts'
 import type { Drawables, Placement } from '../catalogue/index.ts'
 
 /** An outfit that a part would make more like its brief. */
@@ -101,6 +102,23 @@ export interface MinedRelease extends Drawables {
   goesOn: boolean
   /** Outfits with wishes, which were asked. */
   asked: number
+  /** Figures in it that may stand for somebody who was planned. */
+  officials: OfficialTold[]
+  /** Parts in it that come as others were altered to look. */
+  unaltered: (Unaltered & { name: string; roster: { id: string; name: string } })[]
+}
+
+/** A figure of a release beside an outfit that was planned before it came. */
+export interface OfficialTold extends Official {
+  name: string
+  roster: { id: string; name: string }
+  take: { label: string }
+  version: number
+  figureName: string
+  /** Lowest price of the figure alone, home currency in minor units; null where nobody sells it. */
+  price: number | null
+  worn: Placement[]
+  placements: Placement[]
 }
 
 /** One outfit of a roster with a part put on it, for better or worse. */

@@ -1,14 +1,17 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource } from 'typeorm'
+import { DataSource, In } from 'typeorm'
 import { groupBy } from '@outfit/core/base'
 import { mouldOf, type Part } from '@outfit/core/catalogue'
 import { COMPANIONS_OF, goesWith } from '@outfit/core/parts'
 import {
   inStock,
+  officialsFor,
+  unalteredAmong,
   Mine,
   partsIn,
   stockOf,
   type Gainer,
+  type OfficialTold,
   type MinedCrowd,
   type MinedPart,
   type MinedRelease,
@@ -21,7 +24,7 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { stickersOn } from '../roster/stickers.ts'
-import { CaseContentEntity, ReleaseEntity } from '../schema/catalogue.ts'
+import { CaseContentEntity, FigureEntity, ReleaseContentEntity, ReleaseEntity } from '../schema/catalogue.ts'
 import { PinsService } from '../shelf/pinsService.ts'
 
 /** Of each part the outfits told, and the owned parts that suit it. */
@@ -32,6 +35,7 @@ const MADE_FOR = 0.85
 /** Outfits that are a crowd; boxes looked at. */
 const CROWD = 3
 const MOST_BOXES = 6
+const MOST_OFFICIALS = 12
 
 /** What is in a box: pieces with their counts, everything that can be worn of it, and of a case how many packs it is. */
 interface Contents {
@@ -114,14 +118,18 @@ export class MineService {
       })),
       left: [...left].flatMap(([part, qty]) => (qty > 0 ? { part, qty } : [])),
     }))
-    const shown = [...mined.flatMap(({ best }) => best), ...deals.flatMap(({ dressed }) => dressed)].flatMap(
-      ({ worn, placements }) => [...worn, ...placements],
-    )
+    const { officials, unaltered } = await this.insteadOf(code, parts, shares, cheapest)
+    const shown = [
+      ...mined.flatMap(({ best }) => best),
+      ...deals.flatMap(({ dressed }) => dressed),
+      ...officials,
+    ].flatMap(({ worn, placements }) => [...worn, ...placements])
     const drawn = await this.catalogue.parts([
       ...parts.map((part) => part.code),
       ...shown.map(({ part }) => part),
       ...mined.flatMap((one) => one.goesWith.map(({ part }) => part)),
       ...crowds.flatMap(({ frees }) => frees),
+      ...unaltered.map(({ part }) => part),
     ])
     return {
       release: { code, name: release.name, kind: release.kind, year: release.year },
@@ -133,10 +141,58 @@ export class MineService {
         deals,
         goesOn,
         asked,
+        officials,
+        unaltered,
       },
       parts: drawn,
       prints: await this.catalogue.printsOn(drawn, stickersOn(shown)),
     }
+  }
+
+  /** What it brings instead of what was planned or altered: figures for characters, parts for altered ones. */
+  private async insteadOf(
+    release: string,
+    parts: readonly Part[],
+    shares: readonly Share[],
+    cheapest: ReadonlyMap<string, number>,
+  ): Promise<Pick<MinedRelease, 'officials' | 'unaltered'>> {
+    const [contents, cases] = await Promise.all([
+      this.database.getRepository(ReleaseContentEntity).findBy({ release, kind: 'figure' }),
+      this.database.getRepository(CaseContentEntity).findBy({ release }),
+    ])
+    const codes = [...new Set([...contents.map(({ code }) => code), ...cases.map(({ figure }) => figure)])]
+    const { worn } = await this.catalogue.dressed(codes)
+    const named = await this.database.getRepository(FigureEntity).findBy({ code: In(codes) })
+    const figures = named.map(({ code, name }) => ({
+      ...{ code, name },
+      placements: (worn.get(code) ?? []).map(({ figure: _figure, ...placement }) => placement),
+    }))
+    const all = [...new Set(figures.flatMap(({ placements }) => placements.map(({ part }) => part)))]
+    const [anybody] = shares
+    if (!anybody) return { officials: [], unaltered: [] }
+    const { catalogue } = (await this.pins.contexts(shares, [], [...all, ...parts.map(({ code }) => code)]))(anybody)
+    const planned = shares.map(({ outfit, character, placements, brief }) => ({
+      ...{ id: outfit.id, character: character.name, placements, base: outfit.base },
+      brief: this.briefs.from(brief, outfit).brief,
+    }))
+    const byId = new Map(shares.map((share) => [share.outfit.id, share]))
+    const rosterOf = (id: string) => {
+      const { name, roster } = byId.get(id)!
+      return { name, roster: { id: roster.id, name: roster.name } }
+    }
+    const officials = officialsFor(figures, planned, catalogue)
+      .slice(0, MOST_OFFICIALS)
+      .map((one): OfficialTold => {
+        const { placements, take, outfit } = byId.get(one.outfit)!
+        const figure = figures.find(({ code }) => code === one.figure)!
+        return {
+          ...{ ...one, ...rosterOf(one.outfit), take: { label: take?.label ?? '' }, version: outfit.version },
+          ...{ figureName: figure.name, price: cheapest.get(`figure ${figure.code}`) ?? null },
+          ...{ worn: placements, placements: figure.placements },
+        }
+      })
+    const unaltered = unalteredAmong(parts, planned, catalogue).map((one) => ({ ...one, ...rosterOf(one.outfit) }))
+    return { officials, unaltered }
   }
 
   /** Everybody with wishes, and how to try the parts on them. */

@@ -236,3 +236,27 @@ test('new figures around a part are of what lies loose and can be made outfits',
   expect(made.placements).toHaveLength(first!.placements.length)
   expect((await server.get('parts/NOPE/figures')).status).toBe(404)
 })
+
+test('a release that brings somebody who was planned says so, with what is worn beside it', async () => {
+  const { rosters } = (await server.get<{ rosters: RosterShelf[] }>('rosters')).body
+  const outfit = rosters
+    .find(({ name }) => name === 'Night market')!
+    .outfits.find(({ name }) => name === 'Ines, noodles')!
+  // What she wears, released as a figure of her name.
+  const csv = async (table: string, text: string) =>
+    expect((await server.send('POST', `import/${table}`, { csv: text })).body).toMatchObject({ written: true })
+  await csv('figures', `code,name,year\nF-INES,Ines of the noodle boat,2026\n`)
+  const rows = outfit.placements.map(({ slot, part, order }) => `F-INES,${slot},${part},${order}`).join('\n')
+  await csv('figure-parts', `figure,slot,part,order\n${rows}\n`)
+  await csv('releases', `code,name,kind,year,price,currency,inProduction\nQ-NEW,Noodle boat,box,2026,3499,EUR,no\n`)
+  await csv('release-contents', `release,kind,code,qty\nQ-NEW,figure,F-INES,1\n`)
+  const { officials } = (await server.get<MinedRelease>('releases/Q-NEW/uses')).body
+  expect(officials[0]).toMatchObject({
+    outfit: outfit.id,
+    figure: 'F-INES',
+    byName: true,
+    figureName: 'Ines of the noodle boat',
+  })
+  expect(officials[0]!.official).toBe(officials[0]!.own)
+  expect(officials[0]!.worn).toEqual(outfit.placements)
+})

@@ -20,7 +20,7 @@ const gainer = (outfit: string, name: string, before: number, after: number) => 
 })
 const RELEASE: MinedRelease = {
   release: { code: 'Q-1', name: 'Ferry Landing', kind: 'box', year: 2021 },
-  ...{ isCase: false, price: 500, asked: 5, goesOn: false },
+  ...{ isCase: false, price: 500, asked: 5, goesOn: false, officials: [], unaltered: [] },
   mined: [
     {
       ...{ part: 'P-1', qty: 1, owned: 0, lowest: 130, found: 2, gain: 18_400 },
@@ -105,4 +105,29 @@ test('where nobody gains it is said whether anybody was asked', async () => {
   cleanup()
   shown({ deals: [], crowds: [], asked: 0 })
   expect(await screen.findByText('Nobody has wishes yet')).toBeTruthy()
+})
+
+test('a figure for somebody who was planned stands beside what is worn, and is taken, borrowed from, or left', async () => {
+  localStorage.clear()
+  const official = {
+    ...gainer('O', 'Odile', 60_000, 75_000),
+    ...{ figure: 'F-1', figureName: 'Ferry Odile', byName: true, own: 60_000, official: 75_000 },
+    ...{ take: { label: 'A' }, version: 2, price: 480 },
+  }
+  const unaltered = { outfit: 'B', name: 'Bram', roster, part: 'P-2', instead: 'P-1', kinds: ['painted' as const] }
+  shown({ officials: [official], unaltered: [unaltered] })
+  const card = within(await screen.findByRole('list', { name: 'Figures for planned characters' })).getByRole('listitem')
+  expect(card.textContent).toContain('Called the same: likeness 75, yours 60; from €4.80.')
+  expect(within(card).getByRole('link', { name: 'Borrow its parts' }).getAttribute('href')).toBe(
+    '/outfits/O/bench?take=A',
+  )
+  expect(within(card).getByRole('button', { name: 'Take it instead' })).toBeTruthy()
+  expect(screen.getByText(/comes as it is/).textContent).toContain('Bram has it painted from Close crop · Straw.')
+  fireEvent.click(within(card).getByRole('button', { name: 'Keep mine' }))
+  expect(screen.queryByRole('list', { name: 'Figures for planned characters' })).toBeNull()
+  // It stays left when the release is opened again.
+  cleanup()
+  shown({ officials: [official], unaltered: [unaltered] })
+  expect(await screen.findByText(/comes as it is/)).toBeTruthy()
+  expect(screen.queryByRole('list', { name: 'Figures for planned characters' })).toBeNull()
 })

@@ -11,6 +11,7 @@ import { counted } from '../ui/counted.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { PartPicture } from '../ui/PartPicture.tsx'
 import { BeforeAfter } from './BeforeAfter.tsx'
+import { Officials } from './Officials.tsx'
 import { gainInPoints } from './points.ts'
 
 /** Parts listed at first; those further down do less. */
@@ -66,6 +67,7 @@ export function MineView() {
       ) : (
         <Boxes data={data} catalogue={catalogue} />
       )}
+      <Officials data={data} catalogue={catalogue} />
       {crowds.length > 0 && (
         <section aria-labelledby="crowds" className="mt-6">
           <h2 id="crowds" className="text-xl">
