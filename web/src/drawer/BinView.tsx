@@ -218,7 +218,13 @@ function Donor({
         {pieces.map(({ slot, part, there }, i) => (
           <li key={i} className={there ? '' : 'text-problem'}>
             <span aria-hidden>{there ? '✓' : '✕'}</span> {SLOT_FACTS[slot].label}:{' '}
-            {catalogue.parts.has(part) ? labelOf(part) : part}
+            {catalogue.parts.has(part) ? (
+              <Link to={`/parts/${part}/uses`} title="What it could do" className="hover:text-act hover:underline">
+                {labelOf(part)}
+              </Link>
+            ) : (
+              part
+            )}
             {!there && <span className="sr-only"> is missing</span>}
           </li>
         ))}
