@@ -72,6 +72,9 @@ export function dealt(members: readonly SeriesMember[], panels: readonly Leaflet
   return shares
 }
 
+/** A figure is printed at most so many times as large as it is. */
+const LARGEST = 2
+
 /** Height of the line that heads a panel. */
 const HEAD = 6
 
@@ -100,16 +103,19 @@ export function layoutOf(shares: ReadonlyMap<LeafletPanel, Share[]>, { lines }: 
   const filled = [...shares].filter(([, own]) => own.some(({ members }) => members.length > 0))
   const ways = Array.from({ length: 8 }, (_, i): Layout => {
     const columns = i + 1
-    const scale = filled.reduce((least, [{ width, height }, own]) => {
-      const everybody = own.flatMap(({ members }) => members)
-      const { figure, words } = cellOf(
-        { width: width - 2 * SAFE, height: height - 2 * SAFE },
-        everybody.length,
-        columns,
-      )
-      // Words need some breadth, whatever it does to the figures.
-      return words.width < (lines ? 17 : 11) ? 0 : Math.min(least, commonScale(everybody, figure))
-    }, Infinity)
+    const scale = filled.reduce(
+      (least, [{ width, height }, own]) => {
+        const everybody = own.flatMap(({ members }) => members)
+        const { figure, words } = cellOf(
+          { width: width - 2 * SAFE, height: height - 2 * SAFE },
+          everybody.length,
+          columns,
+        )
+        // Words need some breadth, whatever it does to the figures.
+        return words.width < (lines ? 17 : 11) ? 0 : Math.min(least, commonScale(everybody, figure))
+      },
+      filled.length > 0 ? LARGEST : Infinity,
+    )
     return { columns, scale }
   })
   const best = ways.reduce((most, way) => (way.scale > most.scale * 1.02 ? way : most))

@@ -55,11 +55,13 @@ export function setText(
 }
 
 const mm = (value: number) => Math.ceil(value * 10) / 10
+/** Rounded down, so that what does not fit is never told to need what there is. */
+const has = (value: number) => Math.floor(value * 10) / 10
 
 /** "“made at home …” needs 68.2 mm of the 60 the left side has." */
 export function doesNotFitInWords({ where, text, needs, room }: DoesNotFit): string {
   const shown = text.length > 60 ? `${text.slice(0, 57)}…` : text
   return needs.width > room.width
-    ? `“${shown}” has a word ${mm(needs.width)} mm wide, and ${where} has room for ${mm(room.width)} mm.`
-    : `“${shown}” needs ${mm(needs.height)} mm in height, and ${where} has ${mm(room.height)} mm.`
+    ? `“${shown}” has a word ${mm(needs.width)} mm wide, and ${where} has room for ${has(room.width)} mm.`
+    : `“${shown}” needs ${mm(needs.height)} mm in height, and ${where} has ${has(room.height)} mm.`
 }
