@@ -25,6 +25,7 @@ import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { stickersOn } from '../roster/stickers.ts'
 import { CaseContentEntity, FigureEntity, ReleaseContentEntity, ReleaseEntity } from '../schema/catalogue.ts'
+import { SellerEntity } from '../schema/market.ts'
 import { PinsService } from '../shelf/pinsService.ts'
 
 /** Of each part the outfits told, and the owned parts that suit it. */
@@ -61,8 +62,41 @@ export class MineService {
   async of(code: string): Promise<MinedRelease> {
     const release = await this.database.getRepository(ReleaseEntity).findOneBy({ code })
     if (!release) throw notFound('release', code)
-    const [{ stock, parts, packs }, shares, owned, lowest, cheapest] = await Promise.all([
-      this.contentsOf(code),
+    const { name, kind, year } = release
+    const [contents, figures] = await Promise.all([this.contentsOf(code), this.figuresIn(code)])
+    return this.mined({ code, name, kind, year }, contents, figures, `release ${code}`)
+  }
+
+  /**
+   * What a seller's newest quote sheet has that none before it had, as if one of each were bought: whom it lifts, what it
+   * goes with, whom it replaces. Empty where it is the first there is. 404 for a seller there is none of.
+   */
+  async newsOf(code: string): Promise<MinedRelease> {
+    const seller = await this.database.getRepository(SellerEntity).findOneBy({ code })
+    if (!seller) throw notFound('seller', code)
+    const things = (await this.database.query(
+      `SELECT kind, code, MIN(date) AS first FROM quote WHERE seller = ? GROUP BY kind, code
+       HAVING first = (SELECT MAX(date) FROM quote_sheet WHERE seller = ?)
+          AND first > (SELECT MIN(date) FROM quote_sheet WHERE seller = ?)`,
+      [code, code, code],
+    )) as { kind: 'part' | 'figure' | 'release'; code: string; first: string }[]
+    const yields = await this.catalogue.yields(things)
+    const units = things.flatMap((thing) => yields.get(`${thing.kind} ${thing.code}`)?.units ?? [])
+    const stock = stockOf(units)
+    const pieces = [...stock.keys()]
+    const known = await this.catalogue.parts([...pieces, ...(await this.catalogue.assembliesWith(pieces))])
+    const figures = things.flatMap((thing) => (thing.kind === 'figure' ? [thing.code] : []))
+    const about = { code, name: seller.name, kind: 'quote sheet', year: Number((things[0]?.first ?? '0').slice(0, 4)) }
+    return this.mined(about, { stock, parts: partsIn(units, known), packs: 0 }, figures, null)
+  }
+
+  private async mined(
+    release: MinedRelease['release'],
+    { stock, parts, packs }: Contents,
+    figures: readonly string[],
+    sold: string | null,
+  ): Promise<MinedRelease> {
+    const [shares, owned, lowest, cheapest] = await Promise.all([
       this.shares.all(),
       this.drawer.onHand(),
       this.market.lowest(),
@@ -70,7 +104,7 @@ export class MineService {
     ])
     const byId = new Map(shares.map((share) => [share.outfit.id, share]))
     const { mine, asked } = await this.mineOf(parts, stock, shares)
-    const price = cheapest.get(`release ${code}`)
+    const price = sold === null ? undefined : cheapest.get(sold)
     const gainer = (id: string, { before, after }: { before: number; after: number }): Gainer => {
       const { name, roster } = byId.get(id)!
       return { outfit: id, name, roster: { id: roster.id, name: roster.name }, before, after }
@@ -118,7 +152,7 @@ export class MineService {
       })),
       left: [...left].flatMap(([part, qty]) => (qty > 0 ? { part, qty } : [])),
     }))
-    const { officials, unaltered } = await this.insteadOf(code, parts, shares, cheapest)
+    const { officials, unaltered } = await this.insteadOf(figures, parts, shares, cheapest)
     const shown = [
       ...mined.flatMap(({ best }) => best),
       ...deals.flatMap(({ dressed }) => dressed),
@@ -132,7 +166,7 @@ export class MineService {
       ...unaltered.map(({ part }) => part),
     ])
     return {
-      release: { code, name: release.name, kind: release.kind, year: release.year },
+      release,
       ...{
         isCase: packs > 0,
         price: price === undefined ? null : price * Math.max(1, packs),
@@ -149,20 +183,24 @@ export class MineService {
     }
   }
 
-  /** What it brings instead of what was planned or altered: figures for characters, parts for altered ones. */
-  private async insteadOf(
-    release: string,
-    parts: readonly Part[],
-    shares: readonly Share[],
-    cheapest: ReadonlyMap<string, number>,
-  ): Promise<Pick<MinedRelease, 'officials' | 'unaltered'>> {
+  /** Figures in a release, also those its blind packs may bring. */
+  private async figuresIn(release: string): Promise<string[]> {
     const [contents, cases] = await Promise.all([
       this.database.getRepository(ReleaseContentEntity).findBy({ release, kind: 'figure' }),
       this.database.getRepository(CaseContentEntity).findBy({ release }),
     ])
-    const codes = [...new Set([...contents.map(({ code }) => code), ...cases.map(({ figure }) => figure)])]
+    return [...new Set([...contents.map(({ code }) => code), ...cases.map(({ figure }) => figure)])]
+  }
+
+  /** What it brings instead of what was planned or altered: figures for characters, parts for altered ones. */
+  private async insteadOf(
+    codes: readonly string[],
+    parts: readonly Part[],
+    shares: readonly Share[],
+    cheapest: ReadonlyMap<string, number>,
+  ): Promise<Pick<MinedRelease, 'officials' | 'unaltered'>> {
     const { worn } = await this.catalogue.dressed(codes)
-    const named = await this.database.getRepository(FigureEntity).findBy({ code: In(codes) })
+    const named = await this.database.getRepository(FigureEntity).findBy({ code: In([...codes]) })
     const figures = named.map(({ code, name }) => ({
       ...{ code, name },
       placements: (worn.get(code) ?? []).map(({ figure: _figure, ...placement }) => placement),

@@ -260,3 +260,26 @@ test('a release that brings somebody who was planned says so, with what is worn 
   expect(officials[0]!.official).toBe(officials[0]!.own)
   expect(officials[0]!.worn).toEqual(outfit.placements)
 })
+
+test('what is new on a quote sheet is looked through as a release is', async () => {
+  const news = async () => (await server.get<MinedRelease>('sellers/tin-whistle/news')).body
+  const offers = async (date: string, parts: readonly string[]) => {
+    const rows = parts.map((part) => `${date},tin-whistle,part,${part},new,100,EUR,3,1`)
+    const csv = ['date,seller,kind,code,condition,price,currency,stock,multiple', ...rows].join('\n')
+    expect((await server.send('POST', 'import/offers', { csv: `${csv}\n` })).body).toMatchObject({ written: true })
+  }
+  const { offers: has } = (await server.get<{ offers: { code: string }[] }>('sellers/tin-whistle/offers?limit=1000'))
+    .body
+  const sold = new Set((has ?? []).map(({ code }) => code))
+  const fresh = (await tray('headgear')).map(({ part }) => part.code).filter((code) => !sold.has(code))
+  await offers('2026-11-30', fresh.slice(0, 2))
+  const told = await news()
+  expect(told.release).toMatchObject({ code: 'tin-whistle', kind: 'quote sheet' })
+  const known = told.mined.map(({ part }) => part)
+  for (const part of known) expect(fresh.slice(0, 2)).toContain(part)
+  expect(known.length).toBeGreaterThan(0)
+  // What a list had before is no news on the next.
+  await offers('2026-12-01', [...fresh.slice(0, 2), fresh[2]!])
+  expect((await news()).mined.every(({ part }) => part === fresh[2])).toBe(true)
+  expect((await server.get('sellers/NOBODY/news')).status).toBe(404)
+})

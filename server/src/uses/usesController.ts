@@ -42,6 +42,12 @@ export class UsesController {
     return this.mines.of(release)
   }
 
+  /** What is new on a seller's newest quote sheet, looked through as a release is. */
+  @Get('sellers/:seller/news')
+  news(@Param('seller') seller: string) {
+    return this.mines.newsOf(seller)
+  }
+
   /** One part put on every outfit of a roster, for better or worse. Nothing is changed. */
   @Get('rosters/:id/exchange')
   exchange(@Param('id') id: string, @Query() { part, way }: ExchangeQuery) {

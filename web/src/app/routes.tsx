@@ -132,6 +132,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../market/MarketView.tsx')).MarketView }),
       },
       {
+        path: 'market/sellers/:seller/news',
+        lazy: async () => ({ Component: (await import('../uses/SellerNewsView.tsx')).SellerNewsView }),
+      },
+      {
         path: 'market/sellers/:seller',
         lazy: async () => ({ Component: (await import('../market/SellerView.tsx')).SellerView }),
       },

@@ -30,6 +30,11 @@ export const usesApi = api.injectEndpoints({
       keepUnusedDataFor: 0,
       providesTags: ['Outfit', 'Shelves', 'Catalogue'],
     }),
+    sellerNews: build.query<MinedRelease, string>({
+      query: (seller) => `sellers/${encodeURIComponent(seller)}/news`,
+      keepUnusedDataFor: 0,
+      providesTags: ['Outfit', 'Shelves', 'Catalogue'],
+    }),
     mined: build.query<MinedRelease, string>({
       query: (release) => `releases/${encodeURIComponent(release)}/uses`,
       keepUnusedDataFor: 0,

@@ -42,6 +42,9 @@ function Page({ code }: { code: string }) {
           </span>
         </h1>
         <span className="ml-auto flex gap-3">
+          <Link to={`/market/sellers/${seller.code}/news`} className="self-center font-semibold text-act underline">
+            What is new, and for whom
+          </Link>
           <Link to="/market" className="self-center font-semibold text-act underline">
             All sellers
           </Link>

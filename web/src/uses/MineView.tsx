@@ -68,23 +68,37 @@ export function MineView() {
         <Boxes data={data} catalogue={catalogue} />
       )}
       <Officials data={data} catalogue={catalogue} />
-      {crowds.length > 0 && (
-        <section aria-labelledby="crowds" className="mt-6">
-          <h2 id="crowds" className="text-xl">
-            Many at once
-          </h2>
-          <ul className="mt-2 grid gap-3 lg:grid-cols-2">
-            {crowds.map((crowd) => (
-              <CrowdRow
-                key={`${crowd.part} ${crowd.roster.id} ${crowd.frees.join(' ')}`}
-                {...{ crowd, catalogue, isCase }}
-              />
-            ))}
-          </ul>
-        </section>
-      )}
+      <Crowds crowds={crowds} catalogue={catalogue} isCase={isCase} />
       <Parts mined={mined} catalogue={catalogue} />
     </div>
+  )
+}
+
+/** Parts that many of a roster could wear at once. */
+export function Crowds({
+  crowds,
+  catalogue,
+  isCase,
+}: {
+  crowds: readonly MinedCrowd[]
+  catalogue: Catalogue
+  isCase: boolean
+}) {
+  if (crowds.length === 0) return null
+  return (
+    <section aria-labelledby="crowds" className="mt-6">
+      <h2 id="crowds" className="text-xl">
+        Many at once
+      </h2>
+      <ul className="mt-2 grid gap-3 lg:grid-cols-2">
+        {crowds.map((crowd) => (
+          <CrowdRow
+            key={`${crowd.part} ${crowd.roster.id} ${crowd.frees.join(' ')}`}
+            {...{ crowd, catalogue, isCase }}
+          />
+        ))}
+      </ul>
+    </section>
   )
 }
 
@@ -224,7 +238,7 @@ function CrowdRow({ crowd, catalogue, isCase }: { crowd: MinedCrowd; catalogue: 
 }
 
 /** Its parts, the most useful first. */
-function Parts({ mined, catalogue }: { mined: readonly MinedPart[]; catalogue: Catalogue }) {
+export function Parts({ mined, catalogue }: { mined: readonly MinedPart[]; catalogue: Catalogue }) {
   const [all, showAll] = useState(false)
   const list = all ? mined : mined.slice(0, FIRST)
   return (
