@@ -171,3 +171,17 @@ export function outfitsOf(series: Series): string[] {
 export const partsOf = ({ packs, bonus }: Pick<Series, 'packs' | 'bonus'>): string[] => [
   ...new Set([...packs.items.flatMap(({ part }) => part ?? []), ...(bonus?.pieces.map(({ part }) => part) ?? [])]),
 ]
+
+/** A series with what it does not say as usual: one that was brought in, or kept by an earlier version, may say less. */
+export const completed = (series: Series): Series => ({
+  ...series,
+  bonus: series.bonus ?? null,
+  leaflet: { ...LEAFLET_CHOICES, ...series.leaflet },
+  carton: { ...CARTON_CHOICES, ...series.carton },
+  packs: {
+    ...PACK_CHOICES,
+    ...series.packs,
+    items: series.packs.items.map((item) => ({ ...item, part: item.part ?? null, tiedTo: item.tiedTo ?? null })),
+  },
+  entries: series.entries.map((entry) => ({ ...entry, number: entry.number ?? null })),
+})

@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { Series, SeriesKept } from '@outfit/core/series'
 import type { RosterShelf } from '@outfit/core/shelf'
+import type { ReportWithParts } from '@outfit/core/sourcing'
 import { pdfText } from '../test/pdfText.ts'
-import { startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
+import { jobEnd, startServer, type ProblemBody, type TestServer } from '../test/testServer.ts'
 import type { PacksLack } from './seriesService.ts'
 
 let server: TestServer
@@ -57,6 +58,15 @@ describe('a series', () => {
       ['title', 'leaflet.panels', 'packs.packs'],
     ])
     expect((await kept()).series).toEqual(said)
+    await server.send('PUT', at(), series)
+  })
+
+  test('that says less is as usual where it is silent', async () => {
+    const { series } = await kept()
+    const { inner: _inner, copies: _copies, ...carton } = series!.carton
+    const { bonus: _bonus, ...rest } = series!
+    expect((await server.send('PUT', at(), { ...rest, carton })).status).toBe(204)
+    expect((await kept()).series).toEqual({ ...series!, bonus: null })
     await server.send('PUT', at(), series)
   })
 
@@ -187,5 +197,19 @@ describe('packs', () => {
     const berry = parts.find(({ forWhat }) => forWhat.includes('Berry lantern'))
     expect(berry!.qty).toBeLessThanOrEqual(4)
     expect(parts.every(({ qty, name }) => qty > 0 && name !== '')).toBe(true)
+    // All of it is planned for, and nothing else.
+    const some = parts.slice(0, 6).map(({ part, qty, forWhat }) => ({ part, qty, forWhat }))
+    const { job } = (
+      await server.send<{ job: string }>('POST', 'plans', { roster: market.id, parts: some, seconds: 2 })
+    ).body
+    expect(await jobEnd(server, job)).toMatchObject({ state: 'done' })
+    const { problem, outfits } = (await server.get<ReportWithParts>(`plans/${job}`)).body
+    expect(outfits).toEqual([])
+    expect(problem.needs.reduce((sum, { qty }) => sum + qty, 0)).toBe(some.reduce((sum, { qty }) => sum + qty, 0))
+    const refused = async (more: object) =>
+      (await server.send('POST', 'plans', { roster: market.id, parts: some, ...more })).status
+    expect(await refused({ roster: undefined })).toBe(400)
+    expect(await refused({ parts: [{ part: 'NOPE', qty: 1, forWhat: [] }] })).toBe(404)
+    expect(await refused({ parts: some.map((one) => ({ ...one, qty: 200_000 })) })).toBe(400)
   })
 })

@@ -4,6 +4,7 @@ import { catalogueOf, mainColour, type Catalogue } from '@outfit/core/catalogue'
 import type { Level } from '@outfit/core/catalogue'
 import { collate, lackingForPacks, type PackContents, type PackPlan, type PartForPacks } from '@outfit/core/packs'
 import {
+  completed,
   packNames,
   partsOf,
   seriesMembers,
@@ -56,7 +57,7 @@ export class SeriesService {
       .getRepository(RosterEntity)
       .findOne({ where: { id: roster }, select: { id: true, series: true, sealed: true } })
     if (!found) throw notFound('roster', roster)
-    return { series: found.series, sealed: found.sealed }
+    return { series: found.series && completed(found.series), sealed: found.sealed }
   }
 
   /** Keep what a roster says as a series; null where it is none any more, its packs with it. */

@@ -25,10 +25,13 @@ export class Buying implements BuyingOptions {
   @IsOptional() @IsBoolean() secondChoices?: boolean
 }
 
+/** Units of a list of parts a plan is made for, all in all. */
+const MOST_WANTED = 200_000
+
 /** So many of a part, whoever wears it. */
 class WantedPart {
   @FilledText() part: string
-  @Whole(1, 1_000_000) qty: number
+  @Whole(1, MOST_WANTED) qty: number
   /** Names of what it is for. */
   @Texts({ most: 1000 }) forWhat: string[]
 }
@@ -87,6 +90,10 @@ export class SourcingController {
     if (parts && !roster)
       throw new Problem(400, 'Name the roster the parts are for. Nothing was planned.', [
         { field: 'roster', message: 'is needed with parts' },
+      ])
+    if ((parts ?? []).reduce((sum, { qty }) => sum + qty, 0) > MOST_WANTED)
+      throw new Problem(400, `A list takes at most ${MOST_WANTED} units in all. Nothing was planned.`, [
+        { field: 'parts', message: `must be at most ${MOST_WANTED} units in all` },
       ])
     const wants = parts
       ? await this.wants.ofParts(roster!, parts)
