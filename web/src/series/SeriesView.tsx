@@ -149,11 +149,11 @@ function Entry({
       <td>
         <Figure placements={outfit.placements} label="" className="h-[52px] w-[44px]" />
       </td>
-      <td className="pr-3">
+      <td className="pr-3 phone:col-span-2">
         <span className="block font-semibold">{outfit.name}</span>
         <span className="block text-[13px] text-soft">{[outfit.faction, ...worn].filter(Boolean).join(' · ')}</span>
       </td>
-      <td className="pr-3">
+      <td data-wide className="pr-3">
         <input
           aria-label={`Line of text of ${outfit.name}`}
           value={entry.line}
@@ -164,7 +164,7 @@ function Entry({
         />
         {left < 20 && <span className="text-[13px] text-soft">{left} letters left</span>}
       </td>
-      <td>
+      <td data-wide>
         <input
           aria-label={`Credit of ${outfit.name}`}
           value={entry.credit}
