@@ -1,6 +1,6 @@
 export { drawDressed, drawFigure, type Drawing, type View } from './drawFigure.ts'
 export { cropTo } from './crops.ts'
-export { boundsOf } from './path.ts'
+export { boundsOf, ellipse } from './path.ts'
 export { svgBody, toSvg, viewBox } from './toSvg.ts'
 export { hundredth, svgText } from './svgText.ts'
 export { FIGURE_WINDOW, mmPerUnit, MEASURES } from './geometry.ts'

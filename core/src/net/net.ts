@@ -170,11 +170,11 @@ function joined(pieces: readonly Segment[]): Point[][] {
   return strokes
 }
 
-const hundredth = (value: number) => Math.round(value * 1000) / 1000
+const thousandth = (value: number) => Math.round(value * 1000) / 1000
 
 /** Points as path data. */
 export const pathOf = (points: readonly Point[], closed = true): string =>
-  `M${points.map(({ x, y }) => `${hundredth(x)} ${hundredth(y)}`).join('L')}${closed ? 'Z' : ''}`
+  `M${points.map(({ x, y }) => `${thousandth(x)} ${thousandth(y)}`).join('L')}${closed ? 'Z' : ''}`
 
 /** The corners of a box. */
 export const cornersOf = ({ x, y, width, height }: Box): Point[] => rectangle(x, y, width, height)

@@ -55,20 +55,14 @@ export function collate(choices: PackChoices, figures: readonly Packed[], build:
     Array.from({ length: counts.get(id) ?? 0 }, () => ({ figure: id, items: [] as string[] })),
   )
   const mixed = shuffled(loads, random)
-  const units = (tied: boolean) =>
-    shuffled(
-      choices.items
-        .filter(({ tiedTo }) => (tiedTo !== null) === tied)
-        .flatMap((item) => Array.from({ length: item.count }, () => item)),
-      random,
-    )
-  /** The pack that holds least, of those in which it may lie; of several the first. */
-  const lay = (item: PackChoices['items'][number]) => {
+  // Those that are tied first; each kind into the emptiest packs it may lie in, no pack twice before all have one.
+  for (const item of [...choices.items].sort(
+    (one, other) => Number(one.tiedTo === null) - Number(other.tiedTo === null),
+  )) {
     const open = mixed.filter(({ figure }) => item.tiedTo === null || figure === item.tiedTo)
-    const least = open.reduce((best, one) => (fullness(one, item.id) < fullness(best, item.id) ? one : best))
-    least.items.push(item.id)
+    const emptiest = open.sort((one, other) => one.items.length - other.items.length)
+    for (let i = 0; i < item.count; i++) emptiest[i % emptiest.length]!.items.push(item.id)
   }
-  if (choices.items.length > 0) for (const item of [...units(true), ...units(false)]) lay(item)
 
   const withBonus = shuffled(
     mixed.filter(({ items }) => items.length > 0),
@@ -98,9 +92,6 @@ export function collate(choices: PackChoices, figures: readonly Packed[], build:
   return { plan: { packs, bits, seed: choices.seed }, conflicts: [], notices: noticesOf(choices, figures, counts) }
 }
 
-/** Items a pack holds, a second of the same kind last of all. */
-const fullness = ({ items }: { items: string[] }, id: string) => items.length + (items.includes(id) ? 1000 : 0)
-
 /** What was asked of bonus items and cannot be. */
 function conflictsOfItems(
   { packs, items, atMostOne, every }: PackChoices,
@@ -109,7 +100,9 @@ function conflictsOfItems(
 ): Conflict[] {
   const conflicts: Conflict[] = []
   const refuse = (one: string, other: string, words: string) => conflicts.push({ between: [one, other], words })
-  const asked = items.filter(({ count }) => count > 0)
+  const asked = items
+    .filter(({ count }) => count > 0)
+    .map((item) => ({ ...item, name: item.name.trim() || 'a bonus item' }))
   const total = asked.reduce((sum, { count }) => sum + count, 0)
   const tied = new Map<string, { count: number; names: string[] }>()
   for (const { tiedTo, count, name } of asked) {

@@ -43,7 +43,7 @@ function wantedFor({ packs }: Pick<PackPlan, 'packs'>, { worn, items, nameOf }: 
     )
     for (const id of pack.items) {
       const item = itemOf.get(id)
-      if (item?.part) want('', [loose(item.part, item.name)])
+      if (item?.part) want('', [loose(item.part, item.name.trim() || 'a bonus item')])
     }
     for (const { part, qty } of pack.pieces)
       want(

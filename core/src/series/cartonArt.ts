@@ -1,8 +1,8 @@
-import { mix, readableOn } from '../colour/index.ts'
+import { readableOn } from '../colour/index.ts'
 import { pathOf, type Face, type Net } from '../net/index.ts'
 import { movedBy, type Mark } from '../show/index.ts'
 import { commonScale, groupOf, standing } from './groupOf.ts'
-import { seriesInWords, SMALL_PARTS, type Series, type SeriesMember } from './series.ts'
+import { asideOf, inFront, seriesInWords, SMALL_PARTS, type Series, type SeriesMember } from './series.ts'
 import { setText, type DoesNotFit } from './setText.ts'
 
 /** What is printed on a net: the colour with its bleed, and what stands on the faces. */
@@ -32,12 +32,10 @@ type Drawn = (room: { width: number; height: number }, where: string, faults: Do
 
 /**
  * What stands on the faces of a carton: chosen figures and the title in front, everybody at one scale behind, words on the
- * sides. `mark` is put on the base where nobody looks for it. What is written keeps to what is read of its face.
+ * sides. What is written keeps to what is read of its face.
  */
-export function cartonArt(net: Net, series: Printed, members: readonly SeriesMember[], mark: Mark[] = []): CartonArt {
+export function cartonArt(net: Net, series: Printed, members: readonly SeriesMember[]): CartonArt {
   const { carton } = series
-  const chosen = carton.front.flatMap((id) => members.find((member) => member.id === id) ?? [])
-  const front = chosen.length > 0 ? chosen : members.slice(0, 3)
   const words = { title: series.title, about: seriesInWords(series, members.length) }
   const faults: DoesNotFit[] = []
   const drawn: Readonly<Record<Face['name'], Drawn>> = {
@@ -69,7 +67,7 @@ export function cartonArt(net: Net, series: Printed, members: readonly SeriesMem
       )
       const top = title.height + about.height + 2
       return [
-        ...groupOf(front, { x: 0, y: top, width: room.width, height: room.height - top }),
+        ...groupOf(inFront(carton, members), { x: 0, y: top, width: room.width, height: room.height - top }),
         ...title.marks,
         ...about.marks,
       ]
@@ -165,21 +163,18 @@ export function cartonArt(net: Net, series: Printed, members: readonly SeriesMem
         where,
         told,
       ).marks,
-    base: (room, where, told, ink) => [
-      ...setText(
+    base: (room, where, told, ink) =>
+      setText(
         words.about,
         { ...whole(room), height: room.height * 0.5, size: 2.6, least: 1.7, anchor: 'middle', fill: ink },
         where,
         told,
       ).marks,
-      ...(mark.length > 0 ? [{ kind: 'group' as const, x: room.width / 2, y: room.height - 1.5, marks: mark }] : []),
-    ],
   }
   const colour: CartonArt['colour'] = []
   const marks: CartonArt['marks'] = []
   for (const face of net.faces) {
-    const fill =
-      face.name === 'back' ? LIGHT : face.name === 'front' ? carton.colour : mix(carton.colour, '#101014', 0.14)
+    const fill = face.name === 'back' ? LIGHT : face.name === 'front' ? carton.colour : asideOf(carton)
     colour.push({ face: face.name, fill, d: pathOf(face.bleed) })
     marks.push({
       face: face.name,
@@ -187,6 +182,18 @@ export function cartonArt(net: Net, series: Printed, members: readonly SeriesMem
     })
   }
   return { colour, marks, faults }
+}
+
+/**
+ * The mark of a pack where nobody looks for it: at the foot of the base, or of the back where there is none, in the margin
+ * that words keep free.
+ */
+export function markOn({ faces }: Net, mark: Mark[]): Mark {
+  const face = faces.find(({ name }) => name === 'base') ?? faces.find(({ name }) => name === 'back')!
+  const foot = (room: { width: number; height: number }): Mark[] => [
+    { kind: 'group', x: room.width / 2, y: room.height + 1.2, marks: mark },
+  ]
+  return placedOn(face, foot)
 }
 
 const whole = ({ width, height }: { width: number; height: number }) => ({ x: 0, y: 0, width, height })

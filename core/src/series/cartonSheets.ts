@@ -9,10 +9,14 @@ import {
   type Inner,
   type Net,
 } from '../net/index.ts'
-import { INK } from '../mannequin/index.ts'
+import { ellipse, INK } from '../mannequin/index.ts'
+import type { Catalogue } from '../catalogue/index.ts'
+import type { PackPlan } from '../packs/index.ts'
 import { PAPER, type Mark, type Page } from '../show/index.ts'
-import { cartonArt, type CartonArt } from './cartonArt.ts'
+import { cartonArt, markOn, type CartonArt } from './cartonArt.ts'
 import { CARTON_PAPER_NAMES, CARTON_PAPERS, type CartonChoices, type CartonPaper } from './cartonChoices.ts'
+import { innerSizeOf, type InnerSize } from './innerSize.ts'
+import { packMark } from './packPages.ts'
 import type { Series, SeriesMember } from './series.ts'
 import type { DoesNotFit } from './setText.ts'
 
@@ -22,14 +26,14 @@ const EDGE = 6
 const GAP = 4
 /** The strip at the foot for the ruler. */
 const FOOT = 11
-/** A header card is so high on each side, at most as much as its bag is wide. */
+/** A header card is so high on each side. */
 const HEADER = 45
 
-/** Layers of a carton's sheet, in the order they are drawn. */
-export const CARTON_LAYERS = ['bleed', 'art', 'glue', 'crease', 'cut', 'marks'] as const
+/** Layers of a carton, in the order they are drawn; over them lie the marks of the sheet. */
+const LAYERS = ['bleed', 'art', 'glue', 'crease', 'cut'] as const
 
 /** The net of a shape for what goes in. */
-export function cartonNet({ shape, board }: Pick<CartonChoices, 'shape' | 'board'>, inner: Inner): Net {
+function cartonNet({ shape, board }: Pick<CartonChoices, 'shape' | 'board'>, inner: Inner): Net {
   if (shape === 'pillow') return pillowBox(inner, board)
   if (shape === 'header') return headerCard(inner, HEADER)
   return tuckCarton(inner, board)
@@ -75,7 +79,7 @@ export interface CartonSheets {
 }
 
 /** A mark of a pack for each carton, drawn about 0,0; cartons beyond it have none. */
-export type PackMarks = readonly Mark[][]
+type PackMarks = readonly Mark[][]
 
 /**
  * Sheets of cartons: as many to a sheet as go, each with its own mark, in layers for printing, creasing and cutting. Where
@@ -99,52 +103,61 @@ export function cartonSheets(
     papers: CARTON_PAPER_NAMES.filter((paper) => fitOnSheet(box, paper).count > 0),
   }
   if (fit.count === 0) return { ...base, pages }
-  const lines = linesOf(net)
   const free = {
     x: (fit.sheet.width - fit.columns * box.width - (fit.columns - 1) * GAP) / 2,
     y: EDGE + Math.max(0, (fit.sheet.height - EDGE - FOOT - fit.rows * box.height - (fit.rows - 1) * GAP) / 2),
   }
+  const printed: Readonly<Record<string, Mark[]>> = {
+    ...linesOf(net),
+    bleed: art.colour.map(({ fill, d }): Mark => ({ kind: 'path', d, fill })),
+    art: art.marks.map(({ mark }) => mark),
+  }
   for (let done = 0; done < copies; done += fit.count) {
-    const marks: Mark[] = []
-    for (const layer of CARTON_LAYERS) {
-      if (layer === 'marks') continue
-      for (let i = 0; i < Math.min(fit.count, copies - done); i++) {
-        const own = packMarks[done + i]
-        const shown = own ? cartonArt(net, series, members, own) : art
-        const drawn =
-          layer === 'bleed'
-            ? shown.colour.map(({ fill, d }): Mark => ({ kind: 'path', d, fill }))
-            : layer === 'art'
-              ? shown.marks.map(({ mark }) => mark)
-              : lines[layer]
-        marks.push({
-          kind: 'group',
-          layer,
+    const here = Array.from({ length: Math.min(fit.count, copies - done) }, (_, i) => i)
+    const marks = LAYERS.flatMap((layer) =>
+      here.map((i): Mark => {
+        const own = layer === 'art' ? packMarks[done + i] : undefined
+        return {
+          ...{ kind: 'group' as const, layer },
           x: free.x + (i % fit.columns) * (box.width + GAP) - box.x,
           y: free.y + Math.floor(i / fit.columns) * (box.height + GAP) - box.y,
-          marks: drawn,
-        })
-      }
-    }
-    marks.push(
-      ...ruler(fit.sheet).map((mark) => ({
-        ...mark,
-        layer: 'marks',
-      })),
+          marks: own ? [...printed[layer]!, markOn(net, own)] : printed[layer]!,
+        }
+      }),
     )
+    marks.push(...ruler(fit.sheet).map((mark) => ({ ...mark, layer: 'marks' })))
     pages.push({ title: `${series.title}, cartons`, ...fit.sheet, ground: '#FFFFFF', marks })
   }
   return { ...base, pages }
 }
 
+/**
+ * The cartons of a series as its choices have them: for what the largest takes or what was typed, as many as there are packs
+ * or figures unless said, each with the mark of its pack. Null where nobody is dressed.
+ */
+export function cartonsOf(
+  series: Series,
+  members: readonly SeriesMember[],
+  catalogue: Catalogue,
+  plan: PackPlan | null,
+): (CartonSheets & { inner: Inner; copies: number; largest: InnerSize }) | null {
+  const { carton, packs } = series
+  const largest = innerSizeOf(members, catalogue, carton.clearance)
+  if (!largest) return null
+  const inner = carton.inner ?? largest.inner
+  const copies = carton.copies ?? (packs.packs || members.length)
+  const marks = plan?.packs.map(({ code }) => packMark(code, plan.bits)) ?? []
+  return { ...cartonSheets(series, members, inner, copies, marks), inner, copies, largest }
+}
+
 /** Lines of a net by layer: what is cut, what is creased, what is glued. */
-export function linesOf(net: Net): Record<'cut' | 'crease' | 'glue', Mark[]> {
+function linesOf(net: Net): Record<'cut' | 'crease' | 'glue', Mark[]> {
   return {
     cut: [
       ...cutLines(net).map((stroke): Mark => ({ kind: 'path', d: pathOf(stroke, false), stroke: INK, width: 0.25 })),
       ...net.holes.map(({ x, y, radius }): Mark => ({
         kind: 'path',
-        d: circle(x, y, radius),
+        d: ellipse(x, y, radius),
         stroke: INK,
         width: 0.25,
       })),
@@ -176,11 +189,8 @@ export function linesOf(net: Net): Record<'cut' | 'crease' | 'glue', Mark[]> {
   }
 }
 
-const circle = (x: number, y: number, r: number) =>
-  `M${x - r} ${y}C${x - r} ${y - r * 0.5523} ${x - r * 0.5523} ${y - r} ${x} ${y - r}C${x + r * 0.5523} ${y - r} ${x + r} ${y - r * 0.5523} ${x + r} ${y}C${x + r} ${y + r * 0.5523} ${x + r * 0.5523} ${y + r} ${x} ${y + r}C${x - r * 0.5523} ${y + r} ${x - r} ${y + r * 0.5523} ${x - r} ${y}Z`
-
 /** A line of exactly 100 mm to measure the print by, at the foot of a sheet. */
-export function ruler(sheet: { width: number; height: number }): Mark[] {
+function ruler(sheet: { width: number; height: number }): Mark[] {
   const x = EDGE + 2
   const y = sheet.height - EDGE
   const tick = (at: number, high: number): Mark => ({

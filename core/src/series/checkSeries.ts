@@ -6,7 +6,7 @@ import type { Placement } from '../catalogue/index.ts'
 
 /** Something a series lacks. */
 export interface Lack {
-  kind: 'title' | 'number' | 'hole' | 'twice' | 'line' | 'faces' | 'bare' | 'unready'
+  kind: 'title' | 'nobody' | 'number' | 'hole' | 'twice' | 'line' | 'faces' | 'bare' | 'unready'
   severity: 'problem' | 'notice'
   /** Outfits it is about. */
   outfits: string[]
@@ -36,6 +36,8 @@ export function checkSeries(series: Pick<Series, 'title' | 'number' | 'entries'>
   const names = (about: readonly Checked[]) => listed(about.map(({ name }) => name))
   const entryOf = new Map(series.entries.map((entry) => [entry.outfit, entry]))
   if (!series.title.trim()) add('title', 'problem', [], 'The series has no title.')
+  if (outfits.length === 0)
+    add('nobody', 'problem', [], 'Nobody is in the series yet. Add characters to the roster first.')
   const bare = outfits.filter(({ placements }) => placements.length === 0)
   if (bare.length > 0)
     add('bare', 'problem', bare, `${names(bare)} wear${bare.length === 1 ? 's' : ''} nothing yet and cannot be shown.`)
@@ -57,17 +59,18 @@ export function checkSeries(series: Pick<Series, 'title' | 'number' | 'entries'>
       )
   const numbers = [...byNumber.keys()].sort((a, b) => a - b)
   // A series may begin where the one before it ended; what is missing between its numbers is a hole.
-  const holes = numbers
-    .slice(1)
-    .flatMap((number, i) =>
-      Array.from({ length: Math.min(number - numbers[i]! - 1, 20) }, (_, k) => numbers[i]! + 1 + k),
-    )
+  const holes = numbers.slice(1).flatMap((number, i): string[] => {
+    const [from, to] = [numbers[i]! + 1, number - 1]
+    return to < from ? [] : to - from < 2 ? [from, to].slice(0, to - from + 1).map(String) : [`${from} to ${to}`]
+  })
   if (holes.length > 0)
     add(
       'hole',
       'problem',
       [],
-      holes.length === 1 ? `There is no number ${holes[0]}.` : `There are no numbers ${listed(holes.map(String))}.`,
+      holes.length === 1 && !holes[0]!.includes(' ')
+        ? `There is no number ${holes[0]}.`
+        : `There are no numbers ${listed(holes)}.`,
     )
   const faces = new Map<string, Checked[]>()
   for (const outfit of outfits) {

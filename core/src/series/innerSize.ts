@@ -1,7 +1,7 @@
 import { mouldOf, partWorn, type Catalogue, type Slot } from '../catalogue/index.ts'
-import { boundsOf, mmPerUnit, type Drawing } from '../mannequin/index.ts'
+import { mmPerUnit, type Drawing } from '../mannequin/index.ts'
 import type { Inner } from '../net/index.ts'
-import { footing, roomOf } from '../show/index.ts'
+import { extentOf, footing, roomOf } from '../show/index.ts'
 import type { SeriesMember } from './series.ts'
 
 /** Slots that are as deep as they are wide: what goes round the head. */
@@ -23,25 +23,12 @@ const BODY: readonly Slot[] = [
   'waist',
 ]
 
-/** What a figure takes up, in millimetres, and which piece makes it so deep. */
-export interface RoomTaken extends Inner {
-  deepest: string
-}
-
-/** The box round what a slot shows, in millimetres. */
+/** The box round what a slot shows, in millimetres; nothing where it shows nothing. */
 function silhouette({ shapes }: Drawing, slot: Slot): { width: number; height: number } {
-  let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity]
-  for (const shape of shapes) {
-    if (shape.slot !== slot) continue
-    const bounds = boundsOf(shape.d)
-    left = Math.min(left, bounds.left)
-    right = Math.max(right, bounds.right)
-    top = Math.min(top, bounds.top)
-    bottom = Math.max(bottom, bounds.bottom)
-  }
-  return right < left
-    ? { width: 0, height: 0 }
-    : { width: (right - left) * mmPerUnit(), height: (bottom - top) * mmPerUnit() }
+  const own = shapes.filter((shape) => shape.slot === slot)
+  if (own.length === 0) return { width: 0, height: 0 }
+  const { width, height } = extentOf({ shapes: own })
+  return { width: width * mmPerUnit(), height: height * mmPerUnit() }
 }
 
 /**
@@ -52,35 +39,26 @@ function silhouette({ shapes }: Drawing, slot: Slot): { width: number; height: n
 export function roomTaken(
   { drawing, placements }: Pick<SeriesMember, 'drawing' | 'placements'>,
   catalogue: Catalogue,
-): RoomTaken {
+): Inner {
   const { left, right, top } = roomOf(drawing)
   const body = footing().depth
+  /** As deep as the deepest thing, or as the body with all that lies over it. */
   let depth: number = body
-  let deepest = 'the feet'
-  let layers = 0
-  const deep = (value: number, by: string) => {
-    if (value > depth) [depth, deepest] = [value, by]
-  }
+  let over = 0
   for (const placement of placements) {
     const part = partWorn(placement, catalogue)
     if (!part) continue
     const mould = mouldOf(catalogue, part)
-    const said = Number(mould.traits['depth'])
     const { slot } = placement
-    if (said > 0) {
-      if (LAYERED.includes(slot)) layers += said
-      else deep(said, part.name)
-      continue
-    }
     const { width, height } = silhouette(drawing, slot)
-    if (ROUND.includes(slot)) deep(width, part.name)
-    else if (LAYERED.includes(slot)) {
-      layers += mould.neckThickness + (mould.traits['pack'] === 'yes' ? Math.min(width, height) / 2 : 0)
-      deep(body + layers, part.name)
-    } else if (!BODY.includes(slot)) deep(Math.min(width, height), part.name)
+    const said = Number(mould.traits['depth'] ?? 0)
+    if (LAYERED.includes(slot))
+      over += said || mould.neckThickness + (mould.traits['pack'] === 'yes' ? Math.min(width, height) / 2 : 0)
+    else if (said > 0) depth = Math.max(depth, said)
+    else if (ROUND.includes(slot)) depth = Math.max(depth, width)
+    else if (!BODY.includes(slot)) depth = Math.max(depth, Math.min(width, height))
   }
-  deep(body + layers, deepest)
-  return { width: left + right, height: top, depth, deepest }
+  return { width: left + right, height: top, depth: Math.max(depth, body + over) }
 }
 
 /** What goes into one carton of a series, and which figure makes it so wide, deep and high. */

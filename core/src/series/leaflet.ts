@@ -1,12 +1,23 @@
-import { mix, readableOn } from '../colour/index.ts'
+import { readableOn } from '../colour/index.ts'
 import { INK } from '../mannequin/index.ts'
+import { BLEED } from '../net/index.ts'
+import type { BonusBuild } from '../packs/index.ts'
 import { movedBy, PAPER, type Mark, type Page } from '../show/index.ts'
 import { groupOf } from './groupOf.ts'
 import { box, dealt, figuresOf, layoutOf } from './leafletFigures.ts'
 import { cropMarks, pencil } from './leafletMarks.ts'
-import { BLEED, leafletSides, SAFE, type LeafletPanel } from './leafletPanels.ts'
+import { leafletSides, SAFE, type LeafletPanel } from './leafletPanels.ts'
 import type { LeafletChoices } from './leafletChoices.ts'
-import { seriesInWords, SMALL_PARTS, type Series, type SeriesMember } from './series.ts'
+import {
+  asideOf,
+  inFront,
+  numberedName,
+  seriesInWords,
+  SMALL_PARTS,
+  times,
+  type Series,
+  type SeriesMember,
+} from './series.ts'
 import { setText, type DoesNotFit } from './setText.ts'
 
 /** Room for marks beyond the bleed, in millimetres. */
@@ -21,6 +32,14 @@ export interface BonusTold {
   pieces: string[]
   steps: { text: string; picture: string | null }[]
 }
+
+/** What a leaflet tells of a bonus build; `pictureOf` says where the picture of a step is. */
+export const bonusTold = (bonus: BonusBuild | null, pictureOf: (photo: string) => string | null): BonusTold | null =>
+  bonus && {
+    name: bonus.name,
+    pieces: bonus.pieces.map(({ name, qty }) => times(qty, name)),
+    steps: bonus.steps.map(({ text, photo }) => ({ text, picture: photo === null ? null : pictureOf(photo) })),
+  }
 
 export interface Leaflet {
   /** Both sides of the sheet. */
@@ -63,7 +82,7 @@ export function leafletPages(
         panel.role === 'front' || panel.role === 'back'
           ? panel.role === 'front'
             ? series.carton.colour
-            : mix(series.carton.colour, '#101014', 0.14)
+            : asideOf(series.carton)
           : '#FFFCF4'
       ground.push(groundOf(panel, { width, height }, leaflet.marks ? BLEED : 0, tint))
       const inner = { width: panel.width - 2 * SAFE, height: panel.height - 2 * SAFE }
@@ -167,9 +186,8 @@ function frontOf(
     faults,
   )
   const top = title.height + about.height + 4
-  const chosen = series.carton.front.flatMap((id) => members.find((member) => member.id === id) ?? [])
   return [
-    ...groupOf(chosen.length > 0 ? chosen : members.slice(0, 3), { x: 0, y: top, width, height: height - top }),
+    ...groupOf(inFront(series.carton, members), { x: 0, y: top, width, height: height - top }),
     ...title.marks,
     ...about.marks,
   ]
@@ -284,7 +302,7 @@ function indexOf(
       return [
         ...(ticks ? [box(0, y + row / 2 - size / 2, size)] : []),
         ...setText(
-          `${member.number ?? ''} ${member.name}`.trim(),
+          numberedName(member),
           {
             x: ticks ? size + 2 : 0,
             y: y + row / 2 - size * 0.55,

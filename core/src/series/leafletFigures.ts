@@ -3,7 +3,7 @@ import { PAPER, type Mark } from '../show/index.ts'
 import { commonScale, standing } from './groupOf.ts'
 import type { LeafletChoices } from './leafletChoices.ts'
 import { SAFE, type LeafletPanel } from './leafletPanels.ts'
-import { chaptersOf, type SeriesMember } from './series.ts'
+import { chaptersOf, numberedName, type SeriesMember } from './series.ts'
 import { setText, type DoesNotFit } from './setText.ts'
 
 interface Room {
@@ -167,14 +167,7 @@ export function figuresOf(
       }
       const line = lines ? member.line : ''
       const worn = items ? [...member.items, ...member.companions].join(', ') : ''
-      say(
-        `${member.number ?? ''} ${member.name}`.trim(),
-        (foot - top) * (line || worn ? 0.5 : 1),
-        size,
-        'strong',
-        INK,
-        ticks ? size + 1 : 0,
-      )
+      say(numberedName(member), (foot - top) * (line || worn ? 0.5 : 1), size, 'strong', INK, ticks ? size + 1 : 0)
       if (line) say(line, (foot - top) * (worn ? 0.62 : 1), size * 0.86, 'text', INK)
       if (worn) say(worn, foot - top, size * 0.8, 'text', PAPER.soft)
       return marks

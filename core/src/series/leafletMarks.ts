@@ -1,6 +1,7 @@
 import { INK } from '../mannequin/index.ts'
+import { BLEED } from '../net/index.ts'
 import type { Mark } from '../show/index.ts'
-import { BLEED, SAFE, type LeafletPanel } from './leafletPanels.ts'
+import { SAFE, type LeafletPanel } from './leafletPanels.ts'
 
 interface Room {
   width: number

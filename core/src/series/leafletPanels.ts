@@ -1,7 +1,5 @@
 import type { LeafletChoices } from './leafletChoices.ts'
 
-/** Millimetres of colour beyond the trim. */
-export const BLEED = 3
 /** Millimetres that words and figures keep from folds and cuts. */
 export const SAFE = 4
 

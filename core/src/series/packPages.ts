@@ -1,8 +1,9 @@
-import { INK } from '../mannequin/index.ts'
-import type { BonusItem, Pack, PackPlan } from '../packs/index.ts'
+import { ellipse, INK } from '../mannequin/index.ts'
+import { own } from '../base/index.ts'
+import type { Pack, PackPlan } from '../packs/index.ts'
 import { PAPER, PAPER_SIZES, type Mark, type Page, type PaperSize } from '../show/index.ts'
 import { setText } from './setText.ts'
-import { seriesInWords, type Series } from './series.ts'
+import { numberedName, seriesInWords, times, type SealedPacks, type Series } from './series.ts'
 
 const MARGIN = 12
 const ROW = 6.2
@@ -14,29 +15,36 @@ export interface PackNames {
   part: (code: string) => string
 }
 
-/** Names of figures with their numbers, and of bonus items. */
-export const packNames = (
+/**
+ * Names of figures with their numbers, of bonus items and of pieces; what has gone since packs were sealed is called as it
+ * was then. `partName` names pieces the series does not.
+ */
+export function packNames(
   figures: readonly { id: string; name: string; number: number | null }[],
-  items: readonly BonusItem[],
-  part: (code: string) => string,
-  fallback: Readonly<Record<string, string>> = {},
-): PackNames => {
-  const byId = new Map(figures.map((one) => [one.id, `${one.number ?? ''} ${one.name}`.trim()]))
-  const byItem = new Map(items.map(({ id, name }) => [id, name]))
+  { packs, bonus }: Pick<Series, 'packs' | 'bonus'>,
+  sealed: SealedPacks | null,
+  partName: (code: string) => string = (code) => code,
+): PackNames {
+  const then = sealed?.names ?? {}
+  const byId = new Map(figures.map((one) => [one.id, numberedName(one)]))
+  const byItem = new Map(packs.items.map(({ id, name }) => [id, name.trim() || 'a bonus item']))
+  const byPart = new Map(bonus?.pieces.map(({ part, name }) => [part, name]))
   return {
-    figure: (id) => byId.get(id) ?? fallback[id] ?? 'somebody who has gone',
-    item: (id) => byItem.get(id) ?? fallback[id] ?? 'something that has gone',
-    part,
+    figure: (id) => byId.get(id) ?? own(then, id) ?? 'somebody who has gone',
+    item: (id) => byItem.get(id) ?? own(then, id) ?? 'something that has gone',
+    part: (code) => byPart.get(code) ?? partName(code),
   }
 }
 
-/** "4 Sif, lanterns, green bead, 2 × Rod": what lies in a pack. */
-export const packInWords = ({ figure, items, pieces }: Pack, names: PackNames): string =>
-  [
-    names.figure(figure),
-    ...items.map(names.item),
-    ...pieces.map(({ part, qty }) => (qty === 1 ? names.part(part) : `${qty} × ${names.part(part)}`)),
-  ].join(' · ')
+/** What lies in a pack beside its figure: bonus items, and pieces of the bonus build. */
+export const besidesIn = ({ items, pieces }: Pick<Pack, 'items' | 'pieces'>, names: PackNames): string[] => [
+  ...items.map(names.item),
+  ...pieces.map(({ part, qty }) => times(qty, names.part(part))),
+]
+
+/** "4 Sif, lanterns · green bead · 2 × Rod": what lies in a pack. */
+const packInWords = (pack: Pack, names: PackNames): string =>
+  [names.figure(pack.figure), ...besidesIn(pack, names)].join(' · ')
 
 /** Diameter of a dot of a secret mark, in millimetres. */
 const DOT = 1.1
@@ -46,10 +54,9 @@ export function packMark(code: number, bits: number, size = DOT): Mark[] {
   return Array.from({ length: bits }, (_, i): Mark => {
     const filled = Math.floor(code / 2 ** i) % 2 === 1
     const x = (i - (bits - 1) / 2) * size * 1.5
-    const [r, k] = [size / 2, (size / 2) * 0.5523]
     return {
       kind: 'path',
-      d: `M${x - r} 0C${x - r} ${-k} ${x - k} ${-r} ${x} ${-r}C${x + k} ${-r} ${x + r} ${-k} ${x + r} 0C${x + r} ${k} ${x + k} ${r} ${x} ${r}C${x - k} ${r} ${x - r} ${k} ${x - r} 0Z`,
+      d: ellipse(x, 0, size / 2),
       fill: filled ? '#9A927F' : 'none',
       stroke: '#9A927F',
       width: 0.15,

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import * as fc from 'fast-check'
 import type { Placement } from '../catalogue/index.ts'
 import { boundsOf, mmPerUnit } from '../mannequin/index.ts'
+import { collate } from '../packs/index.ts'
 import { boxOf, foldNet, turnedBy, type Panel } from '../net/index.ts'
 import { textWidth, type Mark, type Page } from '../show/index.ts'
 import { rosterFile, takeOf, worldCatalogue } from '../test/world.ts'
@@ -11,6 +12,7 @@ import {
   CARTON_PAPERS,
   CARTON_SHAPES,
   cartonSheets,
+  cartonsOf,
   chaptersOf,
   checkSeries,
   doesNotFitInWords,
@@ -159,6 +161,16 @@ describe('a series', () => {
     expect(lacks.map(({ severity }) => severity)).toEqual([...lacks.map(({ severity }) => severity)].sort().reverse())
   })
 
+  test('with nobody in it lacks everybody; long holes are told by their ends', () => {
+    expect(checkSeries({ ...begun, entries: [] }, []).map(({ words }) => words)).toEqual([
+      'Nobody is in the series yet. Add characters to the roster first.',
+    ])
+    const entries = begun.entries.map((entry, i) => ({ ...entry, line: 'x', number: i === 11 ? 90_000 : entry.number }))
+    expect(checkSeries({ ...begun, entries }, outfits).map(({ words }) => words)).toEqual([
+      'There are no numbers 12 to 89999.',
+    ])
+  })
+
   test('may begin with a later number', () => {
     const entries = begun.entries.map((entry) => ({ ...entry, number: entry.number! + 12, line: 'x' }))
     expect(checkSeries({ ...begun, entries }, outfits)).toEqual([])
@@ -237,6 +249,9 @@ const made = ({
   leaflet: { ...begun.leaflet, fold, panels, width, height, marks },
 })
 
+/** Of random series those of which everything fits, so that a test says whether it looked at any. */
+let whole = 0
+
 describe('cartons', () => {
   test('lie within their sheet, and what stands on a face stays on it, or is told', () => {
     fc.assert(
@@ -244,6 +259,7 @@ describe('cartons', () => {
         const series = made(choices)
         const some = seriesMembers(outfits.slice(0, choices.count), series.entries, catalogue)
         const { pages, net, fit, faults, art } = cartonSheets(series, some, inner, 5)
+        if (faults.length === 0) whole++
         expect(fit.count).toBeGreaterThan(0)
         expect(pages).toHaveLength(Math.ceil(5 / fit.count))
         for (const { face, mark } of art.marks) {
@@ -262,6 +278,22 @@ describe('cartons', () => {
       }),
       { numRuns: 60 },
     )
+    expect(whole).toBeGreaterThan(5)
+  })
+
+  test('carry the mark of their pack where nobody looks, whatever their shape', () => {
+    for (const shape of CARTON_SHAPES) {
+      const { plan } = collate({ ...begun.packs, packs: 2 }, members)
+      const series = { ...begun, carton: { ...begun.carton, shape }, packs: { ...begun.packs, packs: 2 } }
+      const { pages, copies } = cartonsOf(series, members, catalogue, plan)!
+      const without = cartonsOf(series, members, catalogue, null)!
+      expect(copies).toBe(2)
+      const dots = (page: Page) => JSON.stringify(page.marks).split('#9A927F').length - 1
+      // Each dot has an outline, and a filled one its fill.
+      expect(dots(pages[0]!) - dots(without.pages[0]!)).toBeGreaterThanOrEqual(
+        plan!.bits * Math.min(2, pages.length === 1 ? 2 : 1),
+      )
+    }
   })
 
   test('stand in layers, one of each on a sheet, with a ruler of a hundred millimetres', () => {
@@ -305,11 +337,13 @@ describe('cartons', () => {
 
 describe('leaflets', () => {
   test('show everybody once at one scale, within their panels, or say what does not fit', () => {
+    whole = 0
     fc.assert(
       fc.property(anySeries, (choices) => {
         const series = made(choices)
         const some = seriesMembers(outfits.slice(0, choices.count), series.entries, catalogue)
         const { pages, faults, size, scale } = leafletPages(series, some)
+        if (faults.length === 0) whole++
         const room = choices.marks ? 12 : 0
         const { sides } = leafletSides(series.leaflet, false)
         const figures = pages.flatMap((page, side) => {
@@ -332,6 +366,7 @@ describe('leaflets', () => {
       }),
       { numRuns: 60 },
     )
+    expect(whole).toBeGreaterThan(5)
   })
 
   const asNet = (sides: ReturnType<typeof leafletSides>, angles: (i: number) => number): Panel[] =>

@@ -1,3 +1,4 @@
+import { mix } from '../colour/index.ts'
 import type { Placement } from '../catalogue/index.ts'
 import { partWorn, type Catalogue } from '../catalogue/index.ts'
 import { PACK_CHOICES, type BonusBuild, type PackChoices, type PackPlan } from '../packs/index.ts'
@@ -39,6 +40,8 @@ export interface SealedPacks {
   /** What the figures and bonus items were called when it was sealed. */
   names: Record<string, string>
   opened: number[]
+  /** The seal was broken: packs follow the choices again, until it is mended. */
+  broken?: boolean
 }
 
 /** What the server keeps of a series. */
@@ -119,6 +122,15 @@ export function seriesMembers(
     .map(({ member }) => member)
 }
 
+/** Whom a front shows: those chosen, or the first three. */
+export function inFront<M extends { id: string }>({ front }: Pick<CartonChoices, 'front'>, members: readonly M[]): M[] {
+  const chosen = front.flatMap((id) => members.find((member) => member.id === id) ?? [])
+  return chosen.length > 0 ? chosen : members.slice(0, 3)
+}
+
+/** The colour beside that of a front: a little darker. */
+export const asideOf = ({ colour }: Pick<CartonChoices, 'colour'>): string => mix(colour, '#101014', 0.14)
+
 /** Members of a faction together, in the order its first one comes. */
 export function chaptersOf<M extends { faction: string }>(members: readonly M[]): { faction: string; members: M[] }[] {
   const chapters = new Map<string, M[]>()
@@ -132,6 +144,13 @@ export const numbered = (outfits: readonly { id: string }[], entries: readonly S
     ...(entries.find(({ outfit }) => outfit === id) ?? { outfit: id, line: '', credit: '' }),
     number: i + 1,
   }))
+
+/** "4 Sif, lanterns": a figure with its number. */
+export const numberedName = ({ number, name }: { number: number | null; name: string }): string =>
+  `${number ?? ''} ${name}`.trim()
+
+/** "2 × Rod", and of one just its name. */
+export const times = (qty: number, name: string): string => (qty === 1 ? name : `${qty} × ${name}`)
 
 /** "series 1 · 12 figures", under a title; a line may break after the dot alone. */
 export const seriesInWords = ({ number }: Pick<Series, 'number'>, count: number): string =>

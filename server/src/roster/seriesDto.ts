@@ -76,7 +76,7 @@ class ChaseDto {
 
 class BonusItemDto implements BonusItem {
   @FilledText(40) id: string
-  @FilledText(80) name: string
+  @Text(80) name: string
   /** Code of the part it is. */
   @IsOptional() @FilledText() part: string | null
   @Whole(0, PACK_LIMITS.count) count: number
@@ -108,7 +108,7 @@ class StepDto {
 }
 
 class BonusBuildDto implements BonusBuild {
-  @FilledText(80) name: string
+  @Text(80) name: string
   @ListOf(() => PieceDto, { most: PACK_LIMITS.pieces }) pieces: PieceDto[]
   @IsIn(['figures', 'packs']) spread: 'figures' | 'packs'
   @Whole(1, PACK_LIMITS.builds) builds: number

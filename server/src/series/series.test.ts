@@ -185,6 +185,14 @@ describe('packs', () => {
     expect((await kept()).sealed!.opened).toEqual([1, 3])
     const strange = await server.send<ProblemBody>('PUT', at('/opened'), { opened: [25] })
     expect([strange.status, strange.body.detail]).toEqual([400, 'There is no pack 25. Nothing was written.'])
+    // While packs are sealed only this knows who is in which.
+    expect((await server.send('DELETE', at())).status).toBe(409)
+    const packed = (await kept()).sealed
+    expect((await server.send('DELETE', at('/seal'))).status).toBe(204)
+    expect((await kept()).sealed).toBeNull()
+    expect((await server.send('PUT', at('/seal'))).status).toBe(204)
+    expect((await kept()).sealed).toEqual(packed)
+    expect((await server.send('PUT', at('/seal'))).status).toBe(409)
     expect((await server.send('DELETE', at('/seal'))).status).toBe(204)
     expect((await server.send('PUT', at('/opened'), { opened: [1] })).status).toBe(409)
     await server.send('PUT', at(), series)

@@ -47,7 +47,7 @@ export class SeriesController {
   @Delete()
   @HttpCode(204)
   end(@Param('id') id: string) {
-    return this.series.keep(id, null)
+    return this.series.end(id)
   }
 
   /** Seal the packs as they are now. */
@@ -60,7 +60,14 @@ export class SeriesController {
   @Delete('seal')
   @HttpCode(204)
   breakSeal(@Param('id') id: string) {
-    return this.series.breakSeal(id)
+    return this.series.breakSeal(id, true)
+  }
+
+  /** Mend a seal that was broken: the packs are again as they were packed. */
+  @Put('seal')
+  @HttpCode(204)
+  mendSeal(@Param('id') id: string) {
+    return this.series.breakSeal(id, false)
   }
 
   @Put('opened')

@@ -1,13 +1,13 @@
 import { Injectable } from '@nestjs/common'
 import sharp from 'sharp'
+import { collate } from '@outfit/core/packs'
 import {
-  cartonSheets,
-  innerSizeOf,
+  bonusTold,
+  cartonsOf,
   keyPages,
   labelPages,
   leafletPages,
   packingListPages,
-  packMark,
   tooLargeInWords,
   type BonusTold,
   type Series,
@@ -61,7 +61,7 @@ export class SeriesFiles {
       case 'leaflet':
         return leafletPages(series, members, { bonus: await this.bonusTold(series) }).pages
       case 'carton':
-        return cartonsOf(drawn, this.series)
+        return sheetsOf(drawn)
       case 'labels':
         return labelPages(series, this.series.packsOf(drawn), paper)
       case 'packing-list':
@@ -78,18 +78,9 @@ export class SeriesFiles {
 
   /** How the bonus is built, with its pictures inside. */
   private async bonusTold({ bonus }: Series): Promise<BonusTold | null> {
-    if (!bonus) return null
-    const steps = await Promise.all(
-      bonus.steps.map(async ({ text, photo }) => ({
-        text,
-        picture: photo === null ? null : await this.picture(photo),
-      })),
-    )
-    return {
-      name: bonus.name,
-      pieces: bonus.pieces.map(({ name, qty }) => (qty === 1 ? name : `${qty} × ${name}`)),
-      steps,
-    }
+    const photos = bonus?.steps.flatMap(({ photo }) => photo ?? []) ?? []
+    const pictures = new Map(await Promise.all(photos.map(async (hash) => [hash, await this.picture(hash)] as const)))
+    return bonusTold(bonus, (hash) => pictures.get(hash) ?? null)
   }
 
   private async picture(hash: string): Promise<string> {
@@ -99,26 +90,11 @@ export class SeriesFiles {
   }
 }
 
-/** Sheets of cartons, each with the mark of its pack where there are packs. */
-function cartonsOf(drawn: SeriesDrawn, series: SeriesService): Page[] {
-  const { members, catalogue } = drawn
-  const { carton, packs } = drawn.series
-  const inner = carton.inner ?? innerSizeOf(members, catalogue, carton.clearance)!.inner
-  const copies = carton.copies ?? (packs.packs || members.length)
-  const marks = packs.packs > 0 ? marksOf(drawn, series) : []
-  const sheets = cartonSheets(drawn.series, members, inner, copies, marks)
+/** Sheets of cartons. Where no packs can be made they are printed all the same, without marks. */
+function sheetsOf({ series, sealed, members, catalogue }: SeriesDrawn): Page[] {
+  const plan = sealed?.plan ?? collate(series.packs, members, series.bonus).plan
+  const sheets = cartonsOf(series, members, catalogue, plan)!
   if (sheets.pages.length === 0)
     throw new Problem(409, tooLargeInWords(sheets), [{ field: 'carton.paper', message: tooLargeInWords(sheets) }])
   return sheets.pages
-}
-
-/** Marks of the packs; none where no packs can be made, since cartons can be printed all the same. */
-function marksOf(drawn: SeriesDrawn, series: SeriesService) {
-  try {
-    const { packs, bits } = series.packsOf(drawn)
-    return packs.map(({ code }) => packMark(code, bits))
-  } catch (error) {
-    if (error instanceof Problem) return []
-    throw error
-  }
 }

@@ -57,12 +57,25 @@ export class SeriesService {
       .getRepository(RosterEntity)
       .findOne({ where: { id: roster }, select: { id: true, series: true, sealed: true } })
     if (!found) throw notFound('roster', roster)
-    return { series: found.series && completed(found.series), sealed: found.sealed }
+    const { series, sealed } = found
+    return { series: series && completed(series), sealed: sealed && !sealed.broken ? sealed : null }
   }
 
-  /** Keep what a roster says as a series; null where it is none any more, its packs with it. */
-  async keep(roster: string, series: Series | null): Promise<void> {
-    await this.write(roster, series === null ? { series, sealed: null } : { series })
+  /** Keep what a roster says as a series. */
+  async keep(roster: string, series: Series): Promise<void> {
+    await this.write(roster, { series })
+  }
+
+  /** It is no series any more. 409 while its packs are sealed: what is in them would be known to nobody. */
+  async end(roster: string): Promise<void> {
+    const { sealed } = await this.kept(roster)
+    if (sealed)
+      throw new Problem(
+        409,
+        'Its packs are sealed, and only here is it known who is in which. Break the seal first.',
+        [],
+      )
+    await this.write(roster, { series: null })
   }
 
   private async write(roster: string, change: Partial<Pick<RosterEntity, 'series' | 'sealed'>>): Promise<void> {
@@ -118,9 +131,16 @@ export class SeriesService {
     await this.write(id, { sealed: { plan, names, opened: [] } })
   }
 
-  /** Break the seal: packs follow the choices again, and none is opened. */
-  async breakSeal(id: string): Promise<void> {
-    await this.write(id, { sealed: null })
+  /** Break the seal, so that packs follow the choices again, or mend one that was broken. 409 where there is none. */
+  async breakSeal(id: string, broken: boolean): Promise<void> {
+    await this.kept(id)
+    await this.writer.transaction(async (db) => {
+      const found = await db.findOne(RosterEntity, { where: { id }, select: { id: true, sealed: true } })
+      if (!found?.sealed || Boolean(found.sealed.broken) === broken)
+        throw new Problem(409, broken ? 'The packs are not sealed.' : 'There is no broken seal to mend.', [])
+      const { broken: _broken, ...sealed } = found.sealed
+      await db.update(RosterEntity, { id }, { sealed: broken ? { ...sealed, broken } : sealed })
+    })
   }
 
   /** Which packs were opened. 409 where none is sealed, 400 for a pack there is none of. */
@@ -137,13 +157,7 @@ export class SeriesService {
 
   /** Names of what lies in packs. */
   namesOf({ series, sealed, members, catalogue }: SeriesDrawn): PackNames {
-    const pieces = new Map(series.bonus?.pieces.map(({ part, name }) => [part, name]))
-    return packNames(
-      members,
-      series.packs.items,
-      (code) => pieces.get(code) ?? catalogue.parts.get(code)?.name ?? code,
-      sealed?.names,
-    )
+    return packNames(members, series, sealed, (code) => catalogue.parts.get(code)?.name ?? code)
   }
 
   /** What the drawer lacks to fill all packs, as if the whole drawer were for them. */

@@ -45,6 +45,10 @@ export const seriesApi = api.injectEndpoints({
       query: (id) => ({ url: `rosters/${id}/series/seal`, method: 'DELETE' }),
       invalidatesTags: ['Series', 'Packs'],
     }),
+    mendSeal: build.mutation<void, string>({
+      query: (id) => ({ url: `rosters/${id}/series/seal`, method: 'PUT' }),
+      invalidatesTags: ['Series', 'Packs'],
+    }),
     openPacks: build.mutation<void, { id: string; opened: number[] }>({
       query: ({ id, opened }) => ({ url: `rosters/${id}/series/opened`, method: 'PUT', body: { opened } }),
       async onQueryStarted({ id, opened }, { dispatch, queryFulfilled }) {

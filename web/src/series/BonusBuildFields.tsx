@@ -48,7 +48,7 @@ export function BonusBuildFields({
         aria-label="Name of the bonus build"
         value={bonus.name}
         maxLength={80}
-        onChange={({ target }) => set({ name: target.value || ' ' })}
+        onChange={({ target }) => set({ name: target.value })}
         className="mt-1 w-full rounded-[8px] border border-rule bg-card px-2 py-1"
       />
       {bonus.pieces.map(({ part, name, qty }) => (

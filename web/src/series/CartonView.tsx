@@ -5,9 +5,7 @@ import {
   CARTON_LIMITS,
   CARTON_PAPER_NAMES,
   CARTON_SHAPES,
-  cartonSheets,
-  innerSizeOf,
-  packMark,
+  cartonsOf,
   SERIES_TEXTS,
   tooLargeInWords,
   type CartonChoices,
@@ -46,24 +44,15 @@ function Carton({ roster, choices, members, catalogue, sealed }: SeriesShown) {
   const { value: series, change } = choices
   const { carton, packs } = series
   const [sheet, turnTo] = useState(0)
-  const size = useMemo(() => innerSizeOf(members, catalogue, carton.clearance), [members, catalogue, carton.clearance])
-  const inner = carton.inner ?? size?.inner
-  const plan = useMemo(
-    () => sealed?.plan ?? collate(packs, members, series.bonus).plan,
-    [sealed, packs, members, series.bonus],
-  )
-  const copies = carton.copies ?? (packs.packs || members.length)
-  const made = useMemo(
-    () =>
-      inner &&
-      cartonSheets(series, members, inner, copies, plan?.packs.map(({ code }) => packMark(code, plan.bits)) ?? []),
-    [series, members, inner, copies, plan],
-  )
-  if (!made || !inner || !size) return <NobodyDressed />
+  const made = useMemo(() => {
+    const plan = sealed?.plan ?? collate(packs, members, series.bonus).plan
+    return cartonsOf(series, members, catalogue, plan)
+  }, [series, packs, members, catalogue, sealed])
+  if (!made) return <NobodyDressed />
   const set = (next: Partial<CartonChoices>) => change({ carton: { ...carton, ...next } })
-  const { pages, fit, faults, net, art } = made
+  const { pages, fit, faults, net, art, inner, copies } = made
   const shown = Math.min(sheet, pages.length - 1)
-  const { by } = size
+  const { by } = made.largest
   const largest = [...new Set([by.width, by.depth, by.height])]
   return (
     <div className="mt-3 flex flex-col gap-5 md:flex-row">
@@ -140,7 +129,7 @@ function Carton({ roster, choices, members, catalogue, sealed }: SeriesShown) {
                 type="radio"
                 name="inner"
                 checked={carton.inner !== null}
-                onChange={() => set({ inner: size.inner })}
+                onChange={() => set({ inner: made.largest.inner })}
               />
               as I type
             </label>

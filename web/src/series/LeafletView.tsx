@@ -1,13 +1,12 @@
 import { useMemo } from 'react'
 import {
+  bonusTold,
   FOLDS,
   leafletPages,
   PANEL_LIMITS,
   STRIP_PANELS,
-  type BonusTold,
   type Fold,
   type LeafletChoices,
-  type Series,
 } from '@outfit/core/series'
 import { formatLength } from '@outfit/core/base'
 import { ChoicePanel, OneOf, Ticks } from '../show/ChoicePanel.tsx'
@@ -27,18 +26,13 @@ export function LeafletView() {
 
 const FOLD_WORDS: Readonly<Record<Fold, string>> = { zigzag: 'zigzag', roll: 'rolled in', quarters: 'to quarters' }
 
-/** What of a bonus build the leaflet tells, with its pictures as the server keeps them. */
-export const bonusTold = ({ bonus }: Pick<Series, 'bonus'>): BonusTold | null =>
-  bonus && {
-    name: bonus.name,
-    pieces: bonus.pieces.map(({ name, qty }) => (qty === 1 ? name : `${qty} × ${name}`)),
-    steps: bonus.steps.map(({ text, photo }) => ({ text, picture: photo && `/api/photos/${photo}` })),
-  }
+/** Where the server keeps the picture of a step. */
+const pictureOf = (photo: string) => `/api/photos/${photo}`
 
 function Leaflet({ roster, choices, members }: SeriesShown) {
   const { value: series, change } = choices
   const made = useMemo(
-    () => leafletPages(series, members, { bonus: bonusTold(series), guides: true }),
+    () => leafletPages(series, members, { bonus: bonusTold(series.bonus, pictureOf), guides: true }),
     [series, members],
   )
   const inner: Choices<LeafletChoices> = {

@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { OPENING_ORDERS, openingOrder, type OpeningOrder, type Pack } from '@outfit/core/packs'
-import { packNames, type PackNames, type SealedPacks, type SeriesMember } from '@outfit/core/series'
+import { besidesIn, packNames, type PackNames, type SealedPacks, type SeriesMember } from '@outfit/core/series'
 import type { RosterShelf } from '@outfit/core/shelf'
 import { seriesApi } from '../data/seriesApi.ts'
 import { OneOf } from '../show/ChoicePanel.tsx'
@@ -55,20 +55,8 @@ function Opening({ roster, choices, members, sealed }: SeriesShown) {
         </div>
       </div>
     )
-  return (
-    <Sealed
-      roster={roster}
-      members={members}
-      sealed={sealed}
-      names={packNames(members, choices.value.packs.items, pieceNamesOf(choices.value.bonus?.pieces), sealed.names)}
-    />
-  )
+  return <Sealed roster={roster} members={members} sealed={sealed} names={packNames(members, choices.value, sealed)} />
 }
-
-const pieceNamesOf =
-  (pieces: readonly { part: string; name: string }[] = []) =>
-  (part: string) =>
-    pieces.find((one) => one.part === part)?.name ?? part
 
 function Sealed({
   roster,
@@ -220,10 +208,7 @@ function Unveiling({
     setOpen(true)
     if (!wasOpen) onOpen()
   }
-  const besides = [
-    ...pack.items.map(names.item),
-    ...pack.pieces.map(({ part, qty }) => (qty === 1 ? names.part(part) : `${qty} × ${names.part(part)}`)),
-  ]
+  const besides = besidesIn(pack, names)
   const last = isOpen && left === 0
   return (
     <Dialog.Root open onOpenChange={(stays) => !stays && onLeave()}>

@@ -108,13 +108,13 @@ export function PackFields({
                 aria-label="Name of the bonus item"
                 value={item.name}
                 maxLength={80}
-                onChange={({ target }) => setItem(item.id, { name: target.value || ' ' })}
+                onChange={({ target }) => setItem(item.id, { name: target.value })}
                 className="min-w-0 flex-1 rounded-[8px] border border-rule bg-paper px-2 py-0.5"
               />
               <Button
                 look="plain"
                 className="px-1.5 py-1"
-                aria-label={`Take ${item.name} off the list`}
+                aria-label={`Take ${item.name || 'this item'} off the list`}
                 onClick={() => onChange({ items: items.filter(({ id }) => id !== item.id) })}
               >
                 <X aria-hidden className="size-4" />

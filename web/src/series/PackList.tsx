@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import type { PackPlan } from '@outfit/core/packs'
-import { packMark, type PackNames, type SeriesMember } from '@outfit/core/series'
+import { besidesIn, packMark, type PackNames, type SeriesMember } from '@outfit/core/series'
 import { marksSvg } from '@outfit/core/show'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
@@ -31,11 +31,7 @@ export function PackList({
       </h2>
       <ol className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(280px,1fr))] gap-x-4">
         {shown.map((pack) => {
-          const { pack: number, figure, items, pieces, code } = pack
-          const besides = [
-            ...items.map(names.item),
-            ...pieces.map(({ part, qty }) => (qty === 1 ? names.part(part) : `${qty} × ${names.part(part)}`)),
-          ]
+          const { pack: number, figure, code } = pack
           return (
             <li key={number} className="flex min-w-0 items-center gap-2 border-t border-rule py-1.5">
               <span className="w-7 shrink-0 text-right font-head font-bold tabular-nums">{number}</span>
@@ -49,7 +45,7 @@ export function PackList({
                 <span className="block truncate font-semibold" title={names.figure(figure)}>
                   {names.figure(figure)}
                 </span>
-                <span className="block text-[13px] text-soft">{besides.join(', ')}</span>
+                <span className="block text-[13px] text-soft">{besidesIn(pack, names).join(', ')}</span>
               </span>
               <span className="flex shrink-0 flex-col items-end gap-0.5 text-[12px] text-soft">
                 <svg

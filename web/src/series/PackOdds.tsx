@@ -1,8 +1,8 @@
 import { useMemo } from 'react'
 import { openingOdds, type PackPlan } from '@outfit/core/packs'
 
-/** More packs than this take too long to work out while somebody types. */
-const MOST = 600
+/** More packs than this take longer to work out than somebody who types may be kept. */
+const MOST = 200
 
 const percent = (chance: number) =>
   chance <= 0

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { checkBonus, collate, type Packed } from '@outfit/core/packs'
-import { packNames } from '@outfit/core/series'
+import { packNames, times } from '@outfit/core/series'
 import { seriesApi } from '../data/seriesApi.ts'
 import { ChoicePanel } from '../show/ChoicePanel.tsx'
 import { ExportBar } from '../show/ExportBar.tsx'
@@ -31,13 +31,11 @@ function Packs({ roster, choices, members, sealed }: SeriesShown) {
   const { value: series, change } = choices
   const { packs, bonus } = series
   const [seal, { isLoading: sealing }] = seriesApi.endpoints.sealPacks.useMutation()
+  const [mendSeal] = seriesApi.endpoints.mendSeal.useMutation()
   const [breakSeal] = seriesApi.endpoints.breakSeal.useMutation()
   const figures: readonly Packed[] = members
   const made = useMemo(() => collate(packs, figures, bonus), [packs, figures, bonus])
-  const names = useMemo(
-    () => packNames(members, packs.items, pieceNames(bonus?.pieces ?? []), sealed?.names),
-    [members, packs.items, bonus, sealed],
-  )
+  const names = useMemo(() => packNames(members, series, sealed), [members, series, sealed])
   if (members.length === 0) return <NobodyDressed />
   const plan = sealed?.plan ?? made.plan
   const closeUp = async () => {
@@ -48,7 +46,7 @@ function Packs({ roster, choices, members, sealed }: SeriesShown) {
   const openUp = async () => {
     const answer = await breakSeal(roster.id)
     if (answer.error) return tellError(answer.error)
-    tell('The seal is broken; packs follow the choices again.')
+    tell('The seal is broken; packs follow the choices again.', () => mendSeal(roster.id))
   }
   const check = plan && bonus && checkBonus(plan, bonus)
   return (
@@ -133,10 +131,5 @@ function Packs({ roster, choices, members, sealed }: SeriesShown) {
   )
 }
 
-const pieceNames = (pieces: readonly { part: string; name: string }[]) => {
-  const byPart = new Map(pieces.map(({ part, name }) => [part, name]))
-  return (part: string) => byPart.get(part) ?? part
-}
-
 const inWords = (pieces: readonly { part: string; qty: number }[], nameOf: (part: string) => string) =>
-  pieces.map(({ part, qty }) => `${qty} × ${nameOf(part)}`).join(', ') || 'nothing'
+  pieces.map(({ part, qty }) => times(qty, nameOf(part))).join(', ') || 'nothing'
