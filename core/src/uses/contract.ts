@@ -1,4 +1,4 @@
-import type { Official, Unaltered } from './official.ts'
+import type { Borrowed, Official, Unaltered } from './official.ts'
 import type { Drawables, Placement } from '../catalogue/index.ts'
 
 /** An outfit that a part would make more like its brief. */
@@ -104,6 +104,8 @@ export interface MinedRelease extends Drawables {
   asked: number
   /** Figures in it that may stand for somebody who was planned. */
   officials: OfficialTold[]
+  /** Things that are new on a list and were not looked at, since there are so many; 0 for a release. */
+  passed: number
   /** Parts in it that come as others were altered to look. */
   unaltered: (Unaltered & { name: string; roster: { id: string; name: string } })[]
 }
@@ -119,6 +121,8 @@ export interface OfficialTold extends Official {
   price: number | null
   worn: Placement[]
   placements: Placement[]
+  /** Parts of it that would do something for the outfit. */
+  borrow: Borrowed[]
 }
 
 /** One outfit of a roster with a part put on it, for better or worse. */

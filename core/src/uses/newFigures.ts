@@ -25,6 +25,26 @@ export interface LooseAsk {
   now: () => number
 }
 
+/** The same question of all that lies loose, and of what of it nobody counts on. */
+export interface LooseQuestion extends Omit<LooseAsk, 'now' | 'loose'> {
+  unclaimed: Readonly<Record<string, number>>
+  lying: Readonly<Record<string, number>>
+}
+
+export interface NewFiguresFound {
+  figures: NewFigure[]
+  /** What nobody counts on makes no figure, so that these take also what outfits count on. */
+  claimed: boolean
+}
+
+/** New figures of what nobody counts on; where that makes none, of all that lies loose. */
+export function newFiguresAround({ unclaimed, lying, ...ask }: LooseQuestion, now: () => number): NewFiguresFound {
+  const figures = newFigures({ ...ask, loose: unclaimed, now })
+  if (figures.length > 0) return { figures, claimed: false }
+  const others = newFigures({ ...ask, loose: lying, now })
+  return { figures: others, claimed: others.length > 0 }
+}
+
 /** A figure nobody has yet, of parts that lie loose. */
 export interface NewFigure {
   placements: Placement[]

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { emptyBrief, type Brief } from '../brief/index.ts'
 import { partWorn, type Placement } from '../catalogue/index.ts'
 import { figureNamed, partNamed, rosterFile, takeOf, worldCatalogue } from '../test/world.ts'
-import { officialsFor, unalteredAmong, type Planned } from './official.ts'
+import { borrowedFrom, officialsFor, unalteredAmong, type Planned } from './official.ts'
 
 const catalogue = worldCatalogue()
 const briefOf = (name: string): Brief => ({
@@ -45,6 +45,17 @@ describe('figures for planned characters', () => {
     expect(officialsFor([released('Bram', ines.placements)], [tower], catalogue)).toEqual([])
     expect(officialsFor([released('Oak, Bram', ines.placements)], [tower], catalogue)).toHaveLength(1)
   })
+})
+
+test('parts of such a figure are borrowed that make an outfit more like its brief, and no others', () => {
+  const ines = planned('Ines, noodles')
+  const hatless = { ...ines, placements: ines.placements.filter(({ slot }) => slot !== 'headgear'), level: 4 as const }
+  const borrowed = borrowedFrom({ placements: ines.placements }, hatless, catalogue)
+  const scarf = ines.placements.find(({ slot }) => slot === 'headgear')!.part
+  expect(borrowed.map(({ part }) => part)).toContain(scarf)
+  const [own] = officialsFor([released('Ines', ines.placements)], [hatless], catalogue)
+  for (const { after } of borrowed) expect(after).toBeGreaterThan(own!.own)
+  expect(borrowedFrom({ placements: ines.placements }, { ...ines, level: 4 }, catalogue)).toEqual([])
 })
 
 describe('parts that come as others were altered', () => {

@@ -2,6 +2,7 @@ import { judgesOf, likenessBy, type Brief } from '../brief/index.ts'
 import { COLOUR_LIMITS } from '../colour/index.ts'
 import { partWorn, type AlterationKind, type Catalogue, type Part, type Placement } from '../catalogue/index.ts'
 import { apartness } from '../parts/index.ts'
+import { tryingOn, type Wearer } from './usesOf.ts'
 
 /** A figure as it is released. */
 export interface ReleasedFigure {
@@ -36,6 +37,30 @@ const LIKE = 75_000
 const ABOUT = 5_000
 /** So many wishes at least say who somebody is. */
 const ENOUGH = 3
+
+/** What an outfit would gain by a part of a released figure. */
+export interface Borrowed {
+  part: string
+  /** Likeness with it, in milli-points. */
+  after: number
+  placements: Placement[]
+}
+
+/** Parts of a figure that would make an outfit more like its brief, each by itself, the most first. */
+export function borrowedFrom(
+  figure: Pick<ReleasedFigure, 'placements'>,
+  { placements, brief, level }: Planned & Pick<Wearer, 'level'>,
+  catalogue: Catalogue,
+): Borrowed[] {
+  const put = tryingOn({ brief, level }, catalogue, true)
+  return [...new Set(figure.placements.map(({ part }) => part))]
+    .flatMap((code): Borrowed[] => {
+      const part = catalogue.parts.get(code)
+      const use = part && put(part, placements)
+      return use ? [{ part: code, after: use.after, placements: use.placements }] : []
+    })
+    .sort((a, b) => b.after - a.after || (a.part < b.part ? -1 : 1))
+}
 
 /** Words of a name without accents, in small letters; those of two letters are no names. */
 const wordsOf = (name: string): string[] =>

@@ -5,6 +5,7 @@ import { mouldOf, type Part } from '@outfit/core/catalogue'
 import { COMPANIONS_OF, goesWith } from '@outfit/core/parts'
 import {
   inStock,
+  borrowedFrom,
   officialsFor,
   unalteredAmong,
   Mine,
@@ -37,6 +38,10 @@ const MADE_FOR = 0.85
 const CROWD = 3
 const MOST_BOXES = 6
 const MOST_OFFICIALS = 12
+/** Parts of a figure told that would do something for somebody. */
+const MOST_BORROWED = 3
+/** Things of a list looked through; what is beyond is counted. */
+const MOST_NEWS = 120
 
 /** What is in a box: pieces with their counts, everything that can be worn of it, and of a case how many packs it is. */
 interface Contents {
@@ -80,14 +85,18 @@ export class MineService {
           AND first > (SELECT MIN(date) FROM quote_sheet WHERE seller = ?)`,
       [code, code, code],
     )) as { kind: 'part' | 'figure' | 'release'; code: string; first: string }[]
-    const yields = await this.catalogue.yields(things)
-    const units = things.flatMap((thing) => yields.get(`${thing.kind} ${thing.code}`)?.units ?? [])
+    // Figures first: they may be somebody who was planned.
+    things.sort((a, b) => Number(b.kind === 'figure') - Number(a.kind === 'figure') || (a.code < b.code ? -1 : 1))
+    const looked = things.slice(0, MOST_NEWS)
+    const yields = await this.catalogue.yields(looked)
+    const units = looked.flatMap((thing) => yields.get(`${thing.kind} ${thing.code}`)?.units ?? [])
     const stock = stockOf(units)
     const pieces = [...stock.keys()]
     const known = await this.catalogue.parts([...pieces, ...(await this.catalogue.assembliesWith(pieces))])
-    const figures = things.flatMap((thing) => (thing.kind === 'figure' ? [thing.code] : []))
+    const figures = looked.flatMap((thing) => (thing.kind === 'figure' ? [thing.code] : []))
     const about = { code, name: seller.name, kind: 'quote sheet', year: Number((things[0]?.first ?? '0').slice(0, 4)) }
-    return this.mined(about, { stock, parts: partsIn(units, known), packs: 0 }, figures, null)
+    const told = await this.mined(about, { stock, parts: partsIn(units, known), packs: 0 }, figures, null)
+    return { ...told, passed: things.length - looked.length }
   }
 
   private async mined(
@@ -177,6 +186,7 @@ export class MineService {
         asked,
         officials,
         unaltered,
+        passed: 0,
       },
       parts: drawn,
       prints: await this.catalogue.printsOn(drawn, stickersOn(shown)),
@@ -209,8 +219,8 @@ export class MineService {
     const [anybody] = shares
     if (!anybody) return { officials: [], unaltered: [] }
     const { catalogue } = (await this.pins.contexts(shares, [], [...all, ...parts.map(({ code }) => code)]))(anybody)
-    const planned = shares.map(({ outfit, character, placements, brief }) => ({
-      ...{ id: outfit.id, character: character.name, placements, base: outfit.base },
+    const planned = shares.map(({ outfit, character, placements, brief, rules }) => ({
+      ...{ id: outfit.id, character: character.name, placements, base: outfit.base, level: rules.takingApart },
       brief: this.briefs.from(brief, outfit).brief,
     }))
     const byId = new Map(shares.map((share) => [share.outfit.id, share]))
@@ -227,6 +237,11 @@ export class MineService {
           ...{ ...one, ...rosterOf(one.outfit), take: { label: take?.label ?? '' }, version: outfit.version },
           ...{ figureName: figure.name, price: cheapest.get(`figure ${figure.code}`) ?? null },
           ...{ worn: placements, placements: figure.placements },
+          borrow: borrowedFrom(
+            figure,
+            planned.find(({ id }) => id === one.outfit)!,
+            catalogue,
+          ).slice(0, MOST_BORROWED),
         }
       })
     const unaltered = unalteredAmong(parts, planned, catalogue).map((one) => ({ ...one, ...rosterOf(one.outfit) }))

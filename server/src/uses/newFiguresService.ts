@@ -1,11 +1,12 @@
 import { Injectable } from '@nestjs/common'
 import { catalogueOf, type Drawables } from '@outfit/core/catalogue'
 import { houseRulesOf } from '@outfit/core/roster'
-import { newFigures, type NewFigure } from '@outfit/core/uses'
+import type { NewFiguresFound } from '@outfit/core/uses'
 import { SharesService } from '../allotment/sharesService.ts'
 import { notFound } from '../base/problem.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
+import { PlanRunner } from '../sourcing/planRunner.ts'
 import { SettingsService } from '../settings/settingsService.ts'
 
 /** Figures told at most, and how long they may take to find. */
@@ -13,13 +14,10 @@ const MOST = 6
 const SECONDS = 2
 
 /** Figures nobody has yet around a part, with all that is needed to draw them. */
-export interface NewFigures extends Drawables {
+export interface NewFigures extends Drawables, NewFiguresFound {
   part: string
-  figures: NewFigure[]
   /** Loose parts that were looked at. */
   loose: number
-  /** What nobody counts on makes no figure, so that these take also what outfits count on. */
-  claimed: boolean
 }
 
 /** New figures of what lies loose, around one part. */
@@ -30,6 +28,7 @@ export class NewFiguresService {
     private readonly catalogue: CatalogueService,
     private readonly drawer: DrawerService,
     private readonly settings: SettingsService,
+    private readonly runner: PlanRunner,
   ) {}
 
   /** @throws Problem 404 where there is no such part. */
@@ -58,15 +57,18 @@ export class NewFiguresService {
     const parts = await this.catalogue.parts([...new Set([code, ...own, ...lies, ...wholes])])
     const prints = await this.catalogue.printsOn(parts)
     const catalogue = catalogueOf({ ...(await this.catalogue.basics()), parts, prints })
-    const made = (of: Readonly<Record<string, number>>) =>
-      newFigures({
-        ...{ part, catalogue, loose: of, count: MOST, seconds: SECONDS, now: () => performance.now() / 1000 },
-        assemblies: parts.filter(({ components }) => components.length > 0),
-        rules: houseRulesOf(school, takingApart === null ? {} : { takingApart }, {}),
-      })
-    const unclaimed = made(loose)
-    const figures = unclaimed.length > 0 ? unclaimed : made(lying)
-    const claimed = unclaimed.length === 0 && figures.length > 0
+    // Many loose parts take seconds, in which nobody else may wait.
+    const { figures, claimed } = await this.runner.run(
+      {
+        do: 'new-figures',
+        ask: {
+          ...{ part, catalogue, unclaimed: loose, lying, count: MOST, seconds: SECONDS },
+          assemblies: parts.filter(({ components }) => components.length > 0),
+          rules: houseRulesOf(school, takingApart === null ? {} : { takingApart }, {}),
+        },
+      },
+      { signal: new AbortController().signal, report: () => {}, enough: new Int32Array(new SharedArrayBuffer(4)) },
+    )
     const looked = claimed ? lies : lies.filter((one) => loose[one]! > 0)
     const worn = new Set([code, ...figures.flatMap(({ placements }) => placements.map((placement) => placement.part))])
     const drawn = parts.filter((one) => worn.has(one.code))

@@ -5,6 +5,7 @@ import { CatalogueModule } from '../catalogue/catalogueModule.ts'
 import { DrawerModule } from '../drawer/drawerModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { SettingsModule } from '../settings/settingsModule.ts'
+import { SourcingModule } from '../sourcing/sourcingModule.ts'
 import { ShelfModule } from '../shelf/shelfModule.ts'
 import { ExchangeService } from './exchangeService.ts'
 import { MineService } from './mineService.ts'
@@ -14,7 +15,16 @@ import { UsesService } from './usesService.ts'
 
 /** What parts could do for outfits. */
 @Module({
-  imports: [AllotmentModule, BriefModule, CatalogueModule, DrawerModule, MarketModule, SettingsModule, ShelfModule],
+  imports: [
+    AllotmentModule,
+    BriefModule,
+    CatalogueModule,
+    DrawerModule,
+    MarketModule,
+    SettingsModule,
+    ShelfModule,
+    SourcingModule,
+  ],
   controllers: [UsesController],
   providers: [ExchangeService, MineService, NewFiguresService, UsesService],
 })

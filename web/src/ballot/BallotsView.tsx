@@ -6,6 +6,8 @@ import type { RosterShelf } from '@outfit/core/shelf'
 import { api, errorText } from '../data/api.ts'
 import { ballotApi } from '../data/ballotApi.ts'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
+import { TickOutfits } from '../roster/TickOutfits.tsx'
+import { withTick } from '../roster/withTick.ts'
 import { RankingTabs } from '../shelf/RankingTabs.tsx'
 import { OneOf } from '../show/ChoicePanel.tsx'
 import { Button } from '../ui/Button.tsx'
@@ -151,21 +153,11 @@ function NewQuestion({ roster, onMade }: { roster: RosterShelf; onMade: (id: str
       {about === '' ? (
         <fieldset className="mt-1 columns-2 gap-4">
           <legend className="sr-only">Who stands on it</legend>
-          {dressed.map(({ id, name }) => (
-            <label key={id} className="flex min-h-6 items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={!left.has(id)}
-                onChange={({ target }) => {
-                  const next = new Set(left)
-                  if (target.checked) next.delete(id)
-                  else next.add(id)
-                  leave(next)
-                }}
-              />
-              {name}
-            </label>
-          ))}
+          <TickOutfits
+            outfits={dressed}
+            isIn={(id) => !left.has(id)}
+            onTick={(id, isIn) => leave(withTick(left, id, !isIn))}
+          />
         </fieldset>
       ) : (
         <p className="mt-1 text-soft">

@@ -1,14 +1,12 @@
 import type { Drawables } from '@outfit/core/catalogue'
-import type { Exchange, MinedRelease, NewFigure, PartUses } from '@outfit/core/uses'
+import type { Exchange, MinedRelease, NewFiguresFound, PartUses } from '@outfit/core/uses'
 import { api } from './api.ts'
 
 /** Figures nobody has yet around a part. */
-export interface NewFigures extends Drawables {
+export interface NewFigures extends Drawables, NewFiguresFound {
   part: string
-  figures: NewFigure[]
+  /** Loose parts that were looked at. */
   loose: number
-  /** They take also what outfits count on. */
-  claimed: boolean
 }
 
 /** What parts could do for outfits; loaded with the room that asks. */

@@ -11,6 +11,7 @@ import {
   type CartonChoices,
   type CartonShape,
 } from '@outfit/core/series'
+import { TickOutfits } from '../roster/TickOutfits.tsx'
 import { ChoicePanel, OneOf, OwnWords } from '../show/ChoicePanel.tsx'
 import { ExportBar } from '../show/ExportBar.tsx'
 import { Button } from '../ui/Button.tsx'
@@ -222,20 +223,13 @@ function Carton({ roster, choices, members, catalogue, sealed }: SeriesShown) {
           <summary className="cursor-pointer font-semibold">
             On the front: {carton.front.length > 0 ? counted(carton.front.length, 'figure') : 'the first three'}
           </summary>
-          {members.map(({ id, name }) => (
-            <label key={id} className="mt-0.5 flex min-h-6 items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={carton.front.includes(id)}
-                onChange={({ target }) =>
-                  set({
-                    front: target.checked ? [...carton.front, id] : carton.front.filter((one) => one !== id),
-                  })
-                }
-              />
-              {name}
-            </label>
-          ))}
+          <TickOutfits
+            outfits={members}
+            isIn={(id) => carton.front.includes(id)}
+            onTick={(id, isIn) =>
+              set({ front: isIn ? [...carton.front, id] : carton.front.filter((one) => one !== id) })
+            }
+          />
         </details>
         <section aria-label="Lines" className="text-[13.5px] text-soft">
           {LINES.map(([name, words, colour, dashes]) => (

@@ -4,6 +4,8 @@ import { CARD_TEXTS, MOST_ON_SHEET, PAPER_SIZE_NAMES, PER_PAGE, type SheetChoice
 import { api, errorText } from '../data/api.ts'
 import { showApi } from '../data/showApi.ts'
 import { RosterFrame } from '../roster/RosterFrame.tsx'
+import { TickOutfits } from '../roster/TickOutfits.tsx'
+import { withTick } from '../roster/withTick.ts'
 import { EmptyNote, ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { ChoicePanel, OneOf, OwnWords, Ticks } from './ChoicePanel.tsx'
 import { asQuery, ExportBar } from './ExportBar.tsx'
@@ -120,21 +122,11 @@ function Sheet({ roster, kept }: { roster: RosterShelf; kept: SheetChoices }) {
           <summary className="cursor-pointer font-semibold">
             Who is on it: {shown.length} of {dressed.length}
           </summary>
-          {dressed.map(({ id, name }) => (
-            <label key={id} className="mt-0.5 flex min-h-6 items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={!left.has(id)}
-                onChange={({ target }) => {
-                  const next = new Set(left)
-                  if (target.checked) next.delete(id)
-                  else next.add(id)
-                  leave(next)
-                }}
-              />
-              {name}
-            </label>
-          ))}
+          <TickOutfits
+            outfits={dressed}
+            isIn={(id) => !left.has(id)}
+            onTick={(id, isIn) => leave(withTick(left, id, !isIn))}
+          />
         </details>
       </ChoicePanel>
     </div>

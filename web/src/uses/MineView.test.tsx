@@ -20,7 +20,7 @@ const gainer = (outfit: string, name: string, before: number, after: number) => 
 })
 const RELEASE: MinedRelease = {
   release: { code: 'Q-1', name: 'Ferry Landing', kind: 'box', year: 2021 },
-  ...{ isCase: false, price: 500, asked: 5, goesOn: false, officials: [], unaltered: [] },
+  ...{ isCase: false, price: 500, asked: 5, goesOn: false, officials: [], unaltered: [], passed: 0 },
   mined: [
     {
       ...{ part: 'P-1', qty: 1, owned: 0, lowest: 130, found: 2, gain: 18_400 },
@@ -113,14 +113,15 @@ test('a figure for somebody who was planned stands beside what is worn, and is t
     ...gainer('O', 'Odile', 60_000, 75_000),
     ...{ figure: 'F-1', figureName: 'Ferry Odile', byName: true, own: 60_000, official: 75_000 },
     ...{ take: { label: 'A' }, version: 2, price: 480 },
+    borrow: [{ part: 'P-1', after: 66_400, placements: [worn('P-1')] }],
   }
   const unaltered = { outfit: 'B', name: 'Bram', roster, part: 'P-2', instead: 'P-1', kinds: ['painted' as const] }
   shown({ officials: [official], unaltered: [unaltered] })
-  const card = within(await screen.findByRole('list', { name: 'Figures for planned characters' })).getByRole('listitem')
+  const [card] = within(await screen.findByRole('list', { name: 'Figures for planned characters' })).getAllByRole(
+    'listitem',
+  ) as [HTMLElement]
   expect(card.textContent).toContain('Called the same: likeness 75, yours 60; from €4.80.')
-  expect(within(card).getByRole('link', { name: 'Borrow its parts' }).getAttribute('href')).toBe(
-    '/outfits/O/bench?take=A',
-  )
+  expect(card.textContent).toContain('Borrow Deck cap · Tar +6.4')
   expect(within(card).getByRole('button', { name: 'Take it instead' })).toBeTruthy()
   expect(screen.getByText(/comes as it is/).textContent).toContain('Bram has it painted from Close crop · Straw.')
   fireEvent.click(within(card).getByRole('button', { name: 'Keep mine' }))

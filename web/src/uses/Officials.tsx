@@ -1,13 +1,13 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { partLabel, type Catalogue } from '@outfit/core/catalogue'
+import { partLabel, type Catalogue, type Placement } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
 import type { MinedRelease, OfficialTold } from '@outfit/core/uses'
 import { useNewTake } from '../casting/useNewTake.ts'
 import { Button } from '../ui/Button.tsx'
 import { tell } from '../ui/tell.ts'
 import { BeforeAfter } from './BeforeAfter.tsx'
-import { apartInPoints } from './points.ts'
+import { apartInPoints, gainInPoints } from './points.ts'
 
 /** Where it is kept whose own outfit stays although there is an official one. */
 const KEPT = 'outfit.kept-own'
@@ -80,11 +80,16 @@ function OfficialCard({
   catalogue: Catalogue
   onKeep: () => void
 }) {
-  const { outfit, name, roster, take, version, figureName, byName, own, price, worn, placements } = official
+  const { outfit, name, roster, take, version, figureName, byName, own, price, worn, placements, borrow } = official
   const { make, busy } = useNewTake({ id: outfit, version })
   const [made, setMade] = useState<string | null>(null)
   const at = (label: string) => `/outfits/${outfit}/bench?take=${encodeURIComponent(label)}`
   const [before, after] = apartInPoints(own, official.official)
+  const wear = async (what: readonly Placement[], words: string) => setMade(await make([...what], words))
+  const labelOf = (code: string) => {
+    const part = catalogue.parts.get(code)
+    return part ? partLabel(catalogue, part) : code
+  }
   return (
     <li className="flex flex-wrap gap-4 rounded-[10px] border border-rule bg-card p-3">
       <BeforeAfter worn={worn} placements={placements} catalogue={catalogue} />
@@ -103,10 +108,7 @@ function OfficialCard({
         </p>
         <p className="mt-2 flex flex-wrap gap-2">
           {made === null ? (
-            <Button
-              disabled={busy}
-              onClick={async () => setMade(await make([...placements], `of ${name} is the figure as it is sold`))}
-            >
+            <Button disabled={busy} onClick={() => void wear(placements, `of ${name} is the figure as it is sold`)}>
               Take it instead
             </Button>
           ) : (
@@ -114,16 +116,27 @@ function OfficialCard({
               Take {made}, on the bench
             </Link>
           )}
-          <Link
-            to={at(take.label)}
-            className="inline-flex items-center rounded-[10px] border border-act/70 bg-card px-3 py-1.5 font-semibold text-act hover:border-act"
-          >
-            Borrow its parts
-          </Link>
           <Button look="plain" onClick={onKeep}>
             Keep mine
           </Button>
         </p>
+        {made === null && borrow.length > 0 && (
+          <ul aria-label={`Parts to borrow for ${name}`} className="mt-1 text-[14px]">
+            {borrow.map((one) => (
+              <li key={one.part}>
+                <Button
+                  look="plain"
+                  className="px-1 py-0.5"
+                  disabled={busy}
+                  onClick={() => void wear(one.placements, `of ${name} borrows it`)}
+                >
+                  Borrow {labelOf(one.part)}
+                </Button>{' '}
+                <span className="text-good">{gainInPoints(one.after - own)}</span>
+              </li>
+            ))}
+          </ul>
+        )}
       </div>
     </li>
   )

@@ -23,6 +23,7 @@ export function SellerNewsView() {
       <p className="mt-1 text-soft">
         {mined.length > 0 &&
           `${counted(mined.length, 'part')} that no list before the newest had; ${fresh} you do not own. Tried on ${counted(asked, 'outfit')} with wishes. `}
+        {data.passed > 0 && `${counted(data.passed, 'more thing')} are new and were not looked at. `}
         <Link to={`/market/sellers/${code}`} className="font-semibold text-act underline">
           All offers of {release.name}
         </Link>
