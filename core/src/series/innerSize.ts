@@ -36,10 +36,7 @@ function silhouette({ shapes }: Drawing, slot: Slot): { width: number; height: n
  * say its depth (trait `depth`, millimetres); otherwise it is told by the silhouette: what goes round the head is as deep as
  * wide, the body as a foot is long, pieces on the neck add their thickness, and whatever else is as deep as its smaller side.
  */
-export function roomTaken(
-  { drawing, placements }: Pick<SeriesMember, 'drawing' | 'placements'>,
-  catalogue: Catalogue,
-): Inner {
+function roomTaken({ drawing, placements }: Pick<SeriesMember, 'drawing' | 'placements'>, catalogue: Catalogue): Inner {
   const { left, right, top } = roomOf(drawing)
   const body = footing().depth
   /** As deep as the deepest thing, or as the body with all that lies over it. */
