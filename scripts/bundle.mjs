@@ -5,6 +5,7 @@ import { join } from 'node:path'
 const ENTRIES = {
   main: 'main.js',
   planWorker: 'sourcing/planWorker.js',
+  asideWorker: 'solver/asideWorker.js',
   planCli: 'sourcing/planCli.js',
   rosterCli: 'wardrobe/rosterCli.js',
   archiveCli: 'app/archiveCli.js',

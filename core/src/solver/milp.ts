@@ -11,9 +11,15 @@ export interface MilpOptions {
   gap: number
   /** A feasible point to start from. */
   start?: readonly number[]
+  /** Whether the start is likely as good as any point, so that nothing is looked for but the proof of it. */
+  proveOnly?: boolean
   /** Asked now and then; when it says yes the best point so far is given. */
   stop?: () => boolean
   onProgress?: (progress: { best: number | null; bound: number | null }) => void
+  /** Told of each better point. */
+  onPoint?: (values: Float64Array) => void
+  /** Simplex iterations after which it ends, the same on every machine. */
+  iterations?: number
 }
 
 export interface MilpOutcome {
@@ -26,6 +32,20 @@ export interface MilpOutcome {
 
 /** The port to an exact solver; the server fills it with HiGHS. */
 export type SolveMilp = (model: Milp, options: MilpOptions) => MilpOutcome
+
+/** A model that is solved beside other work. */
+export interface Aside {
+  /** The lower bound proven so far. */
+  bound: () => number
+  /** The best point found so far; null when there is none. */
+  point: () => readonly number[] | null
+  /** Whether it was solved to the end. */
+  solved: () => boolean
+  stop: () => void
+}
+
+/** The port to a solver that works on beside whoever asks, who is not told but looks; `MilpOptions` that tell are not for it. */
+export type SolveAside = (model: Milp, options: Pick<MilpOptions, 'seconds' | 'gap'>) => Aside
 
 /** Grows a Milp by columns and rows; columns are referred to by the number returned. */
 export class MilpBuilder {

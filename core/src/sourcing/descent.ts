@@ -5,7 +5,7 @@ import { EPS, type Moves } from './moves.ts'
 const ANOTHER = 0.7
 /** How often a bundle is changed by force, and how often a parcel lightened; else sellers are opened and closed. */
 const BUNDLE = 0.2
-const LIGHTEN = 0.64
+const LIGHTEN = 0.35
 
 /** Makes the plan of a ledger cheaper by the moves, until none saves; and changes it by force. */
 export class Descent {
@@ -62,6 +62,18 @@ export class Descent {
     if (ledger.steps[offer]! > 0 && (moves.random() < 0.5 || !ledger.canBuyMore(offer)))
       moves.empty(offer, ledger.steps[offer]! - 1, offer, -1)
     else if (ledger.canBuyMore(offer)) moves.bring(offer, true)
+  }
+
+  /** Begin anew from some sellers: everything from those as long as that is cheaper, shipping aside, then what saves. */
+  beginFrom(sellers: readonly number[]): void {
+    const { ledger, moves } = this
+    ledger.restore(new Int32Array(ledger.fill.length))
+    for (const s of sellers) ledger.setFree(s, true)
+    for (const need of moves.shuffled(ledger.ways.length))
+      while (ledger.missing[need]! > 0 && !moves.outOfTime() && moves.fillBest(need, -1, -1, true));
+    for (const s of sellers) moves.bringBundles(s)
+    for (const s of sellers) ledger.setFree(s, false)
+    this.descend()
   }
 
   /** Improve until no move of a unit, bundle, closing or lightening of a seller saves, and all limits are kept. */

@@ -8,6 +8,8 @@ export interface LagrangianBound {
   /** A bound on every plan with a parcel of the seller, and on every plan that buys of the offer; aligned with the problem. */
   withSeller: Float64Array
   withOffer: Float64Array
+  /** How much of each seller a plan of fractions opens, 0 to 1: the share of the rounds in which its parcel paid, the later the more. */
+  open: Float64Array
 }
 
 export interface LagrangianOptions {
@@ -19,6 +21,8 @@ export interface LagrangianOptions {
   late?: () => boolean
 }
 
+/** What the latest round counts for in the shares of sellers. */
+const LATEST = 0.02
 const STEPS: SubgradientOptions = { stepScale: 1.5, stallRounds: 10, leastStepScale: 0.01 }
 
 /**
@@ -37,6 +41,7 @@ export function lagrangianBound(
   const prices = startingPrices(shops, floor)
   const withSeller = new Float64Array(problem.sellers.length).fill(-Infinity)
   const withOffer = new Float64Array(problem.offers.length).fill(-Infinity)
+  const open = new Float64Array(problem.sellers.length)
   const lacking = new Float64Array(parts)
   const worth = new Float64Array(accepts.length)
   const steps = new Subgradient(prices, floor, STEPS)
@@ -68,6 +73,8 @@ export function lagrangianBound(
       }
       return sold
     })
+    // As in the volume algorithm (Barahona and Anbil, Mathematical Programming 87, 2000).
+    sums.forEach((sum, s) => (open[s] = open[s]! * (1 - LATEST) + (sum < 0 ? LATEST : 0)))
     if (steps.gains(value) || value > upper - 1.5 * (upper - steps.bound))
       shops.forEach((shop, s) => {
         const closed = value - Math.min(0, sums[s]!)
@@ -79,7 +86,7 @@ export function lagrangianBound(
       })
     if (!steps.step(value, lacking, upper)) break
   }
-  return { bound: steps.bound, withSeller, withOffer }
+  return { bound: steps.bound, withSeller, withOffer, open }
 }
 
 interface Reading {

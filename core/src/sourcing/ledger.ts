@@ -80,6 +80,8 @@ export class Ledger {
   private readonly leastCharge: Float64Array
   private readonly terms: readonly ParcelTerms[]
   private total: number
+  /** Changes made and asked for so far: what a search is measured by, alike on every machine. */
+  work = 0
   private spent = 0
   private parcels = 0
   /** Whether there is a limit to parcels or money, so that what one seller is asked for bears on the others. */
@@ -183,11 +185,14 @@ export class Ledger {
       (seller, s) =>
         new ParcelTerms(
           seller,
-          this.offersOf[s]!.filter((o) => this.most[o]! > 0).map((o) => ({
-            price: this.stepPrice[o]!,
-            amount: this.stepAmount[o]!,
-            most: this.most[o]!,
+          this.offersOf[s]!.map((offer) => ({
+            offer,
+            price: this.stepPrice[offer]!,
+            net: this.netPrice[offer]!,
+            amount: this.stepAmount[offer]!,
+            most: this.most[offer]!,
           })),
+          this.steps,
         ),
     )
     this.falls = Uint8Array.from([...this.terms.map(({ falls }) => (falls ? 1 : 0)), 0])
@@ -265,6 +270,7 @@ export class Ledger {
 
   /** How the cost would change if units were filled by a way, or with fewer than 0 taken back. */
   quote(way: Way, units: number): number {
+    this.work += 1
     const { offer, source, seller } = way
     const before = this.steps[offer]!
     const steps =
@@ -281,6 +287,8 @@ export class Ledger {
         : this.terms[seller]!.charge(
             this.goods[seller]! + price,
             this.amount[seller]! + change * this.stepAmount[offer]!,
+            offer,
+            change,
           )
     let broken = 0
     if (this.limited) {
@@ -292,6 +300,7 @@ export class Ledger {
 
   /** Fill units of a need by one of its ways, or with fewer than 0 take them back; not noted down. */
   nudge(need: number, way: Way, units: number): void {
+    this.work += 1
     this.fill[way.at]! += units
     this.missing[need]! -= units
     this.total += units * (way.penalty - UNMET + this.credit[way.source]!)
@@ -470,28 +479,30 @@ export class Ledger {
 
   /**
    * Steps of further goods that bring a parcel to the amount and the goods it was charged for, at the least money net of
-   * what they fetch.
+   * what they fetch: to the amount first, whose goods count towards the minimum.
    */
   private fillers(seller: number): Map<number, number> {
     const { minimum, basis } = this.terms[seller]!
-    const reach = this.terms[seller]!.reach(this.goods[seller]!, this.amount[seller]!)
-    const short = minimum - this.goods[seller]!
-    // By value the one fills up the other; a minimum comes first where shipping goes by something else.
-    const byValue = basis === 'value'
-    const byGoods = short > 0 && !(byValue && reach - this.goods[seller]! > short)
-    const lack = byGoods ? short : reach - this.amount[seller]!
-    if (lack <= 0) return new Map()
+    const goods = this.goods[seller]!
+    const lack = this.terms[seller]!.reach(goods, this.amount[seller]!) - this.amount[seller]!
+    const filled = new Map<number, number>()
     // A tenth of a gram is as fine as weights are told apart here.
-    const fine = basis === 'weight' && !byGoods ? 10 : 1
-    const offers = this.offersOf[seller]!.filter((o) => this.canBuyMore(o))
+    const fine = basis === 'weight' ? 10 : 1
+    if (lack > 0 && basis !== 'value') this.fillWith(filled, seller, (o) => this.stepAmount[o]! * fine, lack * fine)
+    const more = [...filled].reduce((sum, [o, steps]) => sum + steps * this.stepPrice[o]!, 0)
+    const short = Math.max(minimum - goods, basis === 'value' ? lack : 0) - more
+    if (short > 0) this.fillWith(filled, seller, (o) => this.stepPrice[o]!, short)
+    return filled
+  }
+
+  /** Add the cheapest steps of a seller that are worth so much together, where there are. */
+  private fillWith(filled: Map<number, number>, seller: number, worth: (offer: number) => number, lack: number): void {
+    const left = (o: number) => this.most[o]! - this.steps[o]! - (filled.get(o) ?? 0)
+    const offers = this.offersOf[seller]!.filter((o) => left(o) > 0)
     const steps = fillUp(
-      offers.map((o) => ({
-        worth: Math.floor((byGoods ? this.stepPrice[o]! : this.stepAmount[o]!) * fine + CLOSE),
-        price: this.netPrice[o]!,
-        stock: this.most[o]! - this.steps[o]!,
-      })),
-      Math.ceil(lack * fine - CLOSE),
+      offers.map((o) => ({ worth: Math.floor(worth(o) + CLOSE), price: this.netPrice[o]!, stock: left(o) })),
+      Math.ceil(lack - CLOSE),
     )
-    return new Map(offers.flatMap((o, i): [number, number][] => ((steps?.[i] ?? 0) > 0 ? [[o, steps![i]!]] : [])))
+    offers.forEach((o, i) => (steps?.[i] ?? 0) > 0 && filled.set(o, (filled.get(o) ?? 0) + steps![i]!))
   }
 }

@@ -1,6 +1,6 @@
 import { MilpBuilder, type Milp } from '../solver/index.ts'
 import type { Settlement } from './settle.ts'
-import { INFINITE, summed, supplyModel, type SupplyModel, type Uses } from './supplyModel.ts'
+import { INFINITE, summed, supplyModel, type SupplyModel, type SupplyOptions, type Uses } from './supplyModel.ts'
 import type { SourcingProblem } from './types.ts'
 
 /** The MILP of a sourcing problem, with the columns that carry the plan. */
@@ -13,26 +13,26 @@ export interface SourcingModel extends Pick<SupplyModel, 'steps' | 'parcels'> {
 }
 
 /**
- * Build the model: needs filled by accepted parts, over `supplyModel`. Without `fillers` parcels cannot be filled up with
- * goods nobody needs. `objective` is the total cost, the number of unmet units or of parcels; with `mostUnmet` the unmet
- * units are held at their best while the cost is minimised.
+ * Build the model: needs filled by accepted parts, over `supplyModel`. `objective` is the total cost, the number of unmet
+ * units or of parcels; with `mostUnmet` the unmet units are held at their best while the cost is minimised.
  */
 export function sourcingModel(
   problem: SourcingProblem,
   objective: 'cost' | 'unmet' | 'parcels',
   mostUnmet = INFINITE,
-  { fillers = true } = {},
+  options: SupplyOptions = {},
 ): SourcingModel {
   const build = new MilpBuilder()
   const money = (amount: number) => (objective === 'cost' ? amount : 0)
   type Values = (filled: ReadonlyMap<string, number>, open: ReadonlyMap<string, number>) => [number, number][]
   /** What each column is worth in a purchase, collected as columns are made. */
   const values: Values[] = []
+  const byWhole = { integer: !options.sellersAlone }
   const used = new Map<string, Uses>()
   const unmet = problem.needs.map((need) => {
-    const missing = build.column(objective === 'unmet' ? 1 : 0, need.qty)
+    const missing = build.column(objective === 'unmet' ? 1 : 0, need.qty, byWhole)
     const fills = need.accept.map(({ part, penalty }) => {
-      const fill = build.column(money(penalty), need.qty)
+      const fill = build.column(money(penalty), need.qty, byWhole)
       const list = used.get(part) ?? []
       used.set(part, list)
       list.push([fill, 1])
@@ -50,7 +50,7 @@ export function sourcingModel(
       unmet.map((column) => [column, 1]),
     )
 
-  const { steps, parcels, pointOf } = supplyModel(build, problem, used, objective, fillers)
+  const { steps, parcels, pointOf } = supplyModel(build, problem, used, objective, options)
   const valuesOf: SourcingModel['valuesOf'] = (units, settled) => {
     const point = build.model.columns.map(() => 0)
     const filled = summed(settled.fills.map(({ need, part, qty }) => [`${need} ${part}`, qty]))

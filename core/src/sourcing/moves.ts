@@ -20,13 +20,20 @@ export class Moves {
   private asked = 0
   private ended = false
 
-  /** `late`: whether the search is to end. Loops that may go unit by unit look at it, for needs of a million units. */
+  private readonly leaning: number
+
+  /**
+   * `late`: whether the search is to end. Loops that may go unit by unit look at it, for needs of a million units. `lean`: how
+   * often each seller is picked, for what all are together; alike where it is not said.
+   */
   constructor(
     private readonly ledger: Ledger,
     private readonly late: () => boolean = () => false,
+    private readonly lean: ArrayLike<number> = new Float64Array(ledger.sellerCount).fill(1),
   ) {
     this.random = seeded(ledger.sellerCount * 7919 + ledger.ways.length)
     this.drawer = ledger.sellerCount
+    this.leaning = Array.from(this.lean).reduce((sum, each) => sum + each, 0)
   }
 
   /** Whether it is time to end; the clock is looked at now and then. A move cut short is a plan all the same. */
@@ -35,9 +42,14 @@ export class Moves {
     return this.ended
   }
 
-  /** Some seller. */
+  /** Some seller, the likelier the more it leans to them. */
   pick(): number {
-    return Math.floor(this.random() * this.drawer)
+    let at = this.random() * this.leaning
+    for (let s = 0; s < this.drawer; s++) {
+      at -= this.lean[s]!
+      if (at < 0) return s
+    }
+    return this.drawer - 1
   }
 
   /** Some entry of a list; undefined of an empty one. */

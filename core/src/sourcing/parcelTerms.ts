@@ -6,11 +6,61 @@ export const CLOSE = 1e-6
 /** What a broken limit, or a parcel that cannot be sent, is charged: more than any plan costs, units unmet included. */
 export const BROKEN = 1e11
 
-/** What is for sale: price and amount (what shipping goes by) of a step, and how many steps there are. */
-interface Stock {
+/** An offer of the seller: price, what that is less what all it brings would fetch, amount (what shipping goes by), each of a step. */
+export interface Stock {
+  offer: number
   price: number
+  net: number
   amount: number
   most: number
+}
+
+/**
+ * The least money that goods nobody needs cost to come up to something, the best value first, the last of them in part; steps
+ * bought already are no longer for sale.
+ */
+class Filling {
+  private readonly offers: Int32Array
+  private readonly worth: Float64Array
+  private readonly net: Float64Array
+  private readonly most: Int32Array
+  private readonly price: Float64Array
+  goods = 0
+  /** Money for one more at the least. */
+  readonly rate: number
+
+  constructor(stock: readonly Stock[], worthOf: (stock: Stock) => number) {
+    const net = (one: Stock) => Math.max(0, one.net)
+    const sorted = stock
+      .filter((one) => worthOf(one) > 0 && one.most > 0)
+      .sort((a, b) => net(a) / worthOf(a) - net(b) / worthOf(b))
+    this.offers = Int32Array.from(sorted, ({ offer }) => offer)
+    this.worth = Float64Array.from(sorted, worthOf)
+    this.net = Float64Array.from(sorted, net)
+    this.most = Int32Array.from(sorted, ({ most }) => most)
+    this.price = Float64Array.from(sorted, ({ price }) => price)
+    this.rate = sorted.length > 0 ? this.net[0]! / this.worth[0]! : Infinity
+  }
+
+  /**
+   * What so much costs, while of one offer so many steps more are bought than `steps` says; more than anything where there is
+   * too little. `goods` is the worth of what is taken then.
+   */
+  cost(lack: number, steps: Int32Array, offer: number, change: number): number {
+    let sum = 0
+    let open = lack
+    this.goods = 0
+    for (let i = 0; i < this.offers.length && open > CLOSE; i++) {
+      const at = this.offers[i]!
+      const left = this.most[i]! - steps[at]! - (at === offer ? change : 0)
+      if (left <= 0) continue
+      const taken = Math.min(left, open / this.worth[i]!)
+      sum += taken * this.net[i]!
+      this.goods += taken * this.price[i]!
+      open -= taken * this.worth[i]!
+    }
+    return open > CLOSE ? Infinity : sum
+  }
 }
 
 /**
@@ -27,12 +77,17 @@ export class ParcelTerms {
   readonly smallest: number
   private readonly handling: number
   private readonly bands: readonly { from: number; upTo: number; price: number }[]
-  /** What all the seller has to sell comes to. */
-  private readonly stockWorth: number
-  /** Least money for one more unit of what shipping goes by, where goods nobody needs fill a parcel up. */
-  private readonly fillRate: number
+  private readonly byAmount: Filling
+  private readonly byGoods: Filling
+  /** Of the last charge, the band it is in; -1 where nobody sends the parcel. */
+  private band = -1
 
-  constructor(seller: Seller, stock: readonly Stock[]) {
+  /** `steps`: bought of every offer, kept right by whoever asks. */
+  constructor(
+    seller: Seller,
+    stock: readonly Stock[],
+    private readonly steps: Int32Array,
+  ) {
     const { minimum, handling, shipping } = seller
     this.minimum = minimum
     this.handling = handling
@@ -47,28 +102,31 @@ export class ParcelTerms {
     // A parcel that costs nothing is a parcel all the same.
     this.least = Math.max(CLOSE, handling + Math.min(...shipping.bands.map(({ price }) => price)))
     this.smallest = handling + shipping.bands[0]!.price
-    this.stockWorth = stock.reduce((sum, { price, most }) => sum + price * most, 0)
-    this.fillRate = stock.reduce(
-      (least, { price, amount }) => (amount > 0 ? Math.min(least, price / amount) : least),
-      Infinity,
-    )
+    const fillers = this.falls ? stock : []
+    this.byAmount = new Filling(fillers, ({ amount }) => amount)
+    this.byGoods = new Filling(fillers, ({ price }) => price)
   }
 
-  /** Shipping, handling and goods to fill up with, for goods at such a price and such an amount of what shipping goes by. */
-  charge(goods: number, amount: number): number {
+  /**
+   * Shipping, handling and goods to fill up with, for goods at such a price and such an amount of what shipping goes by; with so
+   * many steps more of one offer in them than are bought.
+   */
+  charge(goods: number, amount: number, offer = -1, change = 0): number {
     const { bands, handling } = this
     if (!this.falls) {
       for (let b = 0; b < bands.length; b++)
         if (amount <= bands[b]!.upTo + CLOSE) return Math.max(handling + bands[b]!.price, CLOSE)
       return BROKEN
     }
-    const band = this.band(goods, amount)
-    return band < 0 ? BROKEN + handling : Math.max(this.priceIn(band, goods, amount) + handling, CLOSE)
+    const least = this.filledUp(goods, amount, offer, change)
+    return this.band < 0 ? BROKEN + handling : Math.max(least + handling, CLOSE)
   }
 
   /** Amount at which the band charged for begins, where the parcel has to be filled up to it; else 0. */
   reach(goods: number, amount: number): number {
-    const from = this.falls ? (this.bands[this.band(goods, amount)]?.from ?? 0) : 0
+    if (!this.falls) return 0
+    this.filledUp(goods, amount, -1, 0)
+    const from = this.bands[this.band]?.from ?? 0
     return from > amount ? from : 0
   }
 
@@ -79,34 +137,30 @@ export class ParcelTerms {
     return band > 0 && bands[band - 1]!.price < bands[band]!.price ? bands[band - 1]!.upTo : -1
   }
 
-  /** The band a parcel is cheapest in, filled up to it and to the minimum; -1 where nobody sends it. */
-  private band(goods: number, amount: number): number {
-    const { bands, basis, stockWorth } = this
-    let best = -1
+  /** Shipping and goods to fill up with in the band where they are least, and that band; the minimum is come up to as well. */
+  private filledUp(goods: number, amount: number, offer: number, change: number): number {
+    const { bands, basis, steps, byAmount, byGoods } = this
+    const short = this.minimum - goods
+    const byValue = basis === 'value'
+    const toMinimum = short > 0 ? byGoods.cost(short, steps, offer, change) : 0
     let least = Infinity
+    this.band = -1
     for (let b = 0; b < bands.length; b++) {
-      const { upTo, price } = bands[b]!
+      const { from, upTo, price } = bands[b]!
       if (amount > upTo + CLOSE) continue
+      const lack = from - amount
       // Later bands are only dearer to reach.
-      if (this.lack(b, amount) > least) break
-      const extra = this.extra(b, goods, amount)
-      if (extra > stockWorth - goods || (basis === 'value' && amount + extra > upTo)) continue
-      if (price + extra < least) [best, least] = [b, price + extra]
+      if (lack > 0 && lack * byAmount.rate >= least) break
+      if (price + toMinimum >= least || (byValue && goods + short > upTo)) continue
+      let extra = toMinimum
+      if (lack > 0 && (!byValue || lack > short)) {
+        extra = byAmount.cost(lack, steps, offer, change)
+        // What fills up to the band counts towards the minimum.
+        const rest = short - byAmount.goods
+        if (rest > CLOSE && !byValue) extra += byGoods.cost(rest, steps, offer, change)
+      }
+      if (price + extra < least) [this.band, least] = [b, price + extra]
     }
-    return best
-  }
-
-  private priceIn(band: number, goods: number, amount: number): number {
-    return this.bands[band]!.price + this.extra(band, goods, amount)
-  }
-
-  /** Money for goods nobody needs that bring a parcel into a band, and to the minimum as well. */
-  private extra(band: number, goods: number, amount: number): number {
-    return Math.max(0, this.minimum - goods, this.lack(band, amount))
-  }
-
-  private lack(band: number, amount: number): number {
-    const { from } = this.bands[band]!
-    return from > amount ? (from - amount) * (this.basis === 'value' ? 1 : this.fillRate) : 0
+    return least
   }
 }

@@ -23,10 +23,11 @@ export interface PlanResults {
 
 /** Do it; every kind of work solves sourcing problems with the options given. */
 export function doPlanTask<T extends PlanTask>(task: T, options: PlanOptions): PlanResults[T['do']]
-export function doPlanTask(task: PlanTask, options: PlanOptions): PlanResults[PlanTask['do']] {
+export function doPlanTask(task: PlanTask, { solveAside, ...options }: PlanOptions): PlanResults[PlanTask['do']] {
   switch (task.do) {
     case 'plan':
-      return planSourcing(task.problem, options)
+      // What is asked in many plans has no threads to spare.
+      return planSourcing(task.problem, { ...options, ...(solveAside ? { solveAside } : {}) })
     case 'naive':
       return cheapestOfEach(task.problem)
     case 'variant':

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { seeded } from '../base/index.ts'
 import { offer, problem, seller } from '../test/problem.ts'
 import { Ledger } from './ledger.ts'
 import { PlanSearch } from './searchPlans.ts'
@@ -7,7 +8,7 @@ import type { SourcingProblem } from './types.ts'
 
 function best(given: SourcingProblem) {
   const search = new PlanSearch(new Ledger(given), { late: () => false })
-  search.run(() => 1)
+  search.run(Infinity)
   const [plan] = search.best(1)
   return { ...plan!, settled: settle(given, plan!.units), search }
 }
@@ -51,7 +52,7 @@ describe('the search', () => {
       ],
     })
     const search = new PlanSearch(new Ledger(given), { late: () => false })
-    search.run(() => 0)
+    search.begin()
     expect(search.best(1).map(({ units, cost }) => [[...units.keys()], cost])).toEqual([[['f'], 310]])
   })
 
@@ -100,7 +101,7 @@ describe('the search', () => {
       new Ledger({ ...given, needs: [...given.needs, { id: 'F', qty: 1, accept: [{ part: 'F', penalty: 0 }] }] }),
       { late: () => false },
     )
-    search.run(() => 0)
+    search.begin()
     // Two for 100 each and three for 110 each, F, and two parcels.
     expect(search.best(1)[0]!.cost).toBe(200 + 330 + 10 + 100 + 120)
   })
@@ -142,12 +143,36 @@ describe('the search', () => {
     })
     const told: number[] = []
     const search = new PlanSearch(new Ledger(given), { late: () => false, onBetter: (cost) => told.push(cost) })
-    search.run(() => 1)
+    search.run(Infinity)
     expect(search.exhausted).toBe(true)
     expect(told).toEqual([...told].sort((a, b) => b - a))
     expect(search.best(1)[0]!.cost).toBeLessThanOrEqual(told.at(-1) ?? Infinity)
     expect([...search.best(1)[0]!.units]).toEqual([...best(given).units])
   })
+})
+
+test('the same work finds the same plans, more of it none that is dearer, whichever way it begins anew', () => {
+  const random = seeded(5)
+  const parts = Array.from({ length: 12 }, (_, p) => `P${p}`)
+  const shops = Array.from({ length: 9 }, (_, s) => seller(`s${s}`, 60 + Math.floor(random() * 90)))
+  const offers = shops.flatMap(({ id }) =>
+    parts.flatMap((part) => (random() < 0.4 ? [offer(`${part}${id}`, id, part, 5 + Math.floor(random() * 60))] : [])),
+  )
+  const given = problem(
+    parts.filter((part) => offers.some(({ yields }) => yields[0]!.part === part)),
+    { sellers: shops, offers },
+  )
+  const found = (work: number) => {
+    const search = new PlanSearch(new Ledger(given), { late: () => false, lean: new Float64Array(9).fill(0.5) })
+    search.begin()
+    search.beginAnew(new Float64Array(9).fill(0.4), work)
+    search.combine(work)
+    search.run(work)
+    return search.best(1)[0]!
+  }
+  const [least, more, again] = [found(500), found(20_000), found(20_000)]
+  expect([...again.units]).toEqual([...more.units])
+  expect(more.cost).toBeLessThanOrEqual(least.cost)
 })
 
 test('a need that only one part would do for gets it from one that can look on', () => {

@@ -13,6 +13,13 @@ interface Line {
   counts: Float64Array
 }
 
+/** Steps beyond those of use: what one brings and costs net of what it fetches, and how many there are. */
+interface Filling {
+  worth: number
+  net: number
+  most: number
+}
+
 export interface Shop {
   lines: Line[]
   handling: number
@@ -20,9 +27,9 @@ export interface Shop {
   byValue: boolean
   bands: { from: number; upTo: number; price: number }[]
   least: number
-  /** Net money a unit of amount, and one of goods, costs when goods nobody needs bring it. */
-  fillAmount: number
-  fillGoods: number
+  /** Goods nobody needs that fill a parcel up to an amount, and to goods of such a worth, the best value first. */
+  byAmount: readonly Filling[]
+  byGoods: readonly Filling[]
   /** Of the last sale: steps sold of each line, what each costs beyond the prices of its parts, and the sum before bands. */
   steps: Float64Array
   reduced: Float64Array
@@ -46,11 +53,14 @@ export function readShops(problem: SourcingProblem, index: ReadonlyMap<string, n
       offers[o]!.yields.reduce((sum, { part, qty }) => sum + (kept(part) ? qty * (credits.get(part) ?? 0) : 0), 0)
     const all = ofSeller.get(seller.id)!
     const fillers = gainsByFillers(seller) ? all : []
-    const rate = (per: (o: number) => number) =>
-      fillers.reduce((least, o) => {
-        const net = Math.max(0, offers[o]!.price - fetches(o, () => true)) * offers[o]!.multiple
-        return per(o) > 0 ? Math.min(least, net / per(o)) : least
-      }, Infinity)
+    const fillings = (worthOf: (o: number) => number) =>
+      fillers
+        .map((o): Filling => {
+          const net = Math.max(0, offers[o]!.price - fetches(o, () => true)) * offers[o]!.multiple
+          return { worth: worthOf(o), net, most: Math.floor(offers[o]!.qty / offers[o]!.multiple) - useful[o]! }
+        })
+        .filter(({ worth, most }) => worth > 0 && most > 0)
+        .sort((a, b) => a.net / a.worth - b.net / b.worth)
     const lines = all
       .filter((o) => useful[o]! > 0)
       .map((o): Line => {
@@ -76,8 +86,8 @@ export function readShops(problem: SourcingProblem, index: ReadonlyMap<string, n
         price,
       })),
       least: Math.min(...shipping.bands.map(({ price }) => price)),
-      fillAmount: rate(amountOf),
-      fillGoods: rate((o) => offers[o]!.price * offers[o]!.multiple),
+      byAmount: fillings(amountOf),
+      byGoods: fillings((o) => offers[o]!.price * offers[o]!.multiple),
       steps: new Float64Array(lines.length),
       reduced: new Float64Array(lines.length),
       base: 0,
@@ -128,7 +138,7 @@ export function sell(shop: Shop, prices: Float64Array): number {
       .sort((a, b) => reduced[a]! / lines[a]!.amount - reduced[b]! / lines[b]!.amount)
     return order
   }
-  const short = byValue || goods >= minimum ? 0 : addition(shop, minimum - goods, shop.fillGoods, (line) => line.goods)
+  const short = byValue || goods >= minimum ? 0 : addition(shop, minimum - goods, shop.byGoods, (line) => line.goods)
   let cheapest = Infinity
   let aim = amount
   for (const band of shop.bands) {
@@ -143,7 +153,7 @@ export function sell(shop: Shop, prices: Float64Array): number {
       change = removal(shop, sorted(), amount - to)
     } else if (amount < from) {
       to = from
-      change = addition(shop, from - amount, shop.fillAmount, ({ amount: each }) => each)
+      change = addition(shop, from - amount, shop.byAmount, ({ amount: each }) => each)
     }
     const value = band.price + Math.max(change, short)
     if (value < cheapest) [cheapest, aim] = [value, to]
@@ -158,15 +168,14 @@ export function sell(shop: Shop, prices: Float64Array): number {
       steps[l]! -= less
       excess -= less * lines[l]!.amount
     }
-  } else if (aim > amount) {
-    let lack = aim - amount
-    for (const l of sorted()) {
-      if (reduced[l]! < 0 || lack <= 0) continue
-      if (reduced[l]! / lines[l]!.amount > shop.fillAmount) break
-      steps[l] = Math.min(lines[l]!.most, lack / lines[l]!.amount)
-      lack -= steps[l]! * lines[l]!.amount
-    }
-  }
+  } else if (aim > amount)
+    addition(
+      shop,
+      aim - amount,
+      shop.byAmount,
+      ({ amount: each }) => each,
+      (l, taken) => (steps[l] = taken),
+    )
   return shop.handling + sum + cheapest
 }
 
@@ -184,18 +193,38 @@ function removal({ lines, reduced }: Shop, order: readonly number[], excess: num
   return excess > 1e-6 ? Infinity : cost
 }
 
-/** The least that so much more of an amount costs, with lines not sold yet and goods nobody needs. */
-function addition({ lines, reduced }: Shop, lack: number, rate: number, amountOf: (line: Line) => number): number {
+/**
+ * The least that so much more of an amount costs, with lines not sold yet and goods nobody needs; more than anything where
+ * there is too little. `take` is told how many steps of a line are in it.
+ */
+function addition(
+  { lines, reduced }: Shop,
+  lack: number,
+  fillings: readonly Filling[],
+  amountOf: (line: Line) => number,
+  take?: (line: number, steps: number) => void,
+): number {
   const order = [...lines.keys()]
     .filter((l) => reduced[l]! >= 0 && amountOf(lines[l]!) > 0)
     .sort((a, b) => reduced[a]! / amountOf(lines[a]!) - reduced[b]! / amountOf(lines[b]!))
   let cost = 0
-  for (const l of order) {
-    const amount = amountOf(lines[l]!)
-    if (lack <= 0 || reduced[l]! / amount > rate) break
-    const more = Math.min(lines[l]!.most, lack / amount)
-    cost += more * reduced[l]!
-    lack -= more * amount
+  for (let [i, f] = [0, 0]; lack > 1e-6;) {
+    const line = order[i] === undefined ? undefined : lines[order[i]!]!
+    const filling = fillings[f]
+    if (!line && !filling) return Infinity
+    const rate = line ? reduced[order[i]!]! / amountOf(line) : Infinity
+    if (line && (!filling || rate <= filling.net / filling.worth)) {
+      const steps = Math.min(line.most, lack / amountOf(line))
+      take?.(order[i]!, steps)
+      cost += steps * reduced[order[i]!]!
+      lack -= steps * amountOf(line)
+      i++
+    } else {
+      const steps = Math.min(filling!.most, lack / filling!.worth)
+      cost += steps * filling!.net
+      lack -= steps * filling!.worth
+      f++
+    }
   }
-  return lack > 1e-6 ? cost + lack * rate : cost
+  return cost
 }

@@ -1,7 +1,7 @@
 import type { MilpBuilder } from '../solver/index.ts'
 import { gainsByFillers } from './reduce.ts'
 import { basketOf, type Settlement } from './settle.ts'
-import type { SourcingProblem } from './types.ts'
+import type { Offer, SourcingProblem } from './types.ts'
 
 export const INFINITE = 1e30
 /** Weights may be fractions; a band begins this far above the one before. */
@@ -22,12 +22,14 @@ export interface SupplyModel {
 
 /**
  * Steps of each offer that can be of use as parts: no more than the needs could take of what it yields. Buying beyond
- * that only makes sense to earn by resale, in which case there is no such limit, or to fill a parcel up.
+ * that, less what is owned of it, only makes sense to earn by resale, in which case there is no such limit, or to fill a parcel up.
  */
-export function usefulSteps({ needs, offers, resale }: SourcingProblem): number[] {
+export function usefulSteps({ needs, owned, offers, resale }: SourcingProblem): number[] {
   const wanted = new Map<string, number>()
   for (const { qty, accept } of needs)
     for (const part of new Set(accept.map((one) => one.part))) wanted.set(part, (wanted.get(part) ?? 0) + qty)
+  // What is owned is used first, since it costs nothing.
+  for (const { part, qty } of owned) if (wanted.has(part)) wanted.set(part, Math.max(0, wanted.get(part)! - qty))
   const worth = new Map(resale.map(({ part, price }) => [part, price]))
   return offers.map(({ qty: stock, multiple, price, yields }) => {
     const all = Math.floor(stock / multiple)
@@ -36,6 +38,16 @@ export function usefulSteps({ needs, offers, resale }: SourcingProblem): number[
     const most = yields.map(({ part, qty }) => Math.ceil((wanted.get(part) ?? 0) / (qty * multiple)))
     return Math.min(all, Math.max(0, ...most))
   })
+}
+
+export interface SupplyOptions {
+  /** Whether parcels can be filled up with goods nobody needs. */
+  fillers?: boolean
+  /**
+   * Whether sellers and shipping bands alone are whole: steps are bought in parts, and of the goods that fill a parcel up only
+   * those are there that the cheapest filling takes. A relaxation that is solved much sooner, and little below.
+   */
+  sellersAlone?: boolean
 }
 
 /**
@@ -52,7 +64,7 @@ export function supplyModel(
   problem: SourcingProblem,
   used: ReadonlyMap<string, Uses>,
   objective: 'cost' | 'unmet' | 'parcels' | 'spending',
-  fillers = true,
+  { fillers = true, sellersAlone = false }: SupplyOptions = {},
 ): SupplyModel {
   /** What goods, shipping and handling count for, and what leftovers fetch. */
   const money = (amount: number) => (objective === 'cost' || objective === 'spending' ? amount : 0)
@@ -62,15 +74,17 @@ export function supplyModel(
   const values: ((purchase: Purchase) => [column: number, value: number][])[] = []
   const useful = usefulSteps(problem)
   const credits = new Map(problem.resale.map(({ part, price }) => [part, price]))
-  const filled = new Set(problem.sellers.filter(gainsByFillers).map(({ id }) => id))
+  const byWhole = { integer: !sellersAlone }
+  const netPrice = ({ price, multiple, yields }: Offer) =>
+    multiple * (price - yields.reduce((sum, { part, qty }) => sum + qty * (credits.get(part) ?? 0), 0))
+  const moreOf = problem.offers.map(({ qty, multiple }, i) => Math.floor(qty / multiple) - useful[i]!)
+  const filling = fillers
+    ? fillersOf(problem, moreOf, netPrice, sellersAlone && limits.budget === null)
+    : new Set<number>()
   const steps = problem.offers.map((offer, i) => {
     const price = offer.price * offer.multiple
-    const columns = [build.column(money(price), useful[i]!)]
-    const more = Math.floor(offer.qty / offer.multiple) - useful[i]!
-    if (fillers && more > 0 && filled.has(offer.seller)) {
-      const fetches = offer.yields.reduce((sum, { part, qty }) => sum + qty * (credits.get(part) ?? 0), 0)
-      columns.push(build.column(money(price) - fetched(fetches * offer.multiple), more))
-    }
+    const columns = [build.column(money(price), useful[i]!, byWhole)]
+    if (filling.has(i)) columns.push(build.column(money(price) - fetched(price - netPrice(offer)), moreOf[i]!, byWhole))
     return columns
   })
   const mostSteps = (i: number) => steps[i]!.reduce((sum, column) => sum + build.model.columns[column]!.upper, 0)
@@ -94,13 +108,13 @@ export function supplyModel(
     const entries: [number, number][] = [...supply, ...uses.map(([column, n]): [number, number] => [column, -n])]
     // Bought + owned used − used − resold ≥ 0, where at most what is owned and used comes from the drawer.
     if (own > 0) {
-      const fromDrawer = build.column(0, own)
+      const fromDrawer = build.column(0, own, byWhole)
       entries.push([fromDrawer, 1])
       build.row(0, INFINITE, [...uses, [fromDrawer, -1]])
       values.push(({ drawn }) => [[fromDrawer, drawn.get(part) ?? 0]])
     }
     if (credit > 0 && supply.length > 0 && objective === 'cost') {
-      const resold = build.column(-fetched(credit), INFINITE)
+      const resold = build.column(-fetched(credit), INFINITE, byWhole)
       entries.push([resold, -1])
       values.push(({ surplus }) => [[resold, surplus.get(part) ?? 0]])
     }
@@ -200,6 +214,42 @@ export function supplyModel(
     return point
   }
   return { steps, parcels: parcelColumns, pointOf }
+}
+
+/**
+ * Offers whose steps beyond those of use may fill a parcel up; `best`: without those that no cheapest filling in parts takes.
+ * Where goods and what shipping goes by are two things to come up to, or a budget is kept, any of them may be in it.
+ */
+function fillersOf(
+  { sellers, offers }: SourcingProblem,
+  more: readonly number[],
+  netPrice: (offer: Offer) => number,
+  best: boolean,
+): Set<number> {
+  const ofSeller = new Map(sellers.filter(gainsByFillers).map(({ id }): [string, number[]] => [id, []]))
+  offers.forEach(({ seller }, i) => (more[i]! > 0 ? ofSeller.get(seller)?.push(i) : undefined))
+  for (const { id, minimum, shipping } of best ? sellers : []) {
+    const all = ofSeller.get(id)
+    const { basis, bands } = shipping
+    if (!all || (minimum > 0 && basis !== 'value')) continue
+    const falling = bands.flatMap(({ price }, b) =>
+      b > 0 && price < bands[b - 1]!.price ? [bands[b - 1]!.upTo! + 1] : [],
+    )
+    let lack = Math.max(minimum, ...falling)
+    const amountOf = (i: number) => {
+      const { multiple, price, weight } = offers[i]!
+      return multiple * (basis === 'value' ? price : basis === 'count' ? 1 : weight)
+    }
+    const rate = (i: number) => Math.max(0, netPrice(offers[i]!)) / amountOf(i)
+    const kept: number[] = []
+    for (const i of all.filter((one) => amountOf(one) > 0).sort((a, b) => rate(a) - rate(b))) {
+      if (lack <= 0) break
+      kept.push(i)
+      lack -= more[i]! * amountOf(i)
+    }
+    ofSeller.set(id, kept)
+  }
+  return new Set([...ofSeller.values()].flat())
 }
 
 /** Units by offer id that the values of a model's columns buy. */

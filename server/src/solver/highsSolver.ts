@@ -62,7 +62,7 @@ export function sharedSolver(): Promise<SolveMilp> {
 function solve(
   highs: Highs,
   model: Milp,
-  { seconds, gap, start, stop, onProgress }: MilpOptions,
+  { seconds, gap, start, stop, onProgress, onPoint, iterations = Infinity, proveOnly }: MilpOptions,
   presolve: boolean,
 ): MilpOutcome {
   const { columns, rows } = model
@@ -103,21 +103,33 @@ function solve(
     highsModel.options.set('mip_rel_gap', gap)
     // Restarts, of use where much of a model is fixed at the root, double the time a proof of ours takes.
     highsModel.options.set('mip_allow_restart', false)
+    // What weighs most in a model of ours is soon known, so that trying many branches first costs more than it saves; and
+    // there is hardly any symmetry to be found.
+    highsModel.options.set('mip_pscost_minreliable', 1)
+    highsModel.options.set('mip_detect_symmetry', false)
+    if (proveOnly)
+      for (const heuristic of ['rins', 'rens', 'root_reduced_cost'])
+        highsModel.options.set(`mip_heuristic_run_${heuristic}`, false)
     if (start) highsModel.setSolution({ colValue: [...start] })
     const report = (primal: number | undefined, dual: number | undefined) => {
       const finite = (x: number | undefined) => (x !== undefined && Math.abs(x) < 1e20 ? x : null)
       onProgress?.({ best: finite(primal), bound: finite(dual) })
     }
-    highsModel.run(
-      onProgress || stop
+    const { mipInterrupt, mipImprovingSolution } = highs.constants.callbackType
+    highsModel.run({
+      ...(onProgress || stop || iterations < Infinity
         ? {
-            [highs.constants.callbackType.mipInterrupt]: (event) => {
-              report(event.data.mip_primal_bound, event.data.mip_dual_bound)
-              if (stop?.()) event.interrupt()
+            [mipInterrupt]: (event) => {
+              const { mip_primal_bound: primal, mip_dual_bound: dual, mip_total_lp_iterations: done } = event.data
+              report(primal, dual)
+              if (stop?.() || Number(done ?? 0) > iterations) event.interrupt()
             },
           }
-        : undefined,
-    )
+        : {}),
+      ...(onPoint
+        ? { [mipImprovingSolution]: ({ data }) => void (data.mip_solution && onPoint(data.mip_solution)) }
+        : {}),
+    })
     const status = highsModel.getModelStatus()
     const { optimal, infeasible } = highs.constants.modelStatus
     const info = (name: string) => Number(highsModel.info.get(name))

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { BadProblem, type PlanOptions } from '@outfit/core/sourcing'
+import { solveAside } from './asideSolver.ts'
 import { loadHighsSolver } from './highsSolver.ts'
 
 /**
@@ -9,13 +10,14 @@ import { loadHighsSolver } from './highsSolver.ts'
 export async function problemCli<P>(
   path: string | undefined,
   read: (value: unknown) => P,
-  plan: (problem: P, options: Pick<PlanOptions, 'solve' | 'now' | 'onProgress'>) => object,
+  plan: (problem: P, options: Pick<PlanOptions, 'solve' | 'solveAside' | 'now' | 'onProgress'>) => object,
 ): Promise<void> {
   if (!path) refuse('Give the path of a problem file, or - for standard input.')
   const problem = readFrom(path, read)
   let last = ''
   const found = plan(problem, {
     solve: await loadHighsSolver(),
+    solveAside,
     now: () => performance.now() / 1000,
     onProgress: ({ best, bound }) => {
       const line = `best ${best ?? '–'}, at least ${bound === null ? '–' : Math.floor(bound)}`

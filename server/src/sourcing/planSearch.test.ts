@@ -7,14 +7,16 @@ import {
   PlanSearch,
   lagrangianBound,
   reduceProblem,
+  sourcingModel,
   settle,
   spentIn,
   unmetIn,
   UNMET,
   type SourcingProblem,
 } from '@outfit/core/sourcing'
-import { anyProblem } from '../test/anyProblem.ts'
+import { anyLowPriced, anyProblem } from '../test/anyProblem.ts'
 import { everyPurchase } from '../test/everyPurchase.ts'
+import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 const unlimited = (problem: SourcingProblem): SourcingProblem => ({
   ...problem,
@@ -22,7 +24,7 @@ const unlimited = (problem: SourcingProblem): SourcingProblem => ({
 })
 const searched = (problem: SourcingProblem) => {
   const search = new PlanSearch(new Ledger(problem), { late: () => false })
-  search.run(() => 1)
+  search.run(Infinity)
   return search.best(12)
 }
 /** Whether goods nobody needs may fill a parcel up. */
@@ -77,6 +79,24 @@ describe('the search', () => {
     )
   })
 
+  test('claims what its plans come to where parcels are filled up, but for whole pieces', () => {
+    fc.assert(
+      fc.property(anyLowPriced(), (problem) => {
+        const oracle = everyPurchase(problem)
+        for (const { units, cost } of searched(problem).slice(0, 3)) {
+          if (cost >= BROKEN) continue
+          const settled = settle(problem, units)
+          const dearest = Math.max(...problem.offers.map(({ price }) => price))
+          const claimed = cost - unmetIn(settled) * UNMET
+          // A filling is of parts of pieces, one for what shipping goes by and one for the minimum, of each seller.
+          expect(settled.total).toBeLessThanOrEqual(claimed + 2 * dearest * problem.sellers.length + 0.1)
+          if (unmetIn(settled) === oracle.unmet) expect(settled.total).toBeGreaterThanOrEqual(oracle.total)
+        }
+      }),
+      { numRuns: 150 },
+    )
+  })
+
   test('finds the best plan of nearly all small problems', () => {
     const plain = (problem: SourcingProblem) => ({ ...unlimited(problem), resale: [] })
     const drawn = fc.sample(anyProblem().map(plain), { numRuns: 120, seed: 7 })
@@ -110,7 +130,7 @@ describe('the search', () => {
   test('ends when its time is up, with what it has; another plan is taken over', () => {
     const [problem] = fc.sample(anyProblem().map(unlimited), { numRuns: 1, seed: 3 })
     const search = new PlanSearch(new Ledger(problem!), { late: () => true })
-    search.run(() => 1)
+    search.run(Infinity)
     expect(search.best(3).length).toBe(1)
     const [known] = searched(problem!)
     search.adopt(settle(problem!, known!.units))
@@ -121,7 +141,7 @@ describe('the search', () => {
 describe('the bound by prices', () => {
   test('is never above the best plan, and never rules out its sellers and offers', () => {
     fc.assert(
-      fc.property(anyProblem(), fc.integer({ min: 1, max: 80 }), (drawn, rounds) => {
+      fc.property(fc.oneof(anyProblem(), anyLowPriced()), fc.integer({ min: 1, max: 80 }), (drawn, rounds) => {
         const problem = reduceProblem(drawn)
         const best = everyPurchase(drawn)
         const priced = lagrangianBound(problem, { fewest: best.unmet, upper: best.total, rounds })
@@ -137,4 +157,23 @@ describe('the bound by prices', () => {
       { numRuns: 300 },
     )
   })
+})
+
+test('with sellers and bands alone whole, the exact solver comes to no more than the best plan, and mostly to little less', async () => {
+  const solve = await loadHighsSolver()
+  let [near, all] = [0, 0]
+  fc.assert(
+    fc.property(fc.oneof(anyProblem(), anyLowPriced()), (problem) => {
+      const best = everyPurchase(problem)
+      const reduced = reduceProblem(problem)
+      const { milp } = sourcingModel(reduced, 'cost', best.unmet, { sellersAlone: true })
+      const { status, bound } = solve(milp, { seconds: 10, gap: 0 })
+      expect(status).toBe('optimal')
+      expect(bound).toBeLessThanOrEqual(best.total + 1e-4)
+      all += 1
+      if (bound >= best.total - 0.1 * Math.abs(best.total)) near += 1
+    }),
+    { numRuns: 200 },
+  )
+  expect(near / all).toBeGreaterThan(0.6)
 })

@@ -1,8 +1,9 @@
 import { beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { cheapestOfEach, planSourcing, settle, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
-import type { SolveMilp } from '@outfit/core/solver'
-import { anyProblem } from '../test/anyProblem.ts'
+import { seeded } from '@outfit/core/base'
+import type { SolveAside, SolveMilp } from '@outfit/core/solver'
+import { anyLowPriced, anyProblem } from '../test/anyProblem.ts'
 import { everyPurchase } from '../test/everyPurchase.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 
@@ -12,6 +13,8 @@ beforeAll(async () => {
 })
 const plan = (problem: SourcingProblem): SourcingPlan =>
   planSourcing(problem, { solve, now: () => performance.now() / 1000 })
+
+const unmetUnits = ({ unmet }: SourcingPlan) => unmet.reduce((sum, { qty }) => sum + qty, 0)
 
 /** Check a plan against the problem it answers, without asking how it was found. */
 function expectHonest(problem: SourcingProblem, answer: SourcingPlan): void {
@@ -43,6 +46,120 @@ test('agrees with trying every purchase, and its figures add up', () => {
     }),
     { numRuns: 250 },
   )
+})
+
+test('agrees with trying every purchase where parcels cost more than what is in them', () => {
+  fc.assert(
+    fc.property(anyLowPriced(), (problem) => {
+      const answer = plan(problem)
+      expectHonest(problem, answer)
+      const best = everyPurchase(problem)
+      expect([unmetUnits(answer), answer.total]).toEqual([best.unmet, best.total])
+    }),
+    { numRuns: 120 },
+  )
+})
+
+/** A market too large to be proven in a hurry: figures beside single parts of many sellers, shipping that weighs heavily. */
+function largeMarket(seed: number): SourcingProblem {
+  const random = seeded(seed)
+  const whole = (from: number, to: number) => from + Math.floor(random() * (to - from + 1))
+  const parts = Array.from({ length: 60 }, (_, p) => ({ part: `P${p}`, worth: Math.exp(1 + random() * 4) }))
+  const priceOf = (worth: number) => Math.max(1, Math.round(worth * (0.6 + random() * 0.8)))
+  const sellers = Array.from({ length: 40 }, (_, s) => {
+    const first = whole(150, 750)
+    const [then, above] = [
+      [0.7, 0.4],
+      [1, 0],
+      [1.25, 1.6],
+    ][s % 3]!
+    return {
+      id: `s${s}`,
+      name: `Seller ${s}`,
+      minimum: s % 4 ? 0 : whole(100, 600),
+      handling: s % 3 ? 0 : 40,
+      arrivesInDays: 5,
+      shipping: {
+        basis: (['value', 'count', 'weight'] as const)[whole(0, 2)]!,
+        bands: [
+          { upTo: whole(10, 900), price: first },
+          { upTo: whole(1000, 3000), price: Math.round(first * then!) },
+          { upTo: null, price: Math.round(first * above!) },
+        ],
+      },
+    }
+  })
+  const offers = sellers.flatMap(({ id }) => [
+    ...parts.flatMap(({ part, worth }) =>
+      random() < 0.45
+        ? [{ seller: id, price: priceOf(worth), qty: whole(1, 6), weight: whole(1, 6), yields: [{ part, qty: 1 }] }]
+        : [],
+    ),
+    ...Array.from({ length: 2 }, () => {
+      const inside = parts.filter(() => random() < 0.07)
+      const worth = inside.reduce((sum, one) => sum + one.worth, 1) * 0.7
+      const yields = inside.length > 0 ? inside.map(({ part }) => ({ part, qty: 1 })) : [{ part: 'P0', qty: 1 }]
+      return { seller: id, price: priceOf(worth), qty: 1, weight: 9, yields }
+    }),
+  ])
+  return {
+    format: 'outfit.sourcing-problem',
+    version: 1,
+    currency: 'EUR',
+    needs: parts.map(({ part }) => ({ id: part, qty: whole(1, 3), accept: [{ part, penalty: 0 }] })),
+    owned: [],
+    sellers,
+    offers: offers.map((offer, o) => ({ id: `o${o}`, multiple: 1, ...offer })),
+    resale: [],
+    limits: { parcels: null, arriveBy: null, budget: null, seconds: 5, gap: 0 },
+  }
+}
+
+describe('of a market too large to be proven', () => {
+  // A clock that goes by how often it is asked: as fast on any machine, and so often asked in the same work.
+  const planIn = (problem: SourcingProblem, looks: number, solving: SolveMilp) => {
+    let asked = 0
+    return planSourcing(
+      { ...problem, limits: { ...problem.limits, seconds: looks } },
+      { solve: solving, now: () => asked++ },
+    )
+  }
+  // The exact solver looks at a clock of its own, so it is let only count.
+  const counting: SolveMilp = (model, { seconds: _, iterations, ...options }) =>
+    solve(model, { ...options, seconds: 1000, iterations: Math.min(iterations ?? Infinity, 300) })
+
+  test('more time never gives a worse plan, and the same time the same one', () => {
+    const problem = largeMarket(4)
+    expect(problem.offers.length).toBeGreaterThan(1000)
+    const plans = [4_000, 16_000, 40_000].map((looks) => planIn(problem, looks, counting))
+    for (const answer of plans) expectHonest(problem, answer)
+    const totals = plans.map(({ total }) => total)
+    expect(totals).toEqual([...totals].sort((a, b) => b - a))
+    expect(planIn(problem, 16_000, counting).baskets).toEqual(plans[1]!.baskets)
+  })
+
+  test('a proof beside the search bounds the plan, and what it finds is a plan, too', () => {
+    const problem = largeMarket(4)
+    const stopped: string[] = []
+    // Solved at once, as if another thread had.
+    const solveAside: SolveAside = (model, { gap }) => {
+      const { values, bound, status } = solve(model, { seconds: 4, gap })
+      return {
+        bound: () => bound,
+        point: () => values,
+        solved: () => status === 'optimal',
+        stop: () => void stopped.push(status),
+      }
+    }
+    const alone = planIn(problem, 4_000, counting)
+    let asked = 0
+    const limits = { ...problem.limits, seconds: 4_000 }
+    const beside = planSourcing({ ...problem, limits }, { solve: counting, solveAside, now: () => asked++ })
+    expectHonest(problem, beside)
+    expect(beside.bound).toBeGreaterThan(alone.bound)
+    expect(beside.total).toBeLessThanOrEqual(alone.total)
+    expect(stopped.length).toBeGreaterThan(0)
+  })
 })
 
 test('is never dearer than the cheapest of each that meets as much', () => {

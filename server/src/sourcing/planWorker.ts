@@ -1,5 +1,6 @@
 import type { MessagePort } from 'node:worker_threads'
 import { doSolverTask, type SolverResults, type SolverTask } from '@outfit/core/wardrobe'
+import { solveAside } from '../solver/asideSolver.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 const loaded = loadHighsSolver()
@@ -21,6 +22,7 @@ export default async function planWorker({
   let last = ''
   return doSolverTask(task, {
     solve,
+    solveAside,
     now: () => performance.now() / 1000,
     stopRequested: () => Atomics.load(enough, 0) === 1 || Atomics.load(halt, 0) === 1,
     onProgress: (progress) => {
