@@ -180,6 +180,20 @@ describe('document', () => {
   })
 })
 
+test('whoever takes one family for each letter is given it piece by piece', () => {
+  const piecesOf = (value: string, family: string) => [
+    { text: value.slice(0, 1), family: 'Other' },
+    { text: value.slice(1), family },
+  ]
+  const svg = pageSvg(cardPage({ ...contentOf(takeOf('Bram')), title: 'Ω&a' }), '', {
+    heading: 'H',
+    text: 'T',
+    piecesOf,
+  })
+  expect(svg).toContain(`font-family="'H'"`)
+  expect(svg).toContain(`<tspan font-family="'Other'">Ω</tspan>&amp;a</text>`)
+})
+
 test('text with what XML has no place for is well-formed all the same', () => {
   for (const name of ['Bell\u0007', 'Half \uD83D', 'Null\u0000', 'None \uFFFE']) {
     const svg = pageSvg(cardPage({ ...contentOf(takeOf('Bram')), title: name }))

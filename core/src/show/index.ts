@@ -52,6 +52,7 @@ export {
   marksSvg,
   movedBy,
   PAGE_FAMILIES,
+  type Families,
   PAPER,
   pageSvg,
   printedSize,

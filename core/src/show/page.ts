@@ -105,7 +105,14 @@ export const printedSize = ({ width, height, scale = 1 }: Page) => ({ width: wid
 export const printedWide = (page: Page, width: number): Page => ({ ...page, scale: width / page.width })
 
 /** Faces of our pages; whoever draws them must have them or embed them. */
-export const PAGE_FAMILIES = { heading: 'Bricolage Grotesque', text: 'Atkinson Hyperlegible Next' }
+export const PAGE_FAMILIES: Families = { heading: 'Bricolage Grotesque', text: 'Atkinson Hyperlegible Next' }
+
+/** What the faces are called; and, for who takes one family for each letter, which family that is for each piece of a text. */
+export interface Families {
+  heading: string
+  text: string
+  piecesOf?: (value: string, family: string) => { text: string; family: string }[]
+}
 
 /** Colours of our pages. */
 export const PAPER = { ground: '#F8F3E8', rule: '#E7DEC9', soft: '#6B6253', line: '#CFC4AB', lead: '#8A7E69' } as const
@@ -113,11 +120,18 @@ export const PAPER = { ground: '#F8F3E8', rule: '#E7DEC9', soft: '#6B6253', line
 const attribute = (name: string, value: string | number | undefined) =>
   value === undefined ? '' : ` ${name}="${typeof value === 'number' ? hundredth(value) : value}"`
 
-function markSvg(mark: Mark, families: typeof PAGE_FAMILIES): string {
+function markSvg(mark: Mark, families: Families): string {
   switch (mark.kind) {
     case 'text': {
       const { x, y, size, value, anchor, strong, heading, fill = INK } = mark
-      return `<text x="${hundredth(x)}" y="${hundredth(y)}" font-family="'${heading ? families.heading : families.text}'" font-size="${hundredth(size)}"${attribute('font-weight', strong || heading ? 700 : undefined)}${attribute('text-anchor', anchor)} fill="${fill}">${svgText(value)}</text>`
+      const family = heading ? families.heading : families.text
+      const pieces = families.piecesOf?.(value, family) ?? [{ text: value, family }]
+      const inside = pieces.map((piece) =>
+        piece.family === family
+          ? svgText(piece.text)
+          : `<tspan font-family="'${piece.family}'">${svgText(piece.text)}</tspan>`,
+      )
+      return `<text x="${hundredth(x)}" y="${hundredth(y)}" font-family="'${family}'" font-size="${hundredth(size)}"${attribute('font-weight', strong || heading ? 700 : undefined)}${attribute('text-anchor', anchor)} fill="${fill}">${inside.join('')}</text>`
     }
     case 'path': {
       const { d, x = 0, y = 0, fill = 'none', stroke, width, dashes } = mark

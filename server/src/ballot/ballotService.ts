@@ -22,7 +22,7 @@ import { RosterService } from '../roster/rosterService.ts'
 import { stickersOn } from '../roster/stickers.ts'
 import { BallotAnswerEntity, BallotEntity } from '../schema/ballot.ts'
 import { RosterEntity, VoteEntity } from '../schema/roster.ts'
-import { PictureService } from '../show/pictureService.ts'
+import { embeddedFontCss } from '../paper/fonts.ts'
 import type { NewBallot } from './ballotController.ts'
 
 const ulid = monotonicFactory()
@@ -64,7 +64,6 @@ export class BallotService {
     private readonly shares: SharesService,
     private readonly rosters: RosterService,
     private readonly catalogue: CatalogueService,
-    private readonly pictures: PictureService,
   ) {}
 
   /** Ballots of a roster, the newest first. */
@@ -170,7 +169,7 @@ export class BallotService {
       ...(await this.drawablesOf(ballot)),
     })
     const html = ballotPage(ballot, catalogue, {
-      fontCss: this.pictures.fontCss(),
+      fontCss: embeddedFontCss(JSON.stringify(ballot)),
       scriptHash: createHash('sha256').update(BALLOT_SCRIPT).digest('base64'),
     })
     return { html, name: `${ballot.title}.html` }

@@ -6,7 +6,7 @@ import { Problem } from '../base/problem.ts'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { LABEL_SHEETS, type LabelSheet } from '@outfit/core/settings'
 import { SettingsService } from '../settings/settingsService.ts'
-import { startPdf } from '../paper/startPdf.ts'
+import { startPdf, widthOf, write } from '../paper/startPdf.ts'
 import { BinEntity } from '../schema/drawer.ts'
 
 /** Points in a millimetre. */
@@ -64,19 +64,20 @@ export class LabelService {
       )
       const left = x + (side + 2 * MARGIN) * MM
       const room = (sheet.width - side - 3 * MARGIN) * MM
-      pdf
-        .fillColor('#2a2730')
-        .font('heading')
-        .fontSize(sizeFor(pdf, bin.name, room))
-      pdf.text(bin.name, left, y + MARGIN * MM, { width: room, height: (sheet.height - 17) * MM, ellipsis: true })
+      pdf.fillColor('#2a2730').fontSize(sizeFor(pdf, bin.name, room))
+      write(pdf, 'heading', bin.name, left, y + MARGIN * MM, {
+        width: room,
+        height: (sheet.height - 17) * MM,
+        ellipsis: true,
+      })
       const inside = parents.find(({ code }) => code === bin.parent)
-      pdf.font('text').fontSize(8)
-      pdf.text(inside ? `in ${inside.name}` : '', left, y + (sheet.height - 11) * MM, {
+      pdf.fontSize(8)
+      write(pdf, 'text', inside ? `in ${inside.name}` : '', left, y + (sheet.height - 11) * MM, {
         width: room,
         height: 4 * MM,
         ellipsis: true,
       })
-      pdf.text(bin.code, left, y + (sheet.height - 7) * MM, { width: room, height: 4 * MM, ellipsis: true })
+      write(pdf, 'text', bin.code, left, y + (sheet.height - 7) * MM, { width: room, height: 4 * MM, ellipsis: true })
     }
     return finish()
   }
@@ -84,7 +85,7 @@ export class LabelService {
 
 /** The largest size, in points, at which no word of a name has to be broken. */
 function sizeFor(pdf: PDFKit.PDFDocument, name: string, room: number): number {
-  const fits = (size: number) => name.split(/\s+/).every((word) => pdf.fontSize(size).widthOfString(word) <= room)
+  const fits = (size: number) => name.split(/\s+/).every((word) => widthOf(pdf.fontSize(size), 'heading', word) <= room)
   return [12, 11, 10, 9].find(fits) ?? 8
 }
 

@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream'
 import type { Shape } from '@outfit/core/mannequin'
 import { PAPER, printedSize, runsOfLayers, type Mark, type Page } from '@outfit/core/show'
-import { startPdf } from './startPdf.ts'
+import { startPdf, widthOf, write } from './startPdf.ts'
 
 /** Points in a millimetre. */
 const MM = 72 / 25.4
@@ -88,10 +88,11 @@ function draw(pdf: Pdf, mark: Mark): void {
   switch (mark.kind) {
     case 'text': {
       const { x, y, size, value, anchor = 'start', strong, heading, fill = INK } = mark
-      pdf.font(heading ? 'heading' : strong ? 'strong' : 'text').fontSize(size)
-      const wide = anchor === 'start' ? 0 : pdf.widthOfString(value)
+      const face = heading ? 'heading' : strong ? 'strong' : 'text'
+      pdf.fontSize(size).fillColor(fill)
+      const wide = anchor === 'start' ? 0 : widthOf(pdf, face, value)
       const left = x - (anchor === 'end' ? wide : wide / 2)
-      pdf.fillColor(fill).text(value, left, y, { lineBreak: false, baseline: 'alphabetic' })
+      write(pdf, face, value, left, y, { lineBreak: false, baseline: 'alphabetic' })
       return
     }
     case 'path': {

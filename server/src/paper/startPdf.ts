@@ -1,6 +1,6 @@
 import { join } from 'node:path'
 import { PAPERS, type Paper } from '@outfit/core/settings'
-import { fontFiles } from './fonts.ts'
+import { FACE_NAMES, fontFiles, fontName, runsOf, SUBSETS, type FaceName } from './fonts.ts'
 
 /** Points in a millimetre. */
 const MM = 72 / 25.4
@@ -19,10 +19,11 @@ export async function startPdf(
     autoFirstPage: false,
     info: { Title: title },
   })
-  const [text, strong, heading] = await fontFiles(join(dataFolder, 'fonts'))
-  pdf.registerFont('heading', heading!)
-  pdf.registerFont('text', text!)
-  pdf.registerFont('strong', strong!)
+  const files = await fontFiles(join(dataFolder, 'fonts'))
+  for (const face of FACE_NAMES) {
+    for (const subset of SUBSETS) pdf.registerFont(fontName(face, subset), files.get(fontName(face, subset))!)
+    pdf.registerFont(face, files.get(fontName(face, 'latin'))!)
+  }
   return {
     pdf,
     finish: async () => {
@@ -32,4 +33,28 @@ export async function startPdf(
       return Buffer.concat(chunks)
     },
   }
+}
+
+/** How wide a text is at the size the document has. */
+export function widthOf(pdf: PDFKit.PDFDocument, face: FaceName, text: string): number {
+  return runsOf(text).reduce((sum, run) => sum + pdf.font(fontName(face, run.subset)).widthOfString(run.text), 0)
+}
+
+/** Write a text in a face, each of its letters out of the file that has it. */
+export function write(
+  pdf: PDFKit.PDFDocument,
+  face: FaceName,
+  text: string,
+  x: number,
+  y: number,
+  options: PDFKit.Mixins.TextOptions,
+): void {
+  const runs = runsOf(text)
+  runs.forEach((run, i) => {
+    pdf.font(fontName(face, run.subset))
+    // A line that is not broken goes on by itself; where lines are, the next piece has to be announced.
+    const more = options.lineBreak === false ? options : { ...options, continued: i < runs.length - 1 }
+    if (i === 0) pdf.text(run.text, x, y, more)
+    else pdf.text(run.text, more)
+  })
 }

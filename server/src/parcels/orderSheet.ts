@@ -4,7 +4,7 @@ import { type ToldParcel } from '@outfit/core/parcels'
 import { SETTINGS, type Settings } from '../base/settings.ts'
 import { PAPERS } from '@outfit/core/settings'
 import { SettingsService } from '../settings/settingsService.ts'
-import { startPdf } from '../paper/startPdf.ts'
+import { startPdf, write } from '../paper/startPdf.ts'
 
 const MM = 72 / 25.4
 /** Millimetres: where each column begins, and where the last one ends. */
@@ -29,14 +29,14 @@ export class OrderSheet {
     const money = (amount: number) => formatMoney(amount, currency)
     let y: number = bottom
     const right = (words: string, edge: number) =>
-      pdf.text(words, (edge - 40) * MM, y * MM, { width: 40 * MM, align: 'right', lineBreak: false })
+      pdf.font('text').text(words, (edge - 40) * MM, y * MM, { width: 40 * MM, align: 'right', lineBreak: false })
     const row = () => {
       y += ROW
       if (y <= bottom) return
-      pdf.addPage().fillColor('#2a2730').font('heading').fontSize(16)
-      pdf.text(`Order to ${seller.name}`, PAGE.left * MM, PAGE.top * MM, { lineBreak: false })
-      pdf.font('text').fontSize(10)
-      pdf.text([orderedOn, number].filter(Boolean).join(' · '), PAGE.left * MM, (PAGE.top + 8) * MM, {
+      pdf.addPage().fillColor('#2a2730').fontSize(16)
+      write(pdf, 'heading', `Order to ${seller.name}`, PAGE.left * MM, PAGE.top * MM, { lineBreak: false })
+      pdf.fontSize(10)
+      write(pdf, 'text', [orderedOn, number].filter(Boolean).join(' · '), PAGE.left * MM, (PAGE.top + 8) * MM, {
         lineBreak: false,
       })
       y = PAGE.top + 18
@@ -45,9 +45,9 @@ export class OrderSheet {
     for (const { code, name, condition, qty, price } of lines.filter((line) => line.qty > 0)) {
       pdf.lineWidth(0.3).strokeColor('#8a8377')
       pdf.rect(PAGE.left * MM, (y + 0.5) * MM, 3.5 * MM, 3.5 * MM).stroke()
-      pdf.text(`${qty} ×`, (COLUMNS.qty + 5) * MM, y * MM, { lineBreak: false })
-      pdf.text(code, COLUMNS.code * MM, y * MM, { lineBreak: false })
-      pdf.text(`${name}, ${condition}`, COLUMNS.item * MM, y * MM, {
+      write(pdf, 'text', `${qty} ×`, (COLUMNS.qty + 5) * MM, y * MM, { lineBreak: false })
+      write(pdf, 'text', code, COLUMNS.code * MM, y * MM, { lineBreak: false })
+      write(pdf, 'text', `${name}, ${condition}`, COLUMNS.item * MM, y * MM, {
         width: (COLUMNS.price - COLUMNS.item - 4) * MM,
         height: 5 * MM,
         ellipsis: true,
@@ -62,7 +62,7 @@ export class OrderSheet {
       ['Handling', handling],
       ['In all', goods + shipping + handling],
     ] as const) {
-      pdf.text(what, COLUMNS.item * MM, y * MM, { lineBreak: false })
+      write(pdf, 'text', what, COLUMNS.item * MM, y * MM, { lineBreak: false })
       right(money(amount), COLUMNS.sum)
       row()
     }

@@ -4,7 +4,7 @@ import type { Response } from 'express'
 import { join } from 'node:path'
 import { pageSvg, printedSize, stacked, type Page } from '@outfit/core/show'
 import { SETTINGS, type Settings } from '../base/settings.ts'
-import { embeddedFontCss, fontFiles, INNER_FAMILIES } from '../paper/fonts.ts'
+import { embeddedFontCss, fontFiles, INNER_FAMILIES, runsOf } from '../paper/fonts.ts'
 import { picturesPdf } from '../paper/picturesPdf.ts'
 
 /** Dots in a millimetre of a PNG picture: 300 dpi. */
@@ -25,14 +25,7 @@ export interface Picture {
 /** Turns pages into files: SVG with its fonts inside, PNG at 300 dpi, PDF in true millimetres. */
 @Injectable()
 export class PictureService {
-  private css: string | undefined
-
   constructor(@Inject(SETTINGS) private readonly settings: Settings) {}
-
-  /** Rules that embed the fonts of our pages; read once. */
-  fontCss(): string {
-    return (this.css ??= embeddedFontCss())
-  }
 
   /** A picture as a download. Several pages are one long picture, but in a PDF. */
   async send(kind: PictureKind, { name, pages }: Picture, response: Response): Promise<string | StreamableFile> {
@@ -46,17 +39,24 @@ export class PictureService {
     const page = pages.length === 1 ? pages[0]! : stacked(name, pages)
     if (kind === 'svg') {
       response.type('image/svg+xml')
-      return pageSvg(page, this.fontCss())
+      return pageSvg(page, embeddedFontCss(pageSvg(page, '')))
     }
     return new StreamableFile(await this.png(page), { type: 'image/png' })
   }
 
   private async png(page: Page): Promise<Buffer> {
+    const svg = pageSvg(page, '', INNER_FAMILIES)
     const files = await fontFiles(join(this.settings.data, 'fonts'))
+    // Each file is read anew for every picture.
+    const used = new Set<string>(['latin', ...runsOf(svg).map(({ subset }) => subset)])
     const { width, height } = printedSize(page)
     const dots = Math.min(DOTS_PER_MM, Math.sqrt(MOST_DOTS / (width * height)))
-    const picture = new Resvg(pageSvg(page, '', INNER_FAMILIES), {
-      font: { fontFiles: files, loadSystemFonts: false, defaultFontFamily: 'Atkinson Hyperlegible Next' },
+    const picture = new Resvg(svg, {
+      font: {
+        fontFiles: [...files].flatMap(([name, path]) => (used.has(name.slice(name.indexOf(' ') + 1)) ? [path] : [])),
+        loadSystemFonts: false,
+        defaultFontFamily: 'Atkinson Hyperlegible Next',
+      },
       fitTo: { mode: 'width', value: Math.round(width * dots) },
     })
     return picture.render().asPng()

@@ -29,7 +29,8 @@ import { OutfitEntity, RosterEntity } from '../schema/roster.ts'
 import { counted, priceLine } from './cardService.ts'
 import { PartsToldService, type PartsTold } from './partsTold.ts'
 import { SettingsService } from '../settings/settingsService.ts'
-import { PictureService, type Picture } from './pictureService.ts'
+import { embeddedFontCss } from '../paper/fonts.ts'
+import type { Picture } from './pictureService.ts'
 
 /** The outfits of a roster that are shown, with all that is needed to draw and to tell of them. */
 interface Shown {
@@ -51,7 +52,6 @@ export class SheetService {
     private readonly shares: SharesService,
     private readonly catalogue: CatalogueService,
     private readonly parts: PartsToldService,
-    private readonly pictures: PictureService,
   ) {}
 
   /** What the sheet of a roster shows. */
@@ -89,10 +89,11 @@ export class SheetService {
   async page(roster: string, outfits?: string[]): Promise<{ html: string; name: string }> {
     const [shown, choices] = await Promise.all([this.shown(roster, outfits), this.choices(roster)])
     const { name } = shown.roster
-    const html = sharePage(contentOf(shown, choices), choices, {
+    const content = contentOf(shown, choices)
+    const html = sharePage(content, choices, {
       recipe: Buffer.from(JSON.stringify(recipeIn(shown, choices.credits))).toString('base64'),
       fileName: `${name}.recipe.json`,
-      fontCss: this.pictures.fontCss(),
+      fontCss: embeddedFontCss(JSON.stringify([content, choices])),
       scriptHash: createHash('sha256').update(SHARE_SCRIPT).digest('base64'),
     })
     return { html, name: `${name}.html` }
