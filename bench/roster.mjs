@@ -1,9 +1,8 @@
-import { readFileSync, writeFileSync } from 'node:fs'
 import { buyAfter, planRoster, readRosterProblem } from '@outfit/core/wardrobe'
 import { loadHighsSolver } from '../server/dist/solver/highsSolver.js'
+import { bestKnown } from './bestKnown.mjs'
 import { randomRoster } from './randomRoster.mjs'
 
-const KNOWN = new URL('bestKnown.json', import.meta.url)
 /** Outfits, slots, candidates, sellers, seconds; and how many problems of each kind. */
 const SIZES = [
   { size: [3, 5, 12, 8], seconds: 5, seeds: 3 },
@@ -19,7 +18,7 @@ const KINDS = ['even', 'log-normal', 'drawer']
 export async function roster(tell) {
   const solve = await loadHighsSolver()
   const now = () => performance.now() / 1000
-  const known = JSON.parse(readFileSync(KNOWN, 'utf8'))
+  const known = bestKnown()
   for (const { size, seconds, seeds } of SIZES)
     for (const [kind, name] of KINDS.entries())
       for (let seed = 1; seed <= seeds; seed++) {
@@ -50,20 +49,21 @@ export async function roster(tell) {
           null,
         )
       }
-  writeFileSync(KNOWN, `${JSON.stringify(known, Object.keys(known).sort(), 2)}\n`)
+  known.keep()
 }
 
 function report(tell, known, name, problem, plan, after) {
   const key = `roster ${name}`
-  const better = plan.status !== 'impossible' && plan.value < (known[key] ?? Infinity)
-  if (better) known[key] = plan.value
+  const { status, value } = plan
+  const by = `plan of ${problem.limits.seconds} s`
+  if (status !== 'impossible') known.offer(key, value, status === 'optimal' ? `${by}, proven` : by)
   const percent = (share) => `${Math.round(share * 1000) / 10} %`
   tell('cast a roster', plan.seconds, 's', {
     budget: problem.limits.seconds,
     problem: name,
     status: plan.status,
     value: plan.value,
-    'over the best known': plan.status === 'impossible' ? '–' : percent(plan.value / known[key] - 1),
+    'over the best known': plan.status === 'impossible' ? '–' : percent(plan.value / known.of(key) - 1),
     'bound below': percent(plan.gap),
     ...(after === null ? {} : { 'cast first, buy after': after, below: percent(1 - plan.value / after) }),
   })

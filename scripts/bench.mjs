@@ -4,12 +4,13 @@
  * only that benchmark runs: draw, pins, team, drawer, market, brief, search, plan, roster, change, show, series, uses, start, script.
  */
 import { gzipSync } from 'node:zlib'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { cpus, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { drawer } from '../bench/drawer.mjs'
 import { market } from '../bench/market.mjs'
 import { pins } from '../bench/pins.mjs'
+import { best, plans } from '../bench/plans.mjs'
 import { roster } from '../bench/roster.mjs'
 import { series } from '../bench/series.mjs'
 import { show } from '../bench/show.mjs'
@@ -20,8 +21,6 @@ import { build, CHROMIUM, install, ROOT, serve } from './tree.mjs'
 install()
 await build()
 const only = process.argv[2]
-/** Totals and values that are the best anybody found. */
-const KNOWN = join(ROOT, 'bench/bestKnown.json')
 /** One line; `about` becomes the notes, as "key value, key value". */
 const tell = (name, measured, unit, { budget = null, ...about } = {}) =>
   console.log(
@@ -114,6 +113,7 @@ const benchmarks = {
 
   team: () => team({ tell, timed, median, at }),
 
+  best,
   roster: () => roster(tell),
   series: () => series({ tell, at, median, timed, withServer }),
   show: () => show({ tell, at, median, timed, withServer, outfitsOf }),
@@ -280,10 +280,8 @@ const benchmarks = {
 
   /** Plans of every demo outfit, and of random problems of growing size against the clock. */
   async plan() {
-    const { planSourcing, cheapestOfEach } = await import('@outfit/core/sourcing')
+    const { planSourcing } = await import('@outfit/core/sourcing')
     const { loadHighsSolver } = await import(join(ROOT, 'server/dist/solver/highsSolver.js'))
-    const { randomProblem } = await import('../bench/randomProblem.mjs')
-    const { lowPriced } = await import('../bench/lowPriced.mjs')
     const solve = await loadHighsSolver()
     const plan = (problem) => planSourcing(problem, { solve, now: () => performance.now() / 1000 })
     await withServer(async ({ url }) => {
@@ -309,36 +307,7 @@ const benchmarks = {
         })
       }
     })
-    // Totals of runs of up to a minute and a half, for how far the plans are from the best anybody found.
-    const known = JSON.parse(readFileSync(KNOWN, 'utf8'))
-    const families = { '': randomProblem, 'low-priced ': lowPriced }
-    for (const [family, draw] of Object.entries(families))
-      for (const [needs, sellers, seconds, seeds] of [
-        [14, 12, 2, 8],
-        [40, 25, 5, 6],
-        [110, 50, 5, 6],
-        [60, 80, 5, 3],
-        [200, 120, 10, 2],
-      ])
-        for (let seed = 1; seed <= seeds; seed++) {
-          const problem = draw(needs, sellers, seed, { seconds })
-          const answer = plan(problem)
-          const key = `${family}${needs}x${sellers} ${seed}`
-          if (answer.unmet.length === 0 && answer.total < (known[key] ?? Infinity)) known[key] = answer.total
-          tell(`plan a random ${family}problem`, answer.seconds, 's', {
-            budget: seconds,
-            needs,
-            sellers,
-            seed,
-            offers: problem.offers.length,
-            status: answer.status,
-            gap: answer.gap,
-            total: answer.total,
-            'over the best known %': ((answer.total / known[key] - 1) * 100).toFixed(2),
-            naive: cheapestOfEach(problem).total,
-          })
-        }
-    writeFileSync(KNOWN, `${JSON.stringify(known, Object.keys(known).sort(), 2)}\n`)
+    await plans(tell)
   },
 
   /** From a key that wears another part to the figure that shows it, with some hundred candidates in the tray. */
