@@ -53,6 +53,8 @@ const SMALL = 260
 const MIDDLING = 1000
 /** Share of a plan that goes to parcels from which they weigh heavily. */
 const HEAVY = 0.125
+/** Work of beginning anew once all turns have been taken and there is time left. */
+const ANEW = 0.7e6
 /** Work after which the best so far is told again. */
 const TELLING = 0.1e6
 /** Kept back of the seconds, since the solver looks at the clock only now and then. */
@@ -161,12 +163,12 @@ export class Planner {
   run(): void {
     const { search, schedule } = this
     const again = schedule.turns.at(-1)!
-    this.begin()
+    this.begin(schedule.anew, schedule.combine)
     for (const work of schedule.turns) this.turn(work)
     while (!schedule.proves && !this.finished() && !search.exhausted) this.turn(again)
     // Beside a proof of its own the search begins anew as long as there is time.
     while (!schedule.proves && this.proof && !this.finished()) {
-      this.begin()
+      this.begin(ANEW, ANEW)
       this.turn(again)
     }
     if (!this.finished()) this.prove()
@@ -176,14 +178,12 @@ export class Planner {
     this.bound = Math.max(this.bound, -mostCredit(this.reduced))
   }
 
-  private begin(): void {
+  /** Begin anew from sets of sellers, drawn by chance and of two good plans, for so much work each; then search on from the best. */
+  private begin(anew: number, combine: number): void {
     const { search, schedule, late } = this
-    if (!late() && schedule.anew > 0)
-      search.beginAnew(
-        this.priced.open.map((share) => share * CHANCES + CHANCE),
-        schedule.anew,
-      )
-    if (!late() && schedule.combine > 0) search.combine(schedule.combine)
+    const chances = this.priced.open.map((share) => share * CHANCES + CHANCE)
+    if (!late() && anew > 0) search.beginAnew(chances, anew)
+    if (!late() && combine > 0) search.combine(combine)
     if (!late()) search.run(schedule.first)
     this.take(search)
     this.ask()
