@@ -5,6 +5,7 @@ import { seriesApi } from '../data/seriesApi.ts'
 import { ChoicePanel, OwnWords } from '../show/ChoicePanel.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Figure } from '../ui/Figure.tsx'
+import { EmptyNote } from '../ui/Notes.tsx'
 import { PinMark } from '../ui/PinMark.tsx'
 import { tell, tellError } from '../ui/tell.ts'
 import { SeriesFrame, type SeriesShown } from './SeriesFrame.tsx'
@@ -41,28 +42,34 @@ function Numbers({ roster, choices, members }: SeriesShown) {
   return (
     <div className="mt-3 flex flex-col gap-5 md:flex-row">
       <div className="min-w-0 flex-1">
-        <table className="rows-on-phone w-full text-left">
-          <thead>
-            <tr className="border-b border-rule text-soft">
-              <th className="w-[64px] py-1 font-normal">No.</th>
-              <th className="w-[58px]" aria-label="Drawing" />
-              <th className="w-[190px] font-normal">Who, with what</th>
-              <th className="font-normal">One line of text</th>
-              <th className="w-[180px] font-normal">Credit</th>
-            </tr>
-          </thead>
-          <tbody>
-            {inOrder.map(({ outfit }) => (
-              <Entry
-                key={outfit.id}
-                outfit={outfit}
-                worn={worn.get(outfit.id) ?? []}
-                entry={entryOf(outfit.id)}
-                onChange={(next) => set(outfit.id, next)}
-              />
-            ))}
-          </tbody>
-        </table>
+        {inOrder.length === 0 ? (
+          <EmptyNote title="Nobody is in the series yet">
+            Add characters to the roster: each of their outfits gets a number, a line of text and a credit here.
+          </EmptyNote>
+        ) : (
+          <table className="rows-on-phone w-full text-left">
+            <thead>
+              <tr className="border-b border-rule text-soft">
+                <th className="w-[64px] py-1 font-normal">No.</th>
+                <th className="w-[58px]" aria-label="Drawing" />
+                <th className="w-[190px] font-normal">Who, with what</th>
+                <th className="font-normal">One line of text</th>
+                <th className="w-[180px] font-normal">Credit</th>
+              </tr>
+            </thead>
+            <tbody>
+              {inOrder.map(({ outfit }) => (
+                <Entry
+                  key={outfit.id}
+                  outfit={outfit}
+                  worn={worn.get(outfit.id) ?? []}
+                  entry={entryOf(outfit.id)}
+                  onChange={(next) => set(outfit.id, next)}
+                />
+              ))}
+            </tbody>
+          </table>
+        )}
       </div>
       <ChoicePanel label="The series" choices={choices}>
         <OwnWords
