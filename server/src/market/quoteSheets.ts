@@ -75,7 +75,6 @@ export class QuoteSheets implements CollectedRows {
     const days = [...this.sheets.keys()].sort()
     const [past] = (await this.db.query('SELECT 1 FROM quote_sheet LIMIT 1')) as object[]
     const note = (date: string) => this.noteSheets(date, source, whole)
-    await this.sort()
     const outcomes =
       !past && days.length === 1 ? await this.keepFirst(days[0]!, note) : await this.keepDays(days, whole, note)
     for (const table of ['sheet_row', 'sheet_line', 'sheet_seller'])
@@ -109,10 +108,12 @@ export class QuoteSheets implements CollectedRows {
     const [{ last }] = (await this.db.query('SELECT COALESCE(MAX(rowid), 0) AS last FROM temp.sheet_row')) as [
       { last: number },
     ]
-    for (let from = 0; from < last; from += this.slice) {
+    // Lines out of order cost more the more there are of them.
+    const many = Math.max(this.slice, Math.ceil(last / MOST_SORTS))
+    for (let from = 0; from < last; from += many) {
       await this.db.query(
         'INSERT INTO temp.sheet_line SELECT * FROM temp.sheet_row WHERE rowid > ? AND rowid <= ? ORDER BY 1, 2, 3, 4, 5, 6, 7',
-        [from, from + this.slice],
+        [from, from + many],
       )
       await breath()
     }
@@ -139,34 +140,28 @@ export class QuoteSheets implements CollectedRows {
   }
 
   /**
-   * The first lists there ever were, all of one day: nothing needs to be looked up. Offers are copied from the quotes, whose
-   * checks they have passed; their prices are put in order when all are there.
+   * The first lists there ever were, all of one day: nothing needs to be looked up, and one sort is enough. Offers are copied
+   * from the quotes, whose checks they have passed; their prices are put in order when all are there.
    */
   private async keepFirst(date: string, note: (date: string) => Promise<void>): Promise<SheetOutcome[]> {
-    await this.cut(date)
-    await this.eachSlice((bounds) =>
-      this.db.query(
-        `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_line l
-           WHERE l.date = ? AND ${within('l')} ORDER BY ${line('l')}`,
-        [date, ...bounds],
-      ),
+    await this.db.query(
+      `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_row l ORDER BY ${line('l')}`,
     )
+    await breath()
     const [{ sql: byStep }] = (await this.db.query("SELECT sql FROM sqlite_master WHERE name = 'offer_by_step'")) as [
       { sql: string },
     ]
     await this.db.query('DROP INDEX offer_by_step')
     await this.db.query('PRAGMA ignore_check_constraints = ON')
     try {
-      await this.eachSlice((bounds) =>
-        this.db.query(
-          `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
-             SELECT l.date, ${line('l')}, l.price, l.currency, l.stock FROM quote l WHERE ${within('l')}`,
-          [...bounds],
-        ),
+      await this.db.query(
+        `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
+           SELECT l.date, ${line('l')}, l.price, l.currency, l.stock FROM quote l`,
       )
     } finally {
       await this.db.query('PRAGMA ignore_check_constraints = OFF')
     }
+    await breath()
     await this.db.query(byStep)
     await note(date)
     return [...this.sheets.get(date)!].sort().map(([seller, lines]) => newcomer(seller, date, lines))
@@ -177,6 +172,7 @@ export class QuoteSheets implements CollectedRows {
     whole: boolean,
     note: (date: string) => Promise<void>,
   ): Promise<SheetOutcome[]> {
+    await this.sort()
     const outcomes: SheetOutcome[] = []
     for (const date of days) {
       await this.nameSellers(date)
@@ -262,7 +258,7 @@ export class QuoteSheets implements CollectedRows {
         add(
           (await this.db.query(
             `SELECT o.seller, COUNT(*) AS gone FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
-             WHERE s.newest AND o.stock >= o.multiple AND ${within('o')} AND ${notNamed('o')} GROUP BY o.seller`,
+             WHERE s.newest AND o.stock >= o.multiple AND ${amid('o')} AND ${notNamed('o')} GROUP BY o.seller`,
             [...bounds],
           )) as Counts[],
         )
@@ -312,7 +308,7 @@ export class QuoteSheets implements CollectedRows {
       this.db.query(
         `INSERT INTO quote (${COLUMNS})
            SELECT ${line('o')}, s.date, o.price, o.currency, 0 FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
-           WHERE s.newest AND NOT s.again AND ${within('o')} AND ${notNamed('o')}`,
+           WHERE s.newest AND NOT s.again AND ${amid('o')} AND ${notNamed('o')}`,
         [...bounds],
       ),
     )
@@ -364,7 +360,7 @@ export class QuoteSheets implements CollectedRows {
         this.db.query(
           `DELETE FROM offer WHERE id IN (
              SELECT o.id FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
-             WHERE ${within('o')} AND ${notNamed('o')}
+             WHERE ${amid('o')} AND ${notNamed('o')}
                AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'o')} AND q.date > s.date)))`,
           [...bounds],
         ),
@@ -374,10 +370,16 @@ export class QuoteSheets implements CollectedRows {
 
 /** Lines that are put in order, compared or written at once: a few dozen milliseconds. */
 const SLICE = 2_000
+/** Pieces in which lines are put in order at the most. */
+const MOST_SORTS = 20
 /** After all kinds and codes. */
 const LAST: [string, string] = ['\u{10FFFF}', '']
 /** Whether a line is in a slice: between two places in the order of kinds and codes, the second included. */
 const within = (table: string) => `(${table}.kind, ${table}.code) > (?, ?) AND (${table}.kind, ${table}.code) <= (?, ?)`
+
+/** The same of lines that are found by their seller: an index by kind and code would go over those of everybody. */
+const amid = (table: string) =>
+  `(+${table}.kind, +${table}.code) > (?, ?) AND (+${table}.kind, +${table}.code) <= (?, ?)`
 
 /** The driver answers at once: between slices whoever only reads has a turn. */
 const breath = () => new Promise(setImmediate)
