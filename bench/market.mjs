@@ -72,29 +72,6 @@ function peakOf(pid) {
   }
 }
 
-/** The longest, and the 99th percentile, that somebody waits who reads a little all the while; in ms. */
-async function waited(url, work) {
-  const times = []
-  let isOver = false
-  const reading = (async () => {
-    while (!isOver) {
-      const start = performance.now()
-      await (await fetch(`${url}/api/rosters`)).arrayBuffer()
-      times.push(performance.now() - start)
-      await new Promise((resolve) => setTimeout(resolve, 20))
-    }
-  })()
-  const result = await work()
-  isOver = true
-  await reading
-  times.sort((a, b) => a - b)
-  const about = {
-    'others waited ms at the most': Math.round(times.at(-1)),
-    '99 of 100 less than ms': Math.round(times[Math.floor(times.length * 0.99)]),
-  }
-  return { result, about }
-}
-
 /** The import of a million offers over a catalogue of 60,000 parts, plans from them, and asking a market of that size again. */
 export async function market({ serve, tell, timed }) {
   const folder = mkdtempSync(join(tmpdir(), 'outfit-large-'))
@@ -129,11 +106,10 @@ export async function market({ serve, tell, timed }) {
     ;({ url, child } = await serve(['--port', '0', '--data', data, '--market', await standIn.url()]))
     const before = peakOf(child.pid)
     const csv = readFileSync(join(folder, 'offers.csv'))
-    const imported = await timed(() => waited(url, () => bring('offers', csv)))
-    tell('import of a million offers', imported.ms / 1000, 's', {
+    const { ms, result } = await timed(() => bring('offers', csv))
+    tell('import of a million offers', ms / 1000, 's', {
       budget: 30,
-      rows: imported.result.result,
-      ...imported.result.about,
+      rows: result,
       'MB at the most': peakOf(child.pid),
       'MB before': before,
     })
@@ -178,21 +154,17 @@ export async function market({ serve, tell, timed }) {
     const code = middlePart(tables)
     const page = await timed(() => ask(`prices/of/part/${code}`))
     tell('price page of a part among a million offers', page.ms, 'ms', { offers: page.result.offers.length })
-    const asked = await timed(() =>
-      waited(url, async () => {
-        const { job } = await post('market/refresh', {})
-        await ended(job)
-        return (await ask('market')).last
-      }),
-    )
-    const { sellers } = asked.result.result
-    const sum = (what) => sellers.reduce((total, one) => total + one[what], 0)
+    const asked = await timed(async () => {
+      const { job } = await post('market/refresh', {})
+      await ended(job)
+      return (await ask('market')).last
+    })
+    const sum = (what) => asked.result.sellers.reduce((total, one) => total + one[what], 0)
     tell('asking the market for a million offers', asked.ms / 1000, 's', {
-      lists: sellers.length,
-      whole: sellers.filter(({ state }) => state === 'whole').length,
+      lists: asked.result.sellers.length,
+      whole: asked.result.sellers.filter(({ state }) => state === 'whole').length,
       lines: sum('lines'),
       changed: sum('dearer') + sum('cheaper'),
-      ...asked.result.about,
       'MB at the most': peakOf(child.pid),
     })
   } finally {

@@ -31,9 +31,9 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
-const keep = (sheet: Sheet, slice?: number) =>
+const keep = (sheet: Sheet) =>
   database.transaction(async (db) => {
-    const kept = await quotes.begin(db, slice)
+    const kept = await quotes.begin(db)
     const { seller, date, whole } = sheet
     await kept.collect(sheet.lines.map((line) => ({ seller, date, ...line })))
     return kept.keep({ source: 'table', whole, empty: [{ seller, date }] })
@@ -119,9 +119,6 @@ const anySheet = fc.record({
   lines: fc.array(line, { maxLength: 4 }),
 })
 
-/** Lines put in order at a time: far more than there are, or fewer. */
-const anySlice = fc.constantFrom(1, 2, undefined)
-
 describe('quote sheets', () => {
   test('a whole sheet ends what it does not name, and writes down only what changed', async () => {
     await clear()
@@ -140,22 +137,6 @@ describe('quote sheets', () => {
     const [told] = await keep(sheet('2026-01-12', [part('A', 90)], false))
     expect(told).toMatchObject({ lines: 1, fresh: 0, cheaper: 1, gone: 0 })
     expect(await offered()).toEqual({ 'a A new 1 0': '90 × 5', 'a B new 1 0': '50 × 5' })
-  })
-
-  test('what is told of a sheet is the sum over its slices', async () => {
-    const lists = [
-      [part('A', 100), part('B', 50), part('C', 70), part('A', 90, 5, { condition: 'used' })],
-      [part('A', 110), part('B', 40), part('B', 45), part('E', 1)],
-    ]
-    const told = []
-    for (const slice of [1, 3, undefined]) {
-      await clear()
-      await keep(sheet('2026-01-05', lists[0]!), slice)
-      told.push(await keep(sheet('2026-01-12', lists[1]!), slice))
-    }
-    expect(told[0]).toEqual([{ seller: 'a', date: '2026-01-12', lines: 4, fresh: 2, dearer: 1, cheaper: 1, gone: 2 }])
-    expect(told[1]).toEqual(told[0])
-    expect(told[2]).toEqual(told[0])
   })
 
   test('the same sheet twice changes nothing, and offers keep their ids', async () => {
@@ -195,9 +176,9 @@ describe('quote sheets', () => {
 
   test('sheets in any order come to what their words say', async () => {
     await fc.assert(
-      fc.asyncProperty(fc.array(anySheet, { minLength: 1, maxLength: 6 }), anySlice, async (sheets, slice) => {
+      fc.asyncProperty(fc.array(anySheet, { minLength: 1, maxLength: 6 }), async (sheets) => {
         await clear()
-        for (const one of sheets) await keep(one, slice)
+        for (const one of sheets) await keep(one)
         for (const n of [1, 2, 3, 4, 5]) expect(await quotedOn(day(n))).toEqual(asOf(sheets, day(n)))
         expect(await offered()).toEqual(asOf(sheets, day(9)))
       }),
@@ -212,11 +193,11 @@ describe('quote sheets', () => {
       maxLength: 6,
     })
     await fc.assert(
-      fc.asyncProperty(fc.option(anySheet), sheets, fc.boolean(), anySlice, async (before, batch, whole, slice) => {
+      fc.asyncProperty(fc.option(anySheet), sheets, fc.boolean(), async (before, batch, whole) => {
         await clear()
         if (before) await keep(before)
         await database.transaction(async (db) => {
-          const kept = await quotes.begin(db, slice)
+          const kept = await quotes.begin(db)
           for (const { seller, date, lines } of batch)
             await kept.collect(lines.map((one) => ({ seller, date, ...one })))
           await kept.keep({ source: 'market', whole, empty: batch })

@@ -5,8 +5,8 @@ import { QuoteSheets } from './quoteSheets.ts'
 /** Where quote sheets come in, whoever brings them. */
 @Injectable()
 export class QuoteService {
-  /** Begin to take quote sheets in, inside a transaction: lines are collected, then kept, so many at a time. */
-  begin(db: EntityManager, slice?: number): Promise<QuoteSheets> {
-    return QuoteSheets.begin(db, slice)
+  /** Begin to take quote sheets in, inside a transaction: lines are collected, then kept all at once. */
+  begin(db: EntityManager): Promise<QuoteSheets> {
+    return QuoteSheets.begin(db)
   }
 }

@@ -17,29 +17,24 @@ const sameLine = (a: string, b: string) => LINE.map((column) => `${a}.${column} 
  * of a day that is there already takes its place. Sheets of days gone by change history and no offers.
  *
  * Lines are collected in a temporary table first and put in order there, so that a list of a million is never in memory and
- * is written from one end to the other, a slice at a time; all in the caller's transaction.
+ * is written from one end to the other; all in the caller's transaction.
  */
 export class QuoteSheets implements CollectedRows {
   /** How many of the lines are alike. */
   private readonly counter = new LineCounter()
-  /** Bounds of the slices of the day at hand: kind and code after which one begins, and those it ends with. */
-  private slices: readonly (readonly string[])[] = []
   /** How many lines each sheet has, by day and seller. */
   private readonly sheets = new Map<string, Map<string, number>>()
 
-  private constructor(
-    private readonly db: EntityManager,
-    private readonly slice: number,
-  ) {}
+  private constructor(private readonly db: EntityManager) {}
 
-  /** Make room for lines to come, in the transaction of `db`; they are put in order so many at a time. */
-  static async begin(db: EntityManager, slice = SLICE): Promise<QuoteSheets> {
+  /** Make room for lines to come, in the transaction of `db`. */
+  static async begin(db: EntityManager): Promise<QuoteSheets> {
     for (const table of ['sheet_row', 'sheet_line', 'sheet_seller'])
       await db.query(`DROP TABLE IF EXISTS temp.${table}`)
     await db.query(
       'CREATE TEMP TABLE sheet_row (date TEXT, kind TEXT, code TEXT, seller TEXT, condition TEXT, multiple INTEGER, nth INTEGER, price INTEGER, currency TEXT, stock INTEGER)',
     )
-    return new QuoteSheets(db, slice)
+    return new QuoteSheets(db)
   }
 
   /** Collect lines; those of one sheet that offer the same are numbered as they come. */
@@ -99,46 +94,6 @@ export class QuoteSheets implements CollectedRows {
     )
   }
 
-  /** Put what was collected in the order of quotes, a slice at a time. */
-  private async sort(): Promise<void> {
-    await this.db.query(
-      `CREATE TEMP TABLE sheet_line (date TEXT, kind TEXT, code TEXT, seller TEXT, condition TEXT, multiple INTEGER, nth INTEGER,
-         price INTEGER, currency TEXT, stock INTEGER, PRIMARY KEY (date, kind, code, seller, condition, multiple, nth)) WITHOUT ROWID`,
-    )
-    const [{ last }] = (await this.db.query('SELECT COALESCE(MAX(rowid), 0) AS last FROM temp.sheet_row')) as [
-      { last: number },
-    ]
-    // Lines out of order cost more the more there are of them.
-    const many = Math.max(this.slice, Math.ceil(last / MOST_SORTS))
-    for (let from = 0; from < last; from += many) {
-      await this.db.query(
-        'INSERT INTO temp.sheet_line SELECT * FROM temp.sheet_row WHERE rowid > ? AND rowid <= ? ORDER BY 1, 2, 3, 4, 5, 6, 7',
-        [from, from + many],
-      )
-      await breath()
-    }
-    await this.db.query('DROP TABLE temp.sheet_row')
-  }
-
-  /** Find where the lines of a day are cut into slices, by kind and code. */
-  private async cut(date: string): Promise<void> {
-    const ends = (await this.db.query(
-      `SELECT DISTINCT kind, code FROM (SELECT kind, code, ROW_NUMBER() OVER (ORDER BY kind, code) AS n FROM temp.sheet_line
-         WHERE date = ?) WHERE n % ? = 0 ORDER BY kind, code`,
-      [date, this.slice],
-    )) as { kind: string; code: string }[]
-    const cuts: [string, string][] = [['', ''], ...ends.map(({ kind, code }): [string, string] => [kind, code]), LAST]
-    this.slices = cuts.slice(1).map((to, i) => [...cuts[i]!, ...to])
-  }
-
-  /** Do something with each slice, for the bounds `within` asks for; whoever only reads has a turn after each. */
-  private async eachSlice(work: (bounds: readonly string[]) => Promise<unknown>): Promise<void> {
-    for (const bounds of this.slices) {
-      await work(bounds)
-      await breath()
-    }
-  }
-
   /**
    * The first lists there ever were, all of one day: nothing needs to be looked up, and one sort is enough. Offers are copied
    * from the quotes, whose checks they have passed; their prices are put in order when all are there.
@@ -147,7 +102,6 @@ export class QuoteSheets implements CollectedRows {
     await this.db.query(
       `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_row l ORDER BY ${line('l')}`,
     )
-    await breath()
     const [{ sql: byStep }] = (await this.db.query("SELECT sql FROM sqlite_master WHERE name = 'offer_by_step'")) as [
       { sql: string },
     ]
@@ -161,7 +115,6 @@ export class QuoteSheets implements CollectedRows {
     } finally {
       await this.db.query('PRAGMA ignore_check_constraints = OFF')
     }
-    await breath()
     await this.db.query(byStep)
     await note(date)
     return [...this.sheets.get(date)!].sort().map(([seller, lines]) => newcomer(seller, date, lines))
@@ -172,36 +125,38 @@ export class QuoteSheets implements CollectedRows {
     whole: boolean,
     note: (date: string) => Promise<void>,
   ): Promise<SheetOutcome[]> {
-    await this.sort()
+    await this.db.query(
+      `CREATE TEMP TABLE sheet_line (date TEXT, kind TEXT, code TEXT, seller TEXT, condition TEXT, multiple INTEGER, nth INTEGER,
+         price INTEGER, currency TEXT, stock INTEGER, PRIMARY KEY (date, kind, code, seller, condition, multiple, nth)) WITHOUT ROWID`,
+    )
+    await this.db.query('INSERT INTO temp.sheet_line SELECT * FROM temp.sheet_row ORDER BY 1, 2, 3, 4, 5, 6, 7')
     const outcomes: SheetOutcome[] = []
     for (const date of days) {
       await this.nameSellers(date)
-      await this.cut(date)
       const sellers = (await this.db.query(
         'SELECT seller, lines, known FROM temp.sheet_seller ORDER BY seller',
       )) as Named[]
       if (sellers.some(({ known }) => known)) {
         outcomes.push(...(await this.compare(date, whole, sellers)))
+        await breath()
         await this.holdLater(date, whole)
         if (whole) await this.endUnnamed()
+        await breath()
         await this.writeQuotes(date, whole)
+        await breath()
         await this.writeOffers(date, whole)
       } else {
         // To whoever never quoted before, all is new; nothing needs to be looked up.
         outcomes.push(...sellers.map(({ seller, lines }) => newcomer(seller, date, lines)))
-        await this.eachSlice(async (bounds) => {
-          await this.db.query(
-            `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_line l
-               WHERE l.date = ? AND ${within('l')}`,
-            [date, ...bounds],
-          )
-          await this.db.query(
-            `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
-               SELECT l.date, ${line('l')}, l.price, l.currency, l.stock FROM temp.sheet_line l
-               WHERE l.date = ? AND ${within('l')}`,
-            [date, ...bounds],
-          )
-        })
+        await this.db.query(
+          `INSERT INTO quote (${COLUMNS}) SELECT ${line('l')}, l.date, l.price, l.currency, l.stock FROM temp.sheet_line l WHERE l.date = ?`,
+          [date],
+        )
+        await this.db.query(
+          `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
+             SELECT l.date, ${line('l')}, l.price, l.currency, l.stock FROM temp.sheet_line l WHERE l.date = ?`,
+          [date],
+        )
       }
       await note(date)
     }
@@ -231,39 +186,28 @@ export class QuoteSheets implements CollectedRows {
 
   /** What a day's sheets change for the sellers. */
   private async compare(date: string, whole: boolean, sellers: readonly Named[]): Promise<SheetOutcome[]> {
-    const outcomes = new Map(
-      sellers.map(({ seller }) => [seller, { seller, date, lines: 0, fresh: 0, dearer: 0, cheaper: 0, gone: 0 }]),
-    )
-    const add = (counts: Counts[]) => {
-      for (const { seller, ...more } of counts) {
-        const outcome = outcomes.get(seller)!
-        for (const [what, count] of Object.entries(more) as [keyof typeof more, number][]) outcome[what] += count
-      }
-    }
-    await this.eachSlice(async (bounds) => {
-      add(
-        (await this.db.query(
-          `SELECT l.seller, COUNT(*) AS lines,
-             SUM(l.stock >= l.multiple AND COALESCE(prev.stock < prev.multiple, 1)) AS fresh,
-             SUM(COALESCE(prev.stock >= prev.multiple AND l.price > prev.price, 0)) AS dearer,
-             SUM(COALESCE(prev.stock >= prev.multiple AND l.price < prev.price, 0)) AS cheaper,
-             SUM(COALESCE(prev.stock >= prev.multiple AND l.stock < l.multiple, 0)) AS gone
-           FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
-           LEFT JOIN quote prev ON s.known AND ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '<= l.date')}
-           WHERE l.date = ? AND ${within('l')} GROUP BY l.seller`,
-          [date, ...bounds],
-        )) as Counts[],
-      )
-      if (whole)
-        add(
-          (await this.db.query(
-            `SELECT o.seller, COUNT(*) AS gone FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
-             WHERE s.newest AND o.stock >= o.multiple AND ${amid('o')} AND ${notNamed('o')} GROUP BY o.seller`,
-            [...bounds],
-          )) as Counts[],
-        )
+    const read = (await this.db.query(
+      `SELECT l.seller, COUNT(*) AS lines,
+         SUM(l.stock >= l.multiple AND COALESCE(prev.stock < prev.multiple, 1)) AS fresh,
+         SUM(COALESCE(prev.stock >= prev.multiple AND l.price > prev.price, 0)) AS dearer,
+         SUM(COALESCE(prev.stock >= prev.multiple AND l.price < prev.price, 0)) AS cheaper,
+         SUM(COALESCE(prev.stock >= prev.multiple AND l.stock < l.multiple, 0)) AS gone
+       FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
+       LEFT JOIN quote prev ON s.known AND ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '<= l.date')}
+       WHERE l.date = ? GROUP BY l.seller`,
+      [date],
+    )) as Omit<SheetOutcome, 'date'>[]
+    const unnamed = whole
+      ? ((await this.db.query(
+          `SELECT o.seller, COUNT(*) AS gone FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
+           WHERE s.newest AND o.stock >= o.multiple AND ${notNamed('o')} GROUP BY o.seller`,
+        )) as { seller: string; gone: number }[])
+      : []
+    return sellers.map(({ seller }) => {
+      const own = read.find((one) => one.seller === seller) ?? { lines: 0, fresh: 0, dearer: 0, cheaper: 0, gone: 0 }
+      const gone = own.gone + (unnamed.find((one) => one.seller === seller)?.gone ?? 0)
+      return { ...own, seller, date, gone }
     })
-    return sellers.map(({ seller }) => outcomes.get(seller)!)
   }
 
   /** Before a sheet of a day gone by is put in: what the next whole sheet left as it was is written down there. */
@@ -271,25 +215,20 @@ export class QuoteSheets implements CollectedRows {
     const [old] = (await this.db.query('SELECT 1 FROM temp.sheet_seller WHERE next IS NOT NULL LIMIT 1')) as object[]
     if (!old) return
     // Lines that are new that day were not on the next sheet, or they would have a quote of that day.
-    await this.eachSlice((bounds) =>
-      this.db.query(
-        `INSERT INTO quote (${COLUMNS})
-           SELECT ${line('l')}, s.next, COALESCE(prev.price, l.price), l.currency, COALESCE(prev.stock, 0)
-           FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
-           LEFT JOIN quote prev ON ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '< s.next')}
-           WHERE l.date = ? AND ${within('l')} AND s.next IS NOT NULL ON CONFLICT DO NOTHING`,
-        [date, ...bounds],
-      ),
+    await this.db.query(
+      `INSERT INTO quote (${COLUMNS})
+         SELECT ${line('l')}, s.next, COALESCE(prev.price, l.price), l.currency, COALESCE(prev.stock, 0)
+         FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
+         LEFT JOIN quote prev ON ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '< s.next')}
+         WHERE l.date = ? AND s.next IS NOT NULL ON CONFLICT DO NOTHING`,
+      [date],
     )
     if (whole)
-      await this.eachSlice((bounds) =>
-        this.db.query(
-          `INSERT INTO quote (${COLUMNS})
-             SELECT ${line('q')}, s.next, q.price, q.currency, q.stock
-             FROM quote q JOIN temp.sheet_seller s ON s.seller = q.seller
-             WHERE ${within('q')} AND s.next IS NOT NULL AND q.date = ${lastQuote('q', '<= s.next')} ON CONFLICT DO NOTHING`,
-          [...bounds],
-        ),
+      await this.db.query(
+        `INSERT INTO quote (${COLUMNS})
+           SELECT ${line('q')}, s.next, q.price, q.currency, q.stock
+           FROM quote q JOIN temp.sheet_seller s ON s.seller = q.seller
+           WHERE s.next IS NOT NULL AND q.date = ${lastQuote('q', '<= s.next')} ON CONFLICT DO NOTHING`,
       )
   }
 
@@ -297,31 +236,20 @@ export class QuoteSheets implements CollectedRows {
   private async endUnnamed(): Promise<void> {
     const [again] = (await this.db.query('SELECT 1 FROM temp.sheet_seller WHERE again LIMIT 1')) as object[]
     if (again)
-      await this.eachSlice((bounds) =>
-        this.db.query(
-          `DELETE FROM quote WHERE ${within('quote')}
-             AND (seller, date) IN (SELECT seller, date FROM temp.sheet_seller WHERE again)`,
-          [...bounds],
-        ),
+      await this.db.query(
+        'DELETE FROM quote WHERE (seller, date) IN (SELECT seller, date FROM temp.sheet_seller WHERE again)',
       )
-    await this.eachSlice((bounds) =>
-      this.db.query(
-        `INSERT INTO quote (${COLUMNS})
-           SELECT ${line('o')}, s.date, o.price, o.currency, 0 FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
-           WHERE s.newest AND NOT s.again AND ${amid('o')} AND ${notNamed('o')}`,
-        [...bounds],
-      ),
+    await this.db.query(
+      `INSERT INTO quote (${COLUMNS})
+         SELECT ${line('o')}, s.date, o.price, o.currency, 0 FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
+         WHERE s.newest AND NOT s.again AND ${notNamed('o')}`,
     )
     const [old] = (await this.db.query('SELECT 1 FROM temp.sheet_seller WHERE NOT newest OR again LIMIT 1')) as object[]
     if (old)
-      await this.eachSlice((bounds) =>
-        this.db.query(
-          `INSERT INTO quote (${COLUMNS})
-             SELECT ${line('q')}, s.date, q.price, q.currency, 0 FROM quote q JOIN temp.sheet_seller s ON s.seller = q.seller
-             WHERE ${within('q')} AND (NOT s.newest OR s.again) AND q.stock > 0
-               AND q.date = ${lastQuote('q', '< s.date')} AND ${notNamed('q')}`,
-          [...bounds],
-        ),
+      await this.db.query(
+        `INSERT INTO quote (${COLUMNS})
+           SELECT ${line('q')}, s.date, q.price, q.currency, 0 FROM quote q JOIN temp.sheet_seller s ON s.seller = q.seller
+           WHERE (NOT s.newest OR s.again) AND q.stock > 0 AND q.date = ${lastQuote('q', '< s.date')} AND ${notNamed('q')}`,
       )
   }
 
@@ -330,58 +258,35 @@ export class QuoteSheets implements CollectedRows {
     const changed = whole
       ? `AND (NOT s.known OR NOT EXISTS (SELECT 1 FROM quote prev WHERE ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '< l.date')} AND prev.price = l.price AND prev.stock = l.stock))`
       : ''
-    await this.eachSlice((bounds) =>
-      this.db.query(
-        `INSERT INTO quote (${COLUMNS})
-           SELECT ${line('l')}, l.date, l.price, l.currency, l.stock
-           FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
-           WHERE l.date = ? AND ${within('l')} ${changed}
-           ON CONFLICT (${LINE.join(', ')}, date) DO UPDATE SET price = excluded.price, currency = excluded.currency, stock = excluded.stock`,
-        [date, ...bounds],
-      ),
+    await this.db.query(
+      `INSERT INTO quote (${COLUMNS})
+         SELECT ${line('l')}, l.date, l.price, l.currency, l.stock
+         FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller WHERE l.date = ? ${changed}
+         ON CONFLICT (${LINE.join(', ')}, date) DO UPDATE SET price = excluded.price, currency = excluded.currency, stock = excluded.stock`,
+      [date],
     )
   }
 
   /** A line's last quote is its offer. */
   private async writeOffers(date: string, whole: boolean): Promise<void> {
-    await this.eachSlice((bounds) =>
-      this.db.query(
-        `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
-           SELECT l.date, ${line('l')}, l.price, l.currency, l.stock
-           FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
-           WHERE l.date = ? AND ${within('l')}
-             AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'l')} AND q.date > s.date))
-           ON CONFLICT (${LINE.join(', ')}) DO UPDATE SET date = excluded.date, price = excluded.price, currency = excluded.currency, stock = excluded.stock`,
-        [date, ...bounds],
-      ),
+    await this.db.query(
+      `INSERT INTO offer (date, ${LINE.join(', ')}, price, currency, stock)
+         SELECT l.date, ${line('l')}, l.price, l.currency, l.stock
+         FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
+         WHERE l.date = ? AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'l')} AND q.date > s.date))
+         ON CONFLICT (${LINE.join(', ')}) DO UPDATE SET date = excluded.date, price = excluded.price, currency = excluded.currency, stock = excluded.stock`,
+      [date],
     )
     if (whole)
-      await this.eachSlice((bounds) =>
-        this.db.query(
-          `DELETE FROM offer WHERE id IN (
-             SELECT o.id FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
-             WHERE ${amid('o')} AND ${notNamed('o')}
-               AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'o')} AND q.date > s.date)))`,
-          [...bounds],
-        ),
+      await this.db.query(
+        `DELETE FROM offer WHERE id IN (
+           SELECT o.id FROM temp.sheet_seller s CROSS JOIN offer o ON o.seller = s.seller
+           WHERE ${notNamed('o')} AND (s.newest OR NOT EXISTS (SELECT 1 FROM quote q WHERE ${sameLine('q', 'o')} AND q.date > s.date)))`,
       )
   }
 }
 
-/** Lines that are put in order, compared or written at once: a few dozen milliseconds. */
-const SLICE = 2_000
-/** Pieces in which lines are put in order at the most. */
-const MOST_SORTS = 20
-/** After all kinds and codes. */
-const LAST: [string, string] = ['\u{10FFFF}', '']
-/** Whether a line is in a slice: between two places in the order of kinds and codes, the second included. */
-const within = (table: string) => `(${table}.kind, ${table}.code) > (?, ?) AND (${table}.kind, ${table}.code) <= (?, ?)`
-
-/** The same of lines that are found by their seller: an index by kind and code would go over those of everybody. */
-const amid = (table: string) =>
-  `(+${table}.kind, +${table}.code) > (?, ?) AND (+${table}.kind, +${table}.code) <= (?, ?)`
-
-/** The driver answers at once: between slices whoever only reads has a turn. */
+/** The driver answers at once: between steps that each take a moment, whoever only reads has a turn. */
 const breath = () => new Promise(setImmediate)
 
 const newcomer = (seller: string, date: string, lines: number): SheetOutcome => ({
@@ -397,9 +302,6 @@ const newcomer = (seller: string, date: string, lines: number): SheetOutcome => 
 interface Prepares {
   prepare(statement: string): { run(...values: unknown[]): unknown }
 }
-
-/** What a slice of a day's sheets changes for a seller. */
-type Counts = { seller: string } & Partial<Omit<SheetOutcome, 'seller' | 'date'>>
 
 /** A seller of a day's sheets, and whether there were any before. */
 interface Named {
