@@ -62,6 +62,8 @@ const MARGIN = 0.08
 /** Rounds for the prices that prove a bound, and how many offers are priced at the most in all of them. */
 const ROUNDS = 600
 const PRICING = 2e6
+/** Share of the seconds it gets in any case. */
+const LEAST_PRICING = 0.08
 /** Chance of a seller to be begun from beside how much of it a plan of fractions opens, and for each of that; how often it is tried. */
 const CHANCE = 0.02
 const CHANCES = 1.5
@@ -124,11 +126,14 @@ export class Planner {
     const isSmall = reduced.offers.length < SMALL
     if (solveAside && !isSmall && !late())
       this.proof = new Proof(reduced, this.fewest, solveAside, left, problem.limits.gap)
+    // Where limits took all the time, there is a bound all the same.
+    const pricing = now()
+    const most = Math.max(left(), this.seconds * LEAST_PRICING)
     this.priced = lagrangianBound(reduced, {
       fewest: this.fewest,
       upper: this.best?.settled.total ?? mostSpent(reduced),
       rounds: Math.min(ROUNDS, Math.ceil(PRICING / (reduced.offers.length + 1))),
-      late,
+      late: () => options.stopRequested?.() === true || now() - pricing > most,
     })
     this.bound = this.priced.bound
     this.tell()
