@@ -166,7 +166,7 @@ describe('layout', () => {
 describe('document', () => {
   test('names, colours and sources are in it as text, safely', () => {
     const content = contentOf(takeOf('Bram'))
-    const svg = pageSvg(cardPage(content, { ...CARD_CHOICES, prices: true }), '@font-face{}')
+    const svg = pageSvg(cardPage(content, { ...CARD_CHOICES, prices: true }), () => '@font-face{}')
     expect(svg).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" width="190mm" height="130mm"/)
     expect(svg).toContain('Bram &amp; co &lt;1>')
     expect(svg).toContain('<style>@font-face{}</style>')
@@ -185,7 +185,7 @@ test('whoever takes one family for each letter is given it piece by piece', () =
     { text: value.slice(0, 1), family: 'Other' },
     { text: value.slice(1), family },
   ]
-  const svg = pageSvg(cardPage({ ...contentOf(takeOf('Bram')), title: 'Ω&a' }), '', {
+  const svg = pageSvg(cardPage({ ...contentOf(takeOf('Bram')), title: 'Ω&a' }), undefined, {
     heading: 'H',
     text: 'T',
     piecesOf,

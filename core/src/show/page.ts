@@ -198,16 +198,17 @@ export function runsOfLayers(marks: readonly Mark[]): { layer: string | undefine
   return runs
 }
 
-/** A page as an SVG document, one unit a millimetre of the page. `fontCss` holds @font-face rules to embed. */
-export function pageSvg(page: Page, fontCss = '', families = PAGE_FAMILIES): string {
+/** A page as an SVG document, one unit a millimetre of the page. `fontCss` gives @font-face rules to embed for what is drawn. */
+export function pageSvg(page: Page, fontCss?: (drawn: string) => string, families = PAGE_FAMILIES): string {
   const { title, width, height, marks, ground = PAPER.ground } = page
   const printed = printedSize(page)
+  const drawn = marksSvg(marks, families)
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${hundredth(printed.width)}mm" height="${hundredth(printed.height)}mm" viewBox="0 0 ${hundredth(width)} ${hundredth(height)}">` +
     `<title>${svgText(title)}</title>` +
-    (fontCss ? `<style>${fontCss}</style>` : '') +
+    (fontCss ? `<style>${fontCss(drawn)}</style>` : '') +
     `<rect width="${hundredth(width)}" height="${hundredth(height)}" fill="${ground}"/>` +
-    marksSvg(marks, families) +
+    drawn +
     '</svg>'
   )
 }

@@ -20,13 +20,7 @@ export class Descent {
 
   /** Fill everything as cheaply as it goes before shipping, then look what parcels are worth it. */
   begin(): void {
-    const { ledger, moves } = this
-    for (let s = 0; s < moves.drawer; s++) ledger.setFree(s, true)
-    for (const need of moves.shuffled(ledger.ways.length))
-      while (ledger.missing[need]! > 0 && !moves.outOfTime() && moves.fillBest(need, -1, -1, true));
-    for (let s = 0; s < moves.drawer; s++) moves.bringBundles(s)
-    for (let s = 0; s < moves.drawer; s++) ledger.setFree(s, false)
-    this.descend()
+    this.beginFrom(Array.from({ length: this.moves.drawer }, (_, s) => s))
   }
 
   /** Change the plan by force, so many times at the most. */

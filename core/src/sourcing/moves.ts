@@ -20,6 +20,7 @@ export class Moves {
   private asked = 0
   private ended = false
 
+  /** What all lean to together. */
   private readonly leaning: number
 
   /**

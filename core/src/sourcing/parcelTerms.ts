@@ -25,6 +25,7 @@ class Filling {
   private readonly net: Float64Array
   private readonly most: Int32Array
   private readonly price: Float64Array
+  /** Of the last cost, what is taken is worth. */
   goods = 0
   /** Money for one more at the least. */
   readonly rate: number

@@ -1,21 +1,7 @@
 import { explainUnmet } from './impossible.ts'
-import { gapOf, OPTIMAL_GAP, Planner } from './planner.ts'
+import { gapOf, OPTIMAL_GAP, Planner, type PlanOptions } from './planner.ts'
 import { settle, unmetIn } from './settle.ts'
-import type { MilpOptions, SolveAside, SolveMilp } from '../solver/index.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
-
-export interface PlanOptions {
-  solve: SolveMilp
-  /** Where there is a thread to spare, the proof goes on beside the search. */
-  solveAside?: SolveAside
-  /** Seconds since some fixed moment; the core has no clock of its own. */
-  now: () => number
-  onProgress?: MilpOptions['onProgress']
-  /** Whether the best plan found so far is good enough for who waits for it. */
-  stopRequested?: () => boolean
-  /** Units by offer id of a purchase known to keep the limits. */
-  known?: ReadonlyMap<string, number>
-}
 
 /** Round a proven bound up to whole money, forgiving the solver's tolerance. */
 const wholeBound = (bound: number, total: number) => Math.min(total, Math.ceil(bound - 1e-4))

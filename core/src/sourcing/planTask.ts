@@ -1,5 +1,6 @@
 import { cheapestOfEach, type NaivePlan } from './cheapestOfEach.ts'
-import { planSourcing, type PlanOptions } from './planSourcing.ts'
+import type { PlanOptions } from './planner.ts'
+import { planSourcing } from './planSourcing.ts'
 import { comingIn, planVariant, relaxations, sensitivity, type Variant } from './strategies.ts'
 import type { SourcingPlan, SourcingProblem } from './types.ts'
 
@@ -23,11 +24,12 @@ export interface PlanResults {
 
 /** Do it; every kind of work solves sourcing problems with the options given. */
 export function doPlanTask<T extends PlanTask>(task: T, options: PlanOptions): PlanResults[T['do']]
-export function doPlanTask(task: PlanTask, { solveAside, ...options }: PlanOptions): PlanResults[PlanTask['do']] {
+export function doPlanTask(task: PlanTask, all: PlanOptions): PlanResults[PlanTask['do']] {
+  // What is asked in many plans has no threads to spare.
+  const { solveAside: _, ...options } = all
   switch (task.do) {
     case 'plan':
-      // What is asked in many plans has no threads to spare.
-      return planSourcing(task.problem, { ...options, ...(solveAside ? { solveAside } : {}) })
+      return planSourcing(task.problem, all)
     case 'naive':
       return cheapestOfEach(task.problem)
     case 'variant':

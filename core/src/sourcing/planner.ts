@@ -4,16 +4,29 @@ import { keepsLimits } from './keepsLimits.ts'
 import { Ledger } from './ledger.ts'
 import { lagrangianBound, type LagrangianBound } from './lagrangian.ts'
 import { sourcingModel } from './model.ts'
-import type { PlanOptions } from './planSourcing.ts'
 import { Proof } from './proof.ts'
 import { reduceProblem } from './reduce.ts'
 import { PlanSearch } from './searchPlans.ts'
 import { unitsInModel } from './supplyModel.ts'
 import { isBetter, settle, unmetIn, type Settlement } from './settle.ts'
+import type { MilpOptions, SolveAside, SolveMilp } from '../solver/index.ts'
 import type { Limits, Offer, SourcingProblem } from './types.ts'
 
 /** Relative gap at and under which a plan counts as optimal. */
 export const OPTIMAL_GAP = 0.0001
+
+export interface PlanOptions {
+  solve: SolveMilp
+  /** Where there is a thread to spare, the proof goes on beside the search. */
+  solveAside?: SolveAside
+  /** Seconds since some fixed moment; the core has no clock of its own. */
+  now: () => number
+  onProgress?: MilpOptions['onProgress']
+  /** Whether the best plan found so far is good enough for who waits for it. */
+  stopRequested?: () => boolean
+  /** Units by offer id of a purchase known to keep the limits. */
+  known?: ReadonlyMap<string, number>
+}
 
 /** The relative gap of a total above its bound. */
 export const gapOf = (total: number, bound: number) =>
@@ -166,6 +179,18 @@ export class Planner {
 
   /** Search and prove until time is up or the best is known. */
   run(): void {
+    try {
+      this.takeTurns()
+      if (!this.finished()) this.prove()
+      this.hear()
+    } finally {
+      this.proof?.stop()
+    }
+    // No plan can earn more from leftovers than all there is to buy would fetch.
+    this.bound = Math.max(this.bound, -mostCredit(this.reduced))
+  }
+
+  private takeTurns(): void {
     const { search, schedule } = this
     const again = schedule.turns.at(-1)!
     this.begin(schedule.anew, schedule.combine)
@@ -176,11 +201,6 @@ export class Planner {
       this.begin(ANEW, ANEW)
       this.turn(again)
     }
-    if (!this.finished()) this.prove()
-    if (this.proof) this.bound = Math.max(this.bound, this.proof.bound())
-    this.proof?.stop()
-    // No plan can earn more from leftovers than all there is to buy would fetch.
-    this.bound = Math.max(this.bound, -mostCredit(this.reduced))
   }
 
   /** Begin anew from sets of sellers, drawn by chance and of two good plans, for so much work each; then search on from the best. */
@@ -203,8 +223,20 @@ export class Planner {
   }
 
   private finished(): boolean {
-    const open = gapOf(this.best?.settled.total ?? 1, this.bound)
-    return this.late() || open <= Math.min(this.problem.limits.gap, OPTIMAL_GAP)
+    return this.late() || this.isProven()
+  }
+
+  /** Whether nothing better can be. */
+  private isProven(): boolean {
+    const { best, bound, fewest, problem } = this
+    // A plan that leaves more unmet comes to less than the bound is of.
+    if (!best || unmetIn(best.settled) > fewest) return false
+    return gapOf(best.settled.total, bound) <= Math.min(problem.limits.gap, OPTIMAL_GAP)
+  }
+
+  /** Take in what the proof beside has proven. */
+  private hear(): void {
+    this.bound = Math.max(this.bound, this.proof?.bound() ?? -Infinity)
   }
 
   /** Look how far the proof is, and what plan comes of the sellers it has found. */
@@ -212,7 +244,7 @@ export class Planner {
     const { proof, desk, schedule, reduced } = this
     if (!proof) return
     if (!schedule.proves) proof.goOn(() => this.withinReach())
-    this.bound = Math.max(this.bound, proof.bound())
+    this.hear()
     this.tell()
     const sellers = proof.sellers()
     if (!sellers || this.late()) return
@@ -260,6 +292,11 @@ export class Planner {
       gap: Math.min(problem.limits.gap, OPTIMAL_GAP),
       proveOnly: schedule.proves,
       ...this.startOf(model, narrow),
+      // The proof beside may come first.
+      stop: () => {
+        this.hear()
+        return options.stopRequested?.() === true || this.isProven()
+      },
       onProgress: ({ best: found, bound: proven }) => {
         this.bound = Math.max(this.bound, proven ?? -Infinity)
         this.tell(unmetIn(this.best?.settled) <= fewest ? (found ?? Infinity) : Infinity)

@@ -1,9 +1,18 @@
 import { expect, test } from '@jest/globals'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pdfText } from '../test/pdfText.ts'
-import { embeddedFontCss, FACE_NAMES, fontName, INNER_FAMILIES, runsOf, SUBSETS } from './fonts.ts'
+import {
+  embeddedFontCss,
+  FACE_NAMES,
+  fontFiles,
+  fontName,
+  INNER_FAMILIES,
+  runsOf,
+  SUBSETS,
+  type FaceName,
+} from './fonts.ts'
 import { startPdf, widthOf, write } from './startPdf.ts'
 
 /** Words in which the letters of a language stand that others do not have. */
@@ -24,6 +33,17 @@ const WORDS = {
   ukrainian: 'Нічний ринок, їжак, ґанок',
 }
 
+/** Letters of a text that are not in the file they are looked for in. */
+function lackingIn(pdf: PDFKit.PDFDocument, face: FaceName, words: string): string {
+  return runsOf(words)
+    .flatMap(({ subset, text }) => {
+      pdf.font(fontName(face, subset))
+      const { _font } = pdf as unknown as { _font: { font: { hasGlyphForCodePoint: (code: number) => boolean } } }
+      return [...text].filter((letter) => !_font.font.hasGlyphForCodePoint(letter.codePointAt(0)!))
+    })
+    .join('')
+}
+
 test('a text is cut where its letters are in another file, and accents stay with their letter', () => {
   expect(runsOf('')).toEqual([])
   expect(runsOf('Ωμ, Żar')).toEqual([
@@ -42,21 +62,10 @@ test('what is drawn on paper has the letters of many languages, in every face, a
   try {
     const { pdf, finish } = await startPdf(folder, 'Letters')
     pdf.addPage().fontSize(12)
-    const hasLetter = (face: string, letter: string) => {
-      pdf.font(face)
-      const { _font } = pdf as unknown as { _font: { font: { hasGlyphForCodePoint: (code: number) => boolean } } }
-      return _font.font.hasGlyphForCodePoint(letter.codePointAt(0)!)
-    }
     const lacking = Object.entries(WORDS).flatMap(([language, words]) =>
-      FACE_NAMES.flatMap((face) =>
-        runsOf(words).flatMap(({ subset, text }) =>
-          [...text]
-            .filter((letter) => !hasLetter(fontName(face, subset), letter))
-            .map((letter) => `${language} ${letter}`),
-        ),
-      ),
+      FACE_NAMES.map((face) => [language, face, lackingIn(pdf, face, words)]),
     )
-    expect(lacking).toEqual([])
+    expect(lacking.filter(([, , letters]) => letters !== '')).toEqual([])
     Object.values(WORDS).forEach((words, i) => write(pdf, 'text', words, 20, 20 + 20 * i, { lineBreak: false }))
     write(pdf, 'strong', WORDS.polish, 20, 400, { width: 60, height: 40, ellipsis: true })
     expect(widthOf(pdf, 'text', 'aΩ')).toBeCloseTo(widthOf(pdf, 'text', 'a') + widthOf(pdf, 'text', 'Ω'), 6)
@@ -79,19 +88,35 @@ test('whoever takes one family for each letter is told which, and text needs no 
   expect(pieces[1]!.family).toBe(heading)
 })
 
+test('each file is called inside what whoever draws with it asks for', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'outfit-fonts-'))
+  try {
+    const files = await fontFiles(folder)
+    const words = Object.values(WORDS).join(' ')
+    for (const face of FACE_NAMES) {
+      const family = face === 'heading' ? INNER_FAMILIES.heading : INNER_FAMILIES.text
+      const pieces = INNER_FAMILIES.piecesOf!(words, family)
+      runsOf(words).forEach(({ subset }, i) => {
+        const name = Buffer.from(pieces[i]!.family, 'utf16le').swap16()
+        expect([face, subset, readFileSync(files.get(fontName(face, subset))!).includes(name)]).toEqual([
+          face,
+          subset,
+          true,
+        ])
+      })
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+})
+
 test('no letter of Latin alphabets is lacking in any face', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'outfit-fonts-'))
   try {
     const { pdf } = await startPdf(folder, 'Letters')
     // But for one that is no letter of any language any more.
     const letters = Array.from({ length: 0x80 }, (_, i) => String.fromCodePoint(0x100 + i)).filter((one) => one !== 'ŉ')
-    for (const face of FACE_NAMES)
-      for (const { subset, text } of runsOf(letters.join(''))) {
-        pdf.font(fontName(face, subset))
-        const { _font } = pdf as unknown as { _font: { font: { hasGlyphForCodePoint: (code: number) => boolean } } }
-        const lacking = [...text].filter((letter) => !_font.font.hasGlyphForCodePoint(letter.codePointAt(0)!))
-        expect([face, subset, lacking]).toEqual([face, subset, []])
-      }
+    for (const face of FACE_NAMES) expect([face, lackingIn(pdf, face, letters.join(''))]).toEqual([face, ''])
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }

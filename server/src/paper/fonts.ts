@@ -78,21 +78,37 @@ export function runsOf(text: string): { subset: Subset; text: string }[] {
   return runs
 }
 
+/** Letters beyond those that every file named `latin` has; pictures carry photos of millions of those. */
+const FURTHER_LETTERS = /[^\0-\u00ff]+/g
+
+/** The files that have the letters of a text. */
+export function subsetsIn(text: string): Set<Subset> {
+  const further = text.match(FURTHER_LETTERS)?.join('') ?? ''
+  return new Set<Subset>(['latin', ...runsOf(further).map(({ subset }) => subset)])
+}
+
+/** What a file is as a rule, read once. */
+const rulesRead = new Map<string, string>()
+function ruleOf(face: Face, subset: Subset): string {
+  const file = fileOf(face, subset)
+  const known = rulesRead.get(`${face.family} ${file}`)
+  if (known) return known
+  const range = subset === 'latin' ? '' : `;unicode-range:${rangeOf(subset)}`
+  const rule = `@font-face{font-family:"${face.family}";font-weight:${face.weight};src:url(data:font/woff2;base64,${woff2(face, subset).toString('base64')}) format("woff2")${range}}`
+  rulesRead.set(`${face.family} ${file}`, rule)
+  return rule
+}
+
 /**
  * @font-face rules with the fonts inside, so that a picture looks the same wherever it is opened: of those that have letters
  * of `text`.
  */
 export function embeddedFontCss(text: string): string {
-  const used = new Set<Subset>(['latin', ...runsOf(text).map(({ subset }) => subset)])
+  const used = subsetsIn(text)
   // Of rules for the same letters the last counts: that of the face itself.
   const rules = SUBSETS.filter((subset) => used.has(subset)).reverse()
   return Object.values(FACES)
-    .flatMap((face) =>
-      rules.map((subset) => {
-        const range = subset === 'latin' ? '' : `;unicode-range:${rangeOf(subset)}`
-        return `@font-face{font-family:"${face.family}";font-weight:${face.weight};src:url(data:font/woff2;base64,${woff2(face, subset).toString('base64')}) format("woff2")${range}}`
-      }),
-    )
+    .flatMap((face) => rules.map((subset) => ruleOf(face, subset)))
     .join('')
 }
 

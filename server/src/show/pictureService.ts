@@ -4,7 +4,7 @@ import type { Response } from 'express'
 import { join } from 'node:path'
 import { pageSvg, printedSize, stacked, type Page } from '@outfit/core/show'
 import { SETTINGS, type Settings } from '../base/settings.ts'
-import { embeddedFontCss, fontFiles, INNER_FAMILIES, runsOf } from '../paper/fonts.ts'
+import { embeddedFontCss, fontFiles, INNER_FAMILIES, subsetsIn } from '../paper/fonts.ts'
 import { picturesPdf } from '../paper/picturesPdf.ts'
 
 /** Dots in a millimetre of a PNG picture: 300 dpi. */
@@ -39,16 +39,16 @@ export class PictureService {
     const page = pages.length === 1 ? pages[0]! : stacked(name, pages)
     if (kind === 'svg') {
       response.type('image/svg+xml')
-      return pageSvg(page, embeddedFontCss(pageSvg(page, '')))
+      return pageSvg(page, embeddedFontCss)
     }
     return new StreamableFile(await this.png(page), { type: 'image/png' })
   }
 
   private async png(page: Page): Promise<Buffer> {
-    const svg = pageSvg(page, '', INNER_FAMILIES)
+    const svg = pageSvg(page, undefined, INNER_FAMILIES)
     const files = await fontFiles(join(this.settings.data, 'fonts'))
     // Each file is read anew for every picture.
-    const used = new Set<string>(['latin', ...runsOf(svg).map(({ subset }) => subset)])
+    const used: Set<string> = subsetsIn(svg)
     const { width, height } = printedSize(page)
     const dots = Math.min(DOTS_PER_MM, Math.sqrt(MOST_DOTS / (width * height)))
     const picture = new Resvg(svg, {

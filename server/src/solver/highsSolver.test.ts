@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { planSourcing, readProblem } from '@outfit/core/sourcing'
+import { seeded } from '@outfit/core/base'
 import { MilpBuilder, type SolveMilp } from '@outfit/core/solver'
 import { loadHighsSolver } from './highsSolver.ts'
 
@@ -80,4 +81,46 @@ test('a model that breaks the solver is solved by another, and so is what comes 
     expect(outcome).toMatchObject({ status: 'optimal', values: [2] })
   }
   expect(models.length).toBeGreaterThan(0)
+})
+
+/** Sets of which the fewest are to cover everything: nothing a solver sees at a glance. */
+function covering(seed: number) {
+  const random = seeded(seed)
+  const build = new MilpBuilder()
+  const sets = Array.from({ length: 60 }, () => build.column(10 + Math.floor(random() * 10), 1))
+  for (let row = 0; row < 60; row++) {
+    const having = sets.filter(() => random() < 0.12)
+    if (having.length > 0)
+      build.row(
+        1,
+        Infinity,
+        having.map((column): [number, number] => [column, 1]),
+      )
+  }
+  return build.model
+}
+
+test('so many iterations end it, the same every time, with a bound and a point that are sound; a proof comes to the same', async () => {
+  const solve = await loadHighsSolver()
+  const model = covering(3)
+  const cost = (values: readonly number[]) => model.columns.reduce((sum, one, c) => sum + one.cost * values[c]!, 0)
+  const whole = solve(model, { seconds: 60, gap: 0 })
+  expect(whole.status).toBe('optimal')
+  const best = cost(whole.values!)
+  const some = [1, 1].map((iterations) => solve(model, { seconds: 60, gap: 0, iterations }))
+  expect(some[0]!.status).not.toBe('optimal')
+  expect(some[1]).toEqual(some[0])
+  expect(some[0]!.bound).toBeLessThanOrEqual(best + 1e-6)
+  if (some[0]!.values) expect(cost(some[0]!.values)).toBeGreaterThanOrEqual(best - 1e-6)
+  const points: number[] = []
+  const proof = solve(model, {
+    seconds: 60,
+    gap: 0,
+    start: [...whole.values!],
+    proveOnly: true,
+    onPoint: (point) => points.push(cost([...point])),
+  })
+  expect([proof.status, cost(proof.values!)]).toEqual(['optimal', best])
+  // Each point it tells of is better than the one before.
+  expect(points).toEqual([...points].sort((a, b) => b - a))
 })

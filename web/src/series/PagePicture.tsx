@@ -6,7 +6,7 @@ export const SCREEN_FACES = { heading: 'Bricolage Grotesque Variable', text: 'At
 
 /** A page as it will be printed, drawn here and now, lying on the table. */
 export function PagePicture({ page, label, className = '' }: { page: Page; label: string; className?: string }) {
-  const svg = useMemo(() => pageSvg(page, '', SCREEN_FACES), [page])
+  const svg = useMemo(() => pageSvg(page, undefined, SCREEN_FACES), [page])
   return (
     <div
       role="img"

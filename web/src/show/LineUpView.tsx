@@ -85,7 +85,7 @@ function LineUpPage({ roster }: { roster: RosterShelf }) {
   const sound = useMemo(() => objects.filter(({ width, height }) => width > 0 && height > 0), [objects])
   const pose = useMemo(() => poseOf(lined, sound, { tiers, step }), [lined, sound, tiers, step])
   const svg = useMemo(
-    () => pageSvg(lineUpPage({ title: roster.name, members: lined, objects: sound, pose, step }), '', FAMILIES),
+    () => pageSvg(lineUpPage({ title: roster.name, members: lined, objects: sound, pose, step }), undefined, FAMILIES),
     [roster.name, lined, sound, pose, step],
   )
   const statures = statureLines(
