@@ -3,6 +3,7 @@ import { keepsLimits } from './keepsLimits.ts'
 import { sourcingModel } from './model.ts'
 import { reduceProblem } from './reduce.ts'
 import { settle, unmetIn, type Settlement } from './settle.ts'
+import { unitsInModel } from './supplyModel.ts'
 import type { SolveMilp } from '../solver/index.ts'
 import type { Limits, SourcingPlan, SourcingProblem } from './types.ts'
 
@@ -10,6 +11,14 @@ import type { Limits, SourcingPlan, SourcingProblem } from './types.ts'
 export interface Fewest {
   units: number
   proven: boolean
+  /** Units by offer id of a purchase that leaves so few, where the exact solver found one. */
+  bought?: Map<string, number>
+}
+
+/** Units that stay unmet even where everything is bought. */
+export function unmetByAll(problem: SourcingProblem): number {
+  const everything = new Map(problem.offers.map(({ id, qty, multiple }) => [id, qty - (qty % multiple)]))
+  return unmetIn(settle(problem, everything))
 }
 
 /**
@@ -24,13 +33,16 @@ export function fewestUnmet(
 ): Fewest {
   const wanted = problem.needs.reduce((sum, need) => sum + need.qty, 0)
   const atHand = ready ? unmetIn(ready) : wanted
-  const everything = new Map(problem.offers.map(({ id, qty, multiple }) => [id, qty - (qty % multiple)]))
-  if (atHand === 0 || atHand === unmetIn(settle(problem, everything))) return { units: atHand, proven: true }
+  if (atHand === 0 || atHand === unmetByAll(problem)) return { units: atHand, proven: true }
   const model = sourcingModel(problem, 'unmet')
   const outcome = solve(model.milp, { seconds: Math.max(0.1, seconds), gap: 0 })
   if (!outcome.values) return { units: atHand, proven: false }
   const found = model.unmet.reduce((sum, column) => sum + Math.round(outcome.values![column]!), 0)
-  return { units: Math.min(atHand, found), proven: outcome.status === 'optimal' }
+  return {
+    units: Math.min(atHand, found),
+    proven: outcome.status === 'optimal',
+    bought: unitsInModel(problem, model.steps, outcome.values),
+  }
 }
 
 /** The limit without which fewer units would stay unmet, if any; money before parcels before time. */

@@ -73,6 +73,20 @@ describe('what a parcel is charged', () => {
     expect(termsOf(shop, [stocked(40, 40, 5), stocked(100, 100, 1, 1, 30)]).charge(800, 800)).toBe(50 + 30 + 100)
   })
 
+  test('what fills up to the minimum stays in the band it is charged for, or is charged for the next', () => {
+    const upToFour: [number | null, number][] = [
+      [4, 100],
+      [null, 300],
+    ]
+    const charge = (minimum: number) =>
+      termsOf(banded('count', upToFour, { minimum }), [stocked(20, 1, 9, 1, 2), stocked(50, 1, 3, 2, 30)]).charge(
+        100,
+        2,
+      )
+    // Two of the cheap ones fit into the band; for 100 it takes two dear ones, for 150 it has to be left.
+    expect([charge(140), charge(200), charge(250)]).toEqual([104, 160, 315])
+  })
+
   test('what fills up to a band counts towards the minimum, and what still lacks comes on top', () => {
     const shop = banded(
       'weight',

@@ -15,9 +15,11 @@ export interface Stock {
   most: number
 }
 
+const net = (one: Stock) => Math.max(0, one.net)
+
 /**
- * The least money that goods nobody needs cost to come up to something, the best value first, the last of them in part; steps
- * bought already are no longer for sale.
+ * The least money that goods nobody needs cost to come up to something, the best value first (or what is to be `spared`
+ * instead of money), the last of them in part; steps bought already are no longer for sale.
  */
 class Filling {
   private readonly offers: Int32Array
@@ -25,32 +27,35 @@ class Filling {
   private readonly net: Float64Array
   private readonly most: Int32Array
   private readonly price: Float64Array
-  /** Of the last cost, what is taken is worth. */
+  private readonly amounts: Float64Array
+  /** Of the last cost, what is taken is worth, and its amount. */
   goods = 0
+  amount = 0
   /** Money for one more at the least. */
   readonly rate: number
 
-  constructor(stock: readonly Stock[], worthOf: (stock: Stock) => number) {
-    const net = (one: Stock) => Math.max(0, one.net)
+  constructor(stock: readonly Stock[], worthOf: (stock: Stock) => number, spared: (stock: Stock) => number = net) {
     const sorted = stock
       .filter((one) => worthOf(one) > 0 && one.most > 0)
-      .sort((a, b) => net(a) / worthOf(a) - net(b) / worthOf(b))
+      .sort((a, b) => spared(a) / worthOf(a) - spared(b) / worthOf(b))
     this.offers = Int32Array.from(sorted, ({ offer }) => offer)
     this.worth = Float64Array.from(sorted, worthOf)
     this.net = Float64Array.from(sorted, net)
     this.most = Int32Array.from(sorted, ({ most }) => most)
     this.price = Float64Array.from(sorted, ({ price }) => price)
+    this.amounts = Float64Array.from(sorted, ({ amount }) => amount)
     this.rate = sorted.length > 0 ? this.net[0]! / this.worth[0]! : Infinity
   }
 
   /**
    * What so much costs, while of one offer so many steps more are bought than `steps` says; more than anything where there is
-   * too little. `goods` is the worth of what is taken then.
+   * too little. `goods` is the worth of what is taken then, `amount` its amount.
    */
   cost(lack: number, steps: Int32Array, offer: number, change: number): number {
     let sum = 0
     let open = lack
     this.goods = 0
+    this.amount = 0
     for (let i = 0; i < this.offers.length && open > CLOSE; i++) {
       const at = this.offers[i]!
       const left = this.most[i]! - steps[at]! - (at === offer ? change : 0)
@@ -58,6 +63,7 @@ class Filling {
       const taken = Math.min(left, open / this.worth[i]!)
       sum += taken * this.net[i]!
       this.goods += taken * this.price[i]!
+      this.amount += taken * this.amounts[i]!
       open -= taken * this.worth[i]!
     }
     return open > CLOSE ? Infinity : sum
@@ -80,6 +86,8 @@ export class ParcelTerms {
   private readonly bands: readonly { from: number; upTo: number; price: number }[]
   private readonly byAmount: Filling
   private readonly byGoods: Filling
+  /** Up to the minimum with the least amount, for a band that must not be left. */
+  private readonly slight: Filling
   /** Of the last charge, the band it is in; -1 where nobody sends the parcel. */
   private band = -1
 
@@ -106,6 +114,11 @@ export class ParcelTerms {
     const fillers = this.falls ? stock : []
     this.byAmount = new Filling(fillers, ({ amount }) => amount)
     this.byGoods = new Filling(fillers, ({ price }) => price)
+    this.slight = new Filling(
+      fillers,
+      ({ price }) => price,
+      ({ amount }) => amount,
+    )
   }
 
   /**
@@ -140,10 +153,11 @@ export class ParcelTerms {
 
   /** Shipping and goods to fill up with in the band where they are least, and that band; the minimum is come up to as well. */
   private filledUp(goods: number, amount: number, offer: number, change: number): number {
-    const { bands, basis, steps, byAmount, byGoods } = this
+    const { bands, basis, steps, byAmount, byGoods, slight } = this
     const short = this.minimum - goods
     const byValue = basis === 'value'
     const toMinimum = short > 0 ? byGoods.cost(short, steps, offer, change) : 0
+    const withMinimum = amount + (short > 0 ? byGoods.amount : 0)
     let least = Infinity
     this.band = -1
     for (let b = 0; b < bands.length; b++) {
@@ -154,11 +168,21 @@ export class ParcelTerms {
       if (lack > 0 && lack * byAmount.rate >= least) break
       if (price + toMinimum >= least || (byValue && goods + short > upTo)) continue
       let extra = toMinimum
+      let filled = withMinimum
       if (lack > 0 && (!byValue || lack > short)) {
         extra = byAmount.cost(lack, steps, offer, change)
+        filled = from
         // What fills up to the band counts towards the minimum.
         const rest = short - byAmount.goods
-        if (rest > CLOSE && !byValue) extra += byGoods.cost(rest, steps, offer, change)
+        if (rest > CLOSE && !byValue) {
+          extra += byGoods.cost(rest, steps, offer, change)
+          filled += byGoods.amount
+        }
+      }
+      if (filled > upTo + CLOSE) {
+        // The cheapest goods up to the minimum would leave the band.
+        extra = Math.max(extra, slight.cost(short, steps, offer, change))
+        if (amount + slight.amount > upTo + CLOSE) continue
       }
       if (price + extra < least) [this.band, least] = [b, price + extra]
     }

@@ -1,5 +1,5 @@
 import { naiveUnits } from './cheapestOfEach.ts'
-import { fewestUnmet, tightLimit } from './impossible.ts'
+import { fewestUnmet, tightLimit, unmetByAll } from './impossible.ts'
 import { keepsLimits } from './keepsLimits.ts'
 import { Ledger } from './ledger.ts'
 import { lagrangianBound, type LagrangianBound } from './lagrangian.ts'
@@ -40,7 +40,7 @@ interface Candidate {
 
 /**
  * How work is shared, by how many offers there are: search, in `Ledger.work`, of which one to two million take a second, and
- * mixing by the exact solver, in simplex iterations. As work is counted and not timed, the same is found on every machine and
+ * mixing by the exact solver, in simplex iterations, of which one to two thousand do. As work is counted and not timed, the same is found on every machine and
  * the clock only ends it; and more seconds begin with all that fewer would have found.
  */
 interface Schedule {
@@ -55,19 +55,22 @@ interface Schedule {
   proves: boolean
 }
 const SCHEDULES = {
-  small: { anew: 0, combine: 0, first: 0.5e6, turns: [0], mixing: 20_000, proves: true },
-  middling: { anew: 0.3e6, combine: 0.2e6, first: 0.5e6, turns: [0, 0.4e6], mixing: 40_000, proves: true },
-  large: { anew: 0, combine: 0, first: 1.2e6, turns: [0, 1e6], mixing: 30_000, proves: false },
+  small: { anew: 0, combine: 0, first: 0.5e6, turns: [0], mixing: 2_000, proves: true },
+  middling: { anew: 0.3e6, combine: 0.2e6, first: 0.5e6, turns: [0, 0.4e6], mixing: 2_000, proves: true },
+  large: { anew: 0, combine: 0, first: 1.2e6, turns: [0, 1e6], mixing: 2_000, proves: false },
   /** Of a large one whose parcels weigh heavily: whom to buy from decides then. */
-  heavy: { anew: 0.7e6, combine: 0.7e6, first: 0.6e6, turns: [0, 0.6e6], mixing: 60_000, proves: false },
+  heavy: { anew: 0.7e6, combine: 0.7e6, first: 0.6e6, turns: [0, 0.6e6], mixing: 2_000, proves: false },
 } satisfies Record<string, Schedule>
 /** Offers under which a problem is small, and middling. */
 const SMALL = 260
-const MIDDLING = 1000
+const MIDDLING = 700
 /** Share of a plan that goes to parcels from which they weigh heavily. */
 const HEAVY = 0.125
 /** Work of beginning anew once all turns have been taken and there is time left. */
 const ANEW = 0.7e6
+/** Work for meeting more, and the share of the seconds for the proof that no more can be met. */
+const MEETING = 1e6
+const PROVING_FEWEST = 0.5
 /** Work after which the best so far is told again. */
 const TELLING = 0.1e6
 /** Kept back of the seconds, since the solver looks at the clock only now and then. */
@@ -132,7 +135,13 @@ export class Planner {
     const first = new PlanSearch(new Ledger(reduced), { late })
     first.begin()
     this.take(first)
-    const unmet = fewestUnmet(reduced, this.best?.settled, solve, left())
+    // Where limits stand in the way, what can be met is found sooner by searching than proven.
+    if (this.best && unmetIn(this.best.settled) > unmetByAll(reduced)) {
+      first.run(MEETING)
+      this.take(first)
+    }
+    const unmet = fewestUnmet(reduced, this.best?.settled, solve, left() * PROVING_FEWEST)
+    this.offer(unmet.bought ?? null)
     this.fewest = unmet.units
     this.isFewest = unmet.proven
     this.tight = this.fewest > 0 ? tightLimit(problem, this.fewest, solve, left) : undefined
