@@ -1,6 +1,8 @@
 import { dateAfter, seeded } from '@outfit/core/base'
-import { parts } from './parts.mjs'
+import { isSmall, parts as all } from './parts.mjs'
 import { figures, releases } from './releases.mjs'
+
+const parts = all.filter((part) => !isSmall(part))
 
 /** Offers of the first sellers come from one stream of chance, those of the newer ones from another. */
 const FOUNDERS = 5
@@ -244,9 +246,37 @@ export function offers() {
   ])
   const dear = new Set(parts.filter(({ key }) => key in DEAR).map(({ code }) => code))
   const has = ({ kind, code }) => kind !== 'part' || (made.has(code) && !dear.has(code))
-  return listed
-    .flatMap((lines, i) => (i < FOUNDERS ? lines : lines.filter(has)))
-    .map((line) => ({ date: DAY, ...line }))
+  return [...listed.flatMap((lines, i) => (i < FOUNDERS ? lines : lines.filter(has))), ...smallLines()].map((line) => ({
+    date: DAY,
+    ...line,
+  }))
+}
+
+/** Who sells small pieces; by the handful and cheap. */
+const SELLS_SMALL = ['tin-whistle', 'old-cooperage', 'gull-and-ladder']
+
+function smallLines() {
+  const random = seeded(1207)
+  return sellers
+    .filter(({ code }) => SELLS_SMALL.includes(code))
+    .flatMap((seller) =>
+      all.filter(isSmall).flatMap((part) => {
+        if (random() > 0.8) return []
+        const price = toCurrency((14 + 40 * random()) * seller.level, seller)
+        return [
+          {
+            seller: seller.code,
+            kind: 'part',
+            code: part.code,
+            condition: 'new',
+            price,
+            currency: seller.currency,
+            stock: 2 + Math.floor(random() * 20),
+            multiple: 1,
+          },
+        ]
+      }),
+    )
 }
 
 /** What a seller offers. Now and then a newer one asks a price nobody else would. */

@@ -6,7 +6,7 @@ const colourCode = (name) => colours.find((colour) => colour.name === name).code
 const releaseCode = (name) => releases.find((release) => release.name === name).code
 
 /** A take; `altered` says by slot what is done to the part there for good, `turned` what is worn back to front. */
-const take = (label, wearing, { chosen = false, reason = '', altered = {}, turned = [] } = {}) => ({
+const take = (label, wearing, { chosen = false, reason = '', altered = {}, turned = [], made = [] } = {}) => ({
   label,
   chosen,
   ...(reason ? { reason } : {}),
@@ -15,15 +15,23 @@ const take = (label, wearing, { chosen = false, reason = '', altered = {}, turne
     turned: placement.turned || turned.includes(placement.slot),
     ...(altered[placement.slot] ? { altered: altered[placement.slot] } : {}),
   })),
+  ...(made.length > 0 ? { made } : {}),
 })
 
 const outfit = (name, faction, takes, { stature = 'full', more = {}, ...rest } = {}) => ({
   name,
   outfits: [{ name, faction, stature, brief: brief(marketWishes[name] ?? '', { stature, ...rest }), takes, ...more }],
 })
-/** An outfit of one take. */
-const one = (name, faction, wearing, { altered, turned, ...rest } = {}) =>
-  outfit(name, faction, [take('A', wearing, { chosen: true, altered, turned })], rest)
+/** An outfit of one take; `alsoMade` makes a second one with something made of several parts. */
+const one = (name, faction, wearing, { altered, turned, alsoMade, ...rest } = {}) =>
+  outfit(
+    name,
+    faction,
+    [take('A', wearing, { chosen: true, altered, turned }), ...(alsoMade ? [takeB(wearing, alsoMade)] : [])],
+    rest,
+  )
+/** The same clothes with something made of several parts in the place of what is there. */
+const takeB = (wearing, made) => take('B', wearing, { made: [made] })
 
 const paint = (name, note) => [{ kind: 'painted', colour: colourCode(name), note }]
 
@@ -64,7 +72,7 @@ const nightMarket = {
       'Abe, nets',
       'Makers',
       'headgear OILH/Marigold; head beard-pewter/Shell; torso cable-knit/Oat; hips wadersF/Oak; heldRight POT/Rope; neck BEARD/Rain',
-      { years: 66, abilities: ['fishes'] },
+      { years: 66, abilities: ['fishes'], alsoMade: { slot: 'beside', name: 'Net cart' } },
     ),
     one(
       'Roon, the forge',
@@ -74,6 +82,7 @@ const nightMarket = {
         years: 58,
         abilities: ['mends'],
         altered: { headgear: paint('Rain', 'Two thin coats over a primer') },
+        alsoMade: { slot: 'heldRight', name: 'Forge staff' },
       },
     ),
     one(
@@ -216,11 +225,12 @@ nightMarket.series = {
 }
 
 /** A released figure as it was sold, and better by one part. */
-function audited(name, faction, better, reason, rest = {}) {
+function audited(name, faction, better, reason, { alsoMade, ...rest } = {}) {
   const figure = figures.find((one) => one.name === name)
   const kept = better === null || rest.kept === true
   const released = { label: 'A', chosen: kept, placements: figure.placements }
   const takes = better === null ? [released] : [released, take('B', better, { chosen: !kept, reason, ...rest.take })]
+  if (alsoMade) takes.push(take('C', better, { made: [alsoMade] }))
   return outfit(name, faction, takes, { ...rest, more: { ...rest.more, base: figure.code } })
 }
 
@@ -285,7 +295,7 @@ const better = {
       'Colours',
       'headgear WIND/Rain; head paint-coral/Fawn; torso petal-smock/Chalk; hands Fawn; lower FTAIL/Lagoon; neck MEDAL/Quay Blue; heldRight NET/Marigold',
       'A net tells what she does.',
-      { statureWeight: 'none', abilities: ['fishes'] },
+      { statureWeight: 'none', abilities: ['fishes'], alsoMade: { slot: 'lower', name: 'Punt' } },
     ),
     audited(
       'Canal child with net',

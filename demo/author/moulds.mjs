@@ -144,6 +144,14 @@ const MOULDS = [
   ['PLANT', 'Paper lantern', 'held', 'paper-lantern', 0, 0, 0.6, 'item=lantern;light=yes'],
   ['GULL', 'Gull', 'beside', 'gull', 0, 0, 1.4, 'animal=gull'],
   ['BARR', 'Barrel', 'beside', 'barrel', 0, 0, 3.8, 'thing=barrel'],
+  ['ROD', 'Round rod', 'held', 'rod', 0, 0, 0.5, 'item=rod'],
+  ['SROD', 'Short rod', 'held', 'short-rod', 0, 0, 0.3, 'item=rod'],
+  ['JEWEL', 'Cut jewel', 'held', 'jewel', 0, 0, 0.2, 'item=jewel'],
+  ['HORN', 'Curved horn', 'held', 'curved-horn', 0, 0, 0.3, 'item=horn'],
+  ['BLADE', 'Broad blade', 'held', 'broad-blade', 0, 0, 0.4, 'item=blade'],
+  ['WHEEL', 'Spoked wheel', 'held', 'spoked-wheel', 0, 0, 0.9, 'item=wheel'],
+  ['PLANK', 'Narrow plank', 'held', 'plank', 0, 0, 0.8, 'item=plank'],
+  ['TROUG', 'Open trough', 'held', 'trough', 0, 0, 1.6, 'item=trough'],
 ]
 /** What each kind holds on to, and what most moulds of it hide. */
 const CONNECTIONS = {

@@ -277,3 +277,17 @@ for (const sleeve of ['Chalk', 'Foxglove', 'Mint']) {
   add(`puff-armR/${sleeve}`, 'Puffed sleeve', 'PUFFR', [sleeve], null, 2018)
   add(`puff-armL/${sleeve}`, 'Puffed sleeve', 'PUFFL', [sleeve], null, 2018)
 }
+
+/** Small pieces that others are put together of; offers of theirs come from a stream of chance of their own. */
+const SMALL = {
+  ROD: ['Oak', 'Tar', 'Tin'],
+  SROD: ['Oak', 'Tar'],
+  JEWEL: ['Clear Honey', 'Clear Berry', 'Clear Tide'],
+  HORN: ['Brass', 'Oat'],
+  BLADE: ['Tin/Tar', 'Brass/Oak'],
+  WHEEL: ['Oak/Tin', 'Tar/Brass'],
+  PLANK: ['Oak', 'Rope'],
+  TROUG: ['Rope/Oak', 'Quay Blue/Chalk'],
+}
+addColourways(SMALL, 1)
+export const isSmall = ({ key }) => Object.hasOwn(SMALL, key.split('/')[0])

@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { stringify } from 'csv-stringify/sync'
 import { colours } from './palette.mjs'
+import { made } from './made.mjs'
 import { moulds } from './moulds.mjs'
 import { prints } from './prints.mjs'
 import { parts } from './parts.mjs'
@@ -140,7 +141,7 @@ csv(
   lines.map((o) => [o.date, o.seller, o.kind, o.code, o.condition, o.price, o.currency, o.stock, o.multiple]),
 )
 files['market.json'] = JSON.stringify(market, null, 1) + '\n'
-files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, rosters, later }, null, 1) + '\n'
+files['rosters.json'] = JSON.stringify({ format: 'outfit.rosters', version: 1, made, rosters, later }, null, 1) + '\n'
 
 // What ships with every workspace: the palette, and the moulds there are drawings of.
 const list = (text) => (text ? String(text).split(';') : [])

@@ -146,7 +146,8 @@ export function dress(
   catalogue: Catalogue,
 ): Placement[] {
   const { slot, slots, pick } = dressing
-  if (SLOT_FACTS[slot].stack && placements.some((p) => p.slot === slot && p.part === part.code)) return [...placements]
+  if (SLOT_FACTS[slot].stack && placements.some((p) => p.slot === slot && p.part === part.code && !p.made))
+    return [...placements]
   if (pick !== 'both-sides') return wear(placements, slot, part, catalogue)
   return slots.reduce(
     (list, side) => {
@@ -159,7 +160,7 @@ export function dress(
 
 /** Whether every part this pick would put on is worn already. */
 export function isDressed(placements: readonly Placement[], dressing: Dressing, part: Part): boolean {
-  const worn = (slot: Slot, code: string) => placements.some((p) => p.slot === slot && p.part === code)
+  const worn = (slot: Slot, code: string) => placements.some((p) => p.slot === slot && p.part === code && !p.made)
   if (part.components.length > 0) return part.components.every((component) => worn(component.slot, component.part))
   return worn(dressing.slot, part.code)
 }

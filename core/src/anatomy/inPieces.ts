@@ -5,7 +5,7 @@ import type { Component, Slot } from '../catalogue/index.ts'
  * to it (`order`, turned, altered) where the piece is worn in the same slot. A slot where something else is worn keeps that.
  * The same list where nothing is made of pieces. O(placements × components).
  */
-export function inPieces<T extends { slot: Slot; part: string; order: number }>(
+export function inPieces<T extends { slot: Slot; part: string; order: number; made?: object | null }>(
   worn: readonly T[],
   componentsOf: (part: string) => readonly Pick<Component, 'slot' | 'part'>[],
   plain: (slot: Slot, part: string) => T,
@@ -14,7 +14,8 @@ export function inPieces<T extends { slot: Slot; part: string; order: number }>(
   const filled = new Set(worn.flatMap(({ slot, part }) => (componentsOf(part).length === 0 ? [slot] : [])))
   return worn.flatMap((placement) => {
     const components = componentsOf(placement.part)
-    if (components.length === 0) return [placement]
+    // What something is made of keeps its place there.
+    if (components.length === 0 || placement.made) return [placement]
     return components.flatMap(({ slot, part }): T[] => {
       if (filled.has(slot)) return []
       filled.add(slot)

@@ -1,4 +1,4 @@
-import type { PartKind, Slot } from '../catalogue/index.ts'
+import type { MadeAs, PartKind, Slot } from '../catalogue/index.ts'
 
 interface SlotFacts {
   label: string
@@ -55,4 +55,13 @@ export const SPINE: readonly { key: string; label: string; slots: readonly Slot[
 /** Slots a kind of part can be put into. */
 export function slotsFor(kind: PartKind): Slot[] {
   return (Object.keys(SLOT_FACTS) as Slot[]).filter((slot) => SLOT_FACTS[slot].accepts.includes(kind))
+}
+
+/** The slots each way of wearing something made may use. */
+export const MADE_SLOTS: Readonly<Record<MadeAs, readonly Slot[]>> = {
+  held: ['heldRight', 'heldLeft'],
+  beside: ['beside'],
+  back: ['neck'],
+  shoulders: ['neck'],
+  lower: ['lower'],
 }

@@ -1,16 +1,17 @@
 import { alsoFills, mouldOf, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
+import { blocksIn } from './blocks.ts'
 import { sitsOver } from './overHair.ts'
-import { SLOT_FACTS } from './slots.ts'
+import { MADE_SLOTS, SLOT_FACTS } from './slots.ts'
 
 /** Legs come as hips with two legs or as one lower piece; putting one on takes the other off. */
-const EXCLUDES: Partial<Record<Slot, readonly Slot[]>> = {
+export const EXCLUDES: Partial<Record<Slot, readonly Slot[]>> = {
   lower: ['hips', 'legRight', 'legLeft'],
   hips: ['lower'],
   legRight: ['lower'],
   legLeft: ['lower'],
 }
 
-const without = (placements: readonly Placement[], slots: readonly Slot[]) =>
+export const without = (placements: readonly Placement[], slots: readonly Slot[]) =>
   placements.filter((placement) => !slots.includes(placement.slot))
 
 const mouldFor = (code: string, catalogue: Catalogue) => {
@@ -63,9 +64,11 @@ export function wear(placements: readonly Placement[], slot: Slot, part: Part, c
   )
 }
 
-/** Take off whatever is in a slot, or one piece of a stack when `order` is given. */
+/** Take off whatever is in a slot, or one piece of a stack when `order` is given; what is made of several goes as a whole. */
 export function takeOff(placements: readonly Placement[], slot: Slot, order?: number): Placement[] {
-  return placements.filter((p) => p.slot !== slot || (order !== undefined && p.order !== order))
+  if (order === undefined) return without(placements, [slot])
+  const taken = blocksIn(placements, slot).find((block) => block.some((p) => p.order === order)) ?? []
+  return placements.filter((p) => !taken.includes(p))
 }
 
 /** Turn the part in a slot round. */
@@ -75,13 +78,13 @@ export function turn(placements: readonly Placement[], slot: Slot): Placement[] 
 
 /** Move a piece of a stack one place in (-1, nearer the body) or out (+1); at the end it stays where it is. */
 export function shift(placements: readonly Placement[], slot: Slot, order: number, by: -1 | 1): Placement[] {
-  const stack = placements.filter((p) => p.slot === slot).sort((a, b) => a.order - b.order)
-  const from = stack.findIndex((p) => p.order === order)
+  const stack = blocksIn(placements, slot)
+  const from = stack.findIndex((block) => block.some((p) => p.order === order))
   const to = from + by
   if (from < 0 || to < 0 || to >= stack.length) return [...placements]
   const moved = [...stack]
   moved.splice(to, 0, ...moved.splice(from, 1))
-  return [...without(placements, [slot]), ...moved.map((p, index) => ({ ...p, order: index }))]
+  return [...without(placements, [slot]), ...moved.flat().map((p, index) => ({ ...p, order: index }))]
 }
 
 export interface PlacementFault {
@@ -98,16 +101,29 @@ export interface PlacementFault {
  */
 export function placementFaults(placements: readonly Placement[], catalogue: Catalogue): PlacementFault[] {
   const taken = new Set<string>()
-  return placements.flatMap(({ slot, part: code, order, altered = [] }, index): PlacementFault[] => {
+  return placements.flatMap(({ slot, part: code, order, altered = [], made }, index): PlacementFault[] => {
     const part = catalogue.parts.get(code)
     if (!part) return [{ index, field: 'part', message: `there is no part ${code}` }]
     const { kind } = mouldOf(catalogue, part)
-    if (part.components.length > 0)
+    if (part.components.length > 0 && !made)
       return [{ index, field: 'part', message: `${code} is an assembly; wear its components` }]
-    if (!SLOT_FACTS[slot].accepts.includes(kind))
-      return [{ index, field: 'slot', message: `${code} is of kind ${kind} and does not fit ${slot}` }]
+    if (made ? !MADE_SLOTS[made.as].includes(slot) : !SLOT_FACTS[slot].accepts.includes(kind))
+      return [
+        {
+          index,
+          field: 'slot',
+          message: made
+            ? `${made.name} is worn as ${made.as} and does not fit ${slot}`
+            : `${code} is of kind ${kind} and does not fit ${slot}`,
+        },
+      ]
+    const unknown = made?.bands?.find(({ colour }) => !catalogue.colours.has(colour))
+    if (unknown) return [{ index, field: 'made.bands', message: `there is no colour ${unknown.colour}` }]
     const { stack, layered } = SLOT_FACTS[slot]
-    const place = stack || layered ? `${slot} ${order}` : slot
+    // A slot for one thing holds all pieces of one that is made of several.
+    const place = stack || layered || (made && made.piece === order) ? `${slot} ${order}` : slot
+    if (!stack && made && placements.some((p) => p.slot === slot && p.made?.item !== made.item))
+      return [{ index, field: 'slot', message: `${slot} is filled twice` }]
     if (taken.has(place)) return [{ index, field: 'slot', message: `${place} is filled twice` }]
     taken.add(place)
     if (layered && !sitsOnThoseBelow(placements, index, catalogue))

@@ -1,12 +1,15 @@
 import {
   ASSEMBLY_SLOTS,
   mouldOf,
+  partWorn,
   piecesWorn,
+  SLOTS,
   type Catalogue,
   type Part,
   type Placement,
   type Slot,
 } from '../catalogue/index.ts'
+import { blocksIn } from '../anatomy/index.ts'
 import type { Brief, BriefWish } from './brief.ts'
 import { deductionsOf, factsOf, type Deduction } from './facts.ts'
 import { judgesOf, WHOLE, type Judge } from './judge.ts'
@@ -45,6 +48,7 @@ export function likenessBy(judges: readonly Judge[], placements: readonly Placem
   const looks = new Map<Slot, Look[]>()
   for (const { slot, placement, part } of piecesWorn(placements, catalogue))
     looks.set(slot, [...(looks.get(slot) ?? []), lookAt(part, placement.turned, catalogue)])
+  for (const [slot, look] of looksOfMade(placements, catalogue)) looks.set(slot, [...(looks.get(slot) ?? []), look])
   const terms = judges.map((judge) => {
     const { slots } = PLACE_FACTS[judge.wish.place]
     const term = termOf(
@@ -62,6 +66,19 @@ export function likenessBy(judges: readonly Judge[], placements: readonly Placem
     deductions,
     missed: terms.filter(({ wish, score }) => wish.weight === 'must' && score < MET),
   }
+}
+
+/** What is made of several parts as the eye meets it: each of its pieces as part of what the whole is. */
+function looksOfMade(placements: readonly Placement[], catalogue: Catalogue): [Slot, Look][] {
+  if (placements.every(({ made }) => !made)) return []
+  return SLOTS.flatMap((slot) =>
+    blocksIn(placements, slot).flatMap((block) =>
+      block.flatMap((placement): [Slot, Look][] => {
+        const part = placement.made && partWorn(placement, catalogue)
+        return part ? [[slot, lookAt(part, false, catalogue, block[0]!.made?.what ?? '')]] : []
+      }),
+    ),
+  )
 }
 
 /** What some wishes earn by what is worn, less what that holds against itself: likeness before it is kept from 0 to WHOLE. */

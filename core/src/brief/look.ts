@@ -20,12 +20,21 @@ export interface Look {
   hexOf(colour: string): string | undefined
 }
 
-/** What the eye makes of a part, the way it is worn. Guesses layers from words where nobody wrote a recipe. */
-export function lookAt(part: Part, turned: boolean, catalogue: Catalogue): Look {
-  return new PartLook(part, turned, catalogue)
+/**
+ * What the eye makes of a part, the way it is worn; `what` is what it is as a piece of something made of several parts, a
+ * staff, and not by itself. Guesses layers from words where nobody wrote a recipe.
+ */
+export function lookAt(part: Part, turned: boolean, catalogue: Catalogue, what?: string): Look {
+  return new PartLook(part, turned, catalogue, what)
 }
 
 const NO_TRAITS = {}
+
+/** A mould as part of something else: what that is counts, and not what it is by itself. */
+function asPieceOf(what: string, mould: Mould): Mould {
+  const { animal: _animal, ...traits } = mould.traits
+  return { ...mould, traits: { ...traits, item: what, thing: what } }
+}
 
 class PartLook implements Look {
   readonly mould: Mould
@@ -38,8 +47,10 @@ class PartLook implements Look {
     readonly part: Part,
     private readonly turned: boolean,
     private readonly catalogue: Catalogue,
+    what?: string,
   ) {
-    this.mould = mouldOf(catalogue, part)
+    const mould = mouldOf(catalogue, part)
+    this.mould = what === undefined ? mould : asPieceOf(what, mould)
     this.print = part.print === null ? undefined : catalogue.prints.get(part.print)
     this.colour = mainColour(catalogue, part)
     // Traits tell of the front; a turned part is known by its layers alone.

@@ -23,8 +23,9 @@ export function alsoFills(part: Part, catalogue: Catalogue): readonly Slot[] {
 /** Every place that is filled by what is worn. */
 export function slotsFilled(placements: readonly Placement[], catalogue: Catalogue): Set<Slot> {
   const filled = new Set<Slot>()
-  for (const { slot, part: code } of placements) {
+  for (const { slot, part: code, made } of placements) {
     filled.add(slot)
+    if (made) continue
     const part = catalogue.parts.get(code)
     if (part) for (const other of alsoFills(part, catalogue)) filled.add(other)
   }
@@ -41,16 +42,17 @@ export interface PieceWorn {
 /**
  * What is seen in each place of the figure: the worn parts, and the other pieces of wholes nobody has written the pieces of
  * (legs like their pair, sleeves in a torso's second colour, hands in its third), except where something else is worn.
- * Parts the catalogue does not have are left out. O(placements).
+ * Parts the catalogue does not have are left out, and so are pieces of what is made of several: a horn on a bow is no hair.
+ * O(placements).
  */
 export function piecesWorn(placements: readonly Placement[], catalogue: Catalogue): PieceWorn[] {
   const worn = placements.flatMap((placement): PieceWorn[] => {
-    const part = partWorn(placement, catalogue)
+    const part = placement.made ? undefined : partWorn(placement, catalogue)
     return part ? [{ slot: placement.slot, placement, part }] : []
   })
   const wholes = worn.filter(({ part }) => alsoFills(part, catalogue).length > 0)
   if (wholes.length === 0) return worn
-  const filled = new Set(worn.map(({ slot }) => slot))
+  const filled = new Set(placements.map(({ slot }) => slot))
   for (const { placement, part } of wholes)
     for (const piece of restOf(part, catalogue))
       if (!filled.has(piece.slot)) worn.push({ ...piece, placement: { ...placement, slot: piece.slot } })

@@ -167,6 +167,53 @@ export interface Alteration {
   final?: true
 }
 
+/** What something made of several parts is worn as: in a hand, beside the figure, on its back, over its shoulders, in place of legs. */
+export const MADE_AS = ['held', 'beside', 'back', 'shoulders', 'lower'] as const
+export type MadeAs = (typeof MADE_AS)[number]
+
+/**
+ * Where a piece sits on the board of what it is part of, in figure units (y down) from where that is held, stands, or meets
+ * the body.
+ */
+export interface Fixed {
+  x: number
+  y: number
+  /** Degrees clockwise. */
+  turn: number
+  mirrored: boolean
+  /** Over the hand or body instead of under it. */
+  front: boolean
+}
+
+/** A string or a rubber band of something made: a piece without a code, from one point of the board to another. */
+export interface MadeBand {
+  name: string
+  /** Colour code. */
+  colour: string
+  x: number
+  y: number
+  toX: number
+  toY: number
+}
+
+/** What a worn piece is part of that is made of several parts, and its place in it. */
+export interface MadeOf extends Fixed {
+  /** Id of the made item. */
+  item: string
+  name: string
+  as: MadeAs
+  /** Its number among the pieces; a copy begins with piece 0. */
+  piece: number
+  /** This copy stays as it is when the item changes. */
+  kept?: true
+  /** With piece 0. What it is, as briefs wish for it: "staff". */
+  what?: string
+  /** With piece 0, worn as `lower`: how high the torso sits above the ground, in figure units. */
+  height?: number
+  /** With piece 0. */
+  bands?: MadeBand[]
+}
+
 /** A part worn in a slot. `neck` and `beside` hold several, innermost first by `order`. */
 export interface Placement {
   slot: Slot
@@ -176,6 +223,8 @@ export interface Placement {
   turned: boolean
   /** What is done to it for good; missing for a part as it was made. */
   altered?: Alteration[]
+  /** What it is a piece of, where it is worn as part of something made; its order counts on through the pieces. */
+  made?: MadeOf
 }
 
 /** Everything a drawing or a check needs to know about the parts at hand, by code. */

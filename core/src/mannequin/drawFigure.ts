@@ -1,5 +1,5 @@
 import { own } from '../base/index.ts'
-import type { Catalogue, Placement, Slot } from '../catalogue/index.ts'
+import { MADE_AS, type Catalogue, type MadeAs, type Placement, type Slot } from '../catalogue/index.ts'
 import { armPen, drawArm, drawHand, drawHead, drawHips, drawLeg, drawNeck, drawTorso, mitt } from './body.ts'
 import { bareLegs, FIGURE_WINDOW, legLengthOf, MEASURES, mmPerUnit } from './geometry.ts'
 import { drawEmblem, emblemPoint } from './emblems.ts'
@@ -8,10 +8,11 @@ import { ITEM_POINTS, ITEMS } from './items.ts'
 import { withoutCutOff, type Stretch } from './cutOff.ts'
 import { COMPANIONS, LOWER_PIECES, WAIST_PIECES } from './lowerAndWaist.ts'
 import { NECK_PIECES } from './neckPieces.ts'
-import { ellipse, scaling, translation, type Matrix } from './path.ts'
+import { boardOrigin, middleOf, shapesOfMade } from './made.ts'
+import { ellipse, multiply, scaling, translation, type Matrix } from './path.ts'
 import { INK, paint, penFor, type Pen, type Shape } from './pen.ts'
 import { FACE_PIECES, FEET_PIECES, plainBand, WRIST_PIECES } from './smallPieces.ts'
-import { BARE, layersSeen, WOOD, wornBySlot, type DrawnPiece } from './worn.ts'
+import { BARE, layersSeen, madeIn, plainIn, WOOD, wornBySlot, type DrawnPiece } from './worn.ts'
 
 export type View = 'front' | 'back'
 
@@ -26,6 +27,8 @@ export interface Drawing {
   height: number
   /** Where the body begins and ends, in figure units. */
   levels: Levels
+  /** Where the board begins of something made of several parts that is worn so; held: in the right hand. */
+  boards: Record<MadeAs, { x: number; y: number }>
   /** Why it shows the plain doll, where what it wears could not be drawn. */
   undrawable?: string
 }
@@ -78,7 +81,7 @@ export function drawDressed(
   { view = 'front', plinth = true, flat = false, stature }: DrawOptions = {},
 ): Drawing {
   const worn = wornBySlot(placements, catalogue)
-  const one = (slot: Slot) => worn.get(slot)?.[0]
+  const one = (slot: Slot) => plainIn(worn, slot)[0]
   const shapes: Shape[] = []
   const stretches: Stretch[] = []
   /** Draw a piece and note which shapes are its own, since it may have been trimmed. */
@@ -89,6 +92,8 @@ export function drawDressed(
   }
   const anchors: Drawing['anchors'] = {}
   const back = view === 'back'
+  /** Companions and things drawn beside the figure so far. */
+  let beside = 0
   const hexOf = (code: string) => catalogue.colours.get(code)?.hex
   const mirror: Matrix = back ? scaling(-1, 1) : scaling(1, 1)
 
@@ -97,9 +102,11 @@ export function drawDressed(
   const leg = legPiece ? legLengthOf(legPiece.mould) : bareLegs(stature)
   const riser = one('feet') ? one('feet')!.mould.height / mmPerUnit() : 0
   const sole = -riser
-  const hipTop = sole - MEASURES.leg[leg] - MEASURES.hips.height
+  // A body of one's own carries the torso as high as it says.
+  const [ownBody] = madeIn(worn, 'lower')
+  const hipTop = sole - (ownBody?.[0]?.placement.made?.height ?? MEASURES.leg[leg] + MEASURES.hips.height)
   const torsoTop = hipTop - MEASURES.torso.height
-  const neckPieces = worn.get('neck') ?? []
+  const neckPieces = plainIn(worn, 'neck')
   const lift = neckPieces.reduce((sum, piece) => sum + piece.mould.neckThickness, 0) / mmPerUnit()
   const headMiddle = torsoTop - lift - MEASURES.neck.height - MEASURES.head.height / 2
 
@@ -108,7 +115,7 @@ export function drawDressed(
   const anchor = (slot: Slot, x: number, y: number) => {
     if (worn.has(slot)) anchors[slot] = { x: back ? -x : x, y }
   }
-  const headdress = headPieces(worn.get('headgear') ?? [])
+  const headdress = headPieces(plainIn(worn, 'headgear'))
   const headPen = (slot: Shape['slot']) => penAt(slot, 0, headMiddle)
   const torsoPen = (slot: Shape['slot']) => penAt(slot, 0, torsoTop)
   const skin = one('head')?.paints.main ?? WOOD
@@ -127,9 +134,33 @@ export function drawDressed(
     track(piece, () => shapes.push(...(tucked ? underBrim(drawn, headMiddle) : drawn)))
   }
 
+  /** What is made of several parts and worn so, as far as it lies over or under the body. */
+  const made = (slot: Slot, as: MadeAs, depth: Parameters<typeof shapesOfMade>[3]) => {
+    const side = slot === 'heldLeft' ? 1 : -1
+    const start = boardOrigin(as, { torsoTop, hipTop }, mitt(side))
+    for (const pieces of madeIn(worn, slot)) {
+      if (pieces[0]!.placement.made!.as !== as) continue
+      const middle = middleOf(pieces)
+      // What is held is made for the right hand; the other holds its mirror image.
+      const turned = slot === 'heldLeft' ? scaling(-1, 1) : scaling(1, 1)
+      const matrix = [mirror, translation(start.x, start.y), turned].reduce(multiply)
+      shapes.push(...shapesOfMade(pieces, slot, matrix, depth, { back, hexOf, flat }))
+      anchor(slot, start.x + (slot === 'heldLeft' ? -middle.x : middle.x), start.y + middle.y)
+    }
+  }
   const companions = () => {
-    ;(worn.get('beside') ?? []).forEach((companion, index) => {
+    ;(worn.get('beside') ?? []).forEach((companion) => {
+      const { made: pieceOf } = companion.placement
+      if (pieceOf && pieceOf.piece > 0) return
+      const index = beside++
       const x = index === 0 ? 82 : -82
+      if (pieceOf) {
+        const pieces = madeIn(worn, 'beside').find((copy) => copy[0] === companion)!
+        const matrix = multiply(mirror, translation(x, 0))
+        shapes.push(...shapesOfMade(pieces, 'beside', matrix, 'all', { back, hexOf, flat }))
+        if (index === 0) anchor('beside', x + middleOf(pieces).x, middleOf(pieces).y)
+        return
+      }
       const pen = penAt('beside', x, 0)
       track(companion, () => own(COMPANIONS, companion.mould.silhouette)?.(pen, companion.paints, back))
       emblem(pen, companion, 'beside')
@@ -139,6 +170,7 @@ export function drawDressed(
   const legLayers = (worn: DrawnPiece | undefined) =>
     (worn?.recipe.front ?? []).filter((layer) => view === 'front' || !FRONT_OF_LEG.has(layer.kind))
   const legs = () => {
+    if (ownBody) return made('lower', 'lower', 'under')
     if (lowerPiece) {
       const draw = own(LOWER_PIECES, lowerPiece.mould.silhouette) ?? LOWER_PIECES['skirt']!
       track(lowerPiece, () => draw(penAt('lower', 0, hipTop), lowerPiece.paints, sole - hipTop))
@@ -189,6 +221,7 @@ export function drawDressed(
   const held = () => {
     for (const side of [-1, 1] as const) {
       const slot = side < 0 ? 'heldRight' : 'heldLeft'
+      made(slot, 'held', 'under')
       const item = one(slot)
       if (!item) continue
       const { x, y } = mitt(side)
@@ -244,16 +277,25 @@ export function drawDressed(
     draw(penAt('feet', 0, 0), under.paints, Math.max(riser, 3))
     anchor('feet', 30, -riser / 2)
   }
+  const heldOver = () => {
+    made('heldRight', 'held', 'over')
+    made('heldLeft', 'held', 'over')
+  }
   if (back) {
     companions()
     held()
     legs()
     waist()
     torso()
+    made('lower', 'lower', 'over')
     arms()
+    heldOver()
     neck(() => true)
+    made('neck', 'shoulders', 'all')
     head()
+    made('neck', 'back', 'all')
   } else {
+    made('neck', 'back', 'under')
     for (const part of headdress) onHead(part, 'behind')
     for (const piece of [...neckPieces].reverse()) {
       const drawing = own(NECK_PIECES, piece.mould.silhouette)
@@ -264,10 +306,15 @@ export function drawDressed(
     waist()
     torso()
     neck((silhouette) => !OVER_SLEEVES.has(silhouette) && !OVER_CHIN.has(silhouette))
+    made('lower', 'lower', 'over')
     held()
+    made('neck', 'shoulders', 'under')
     arms()
+    heldOver()
     neck((silhouette) => OVER_SLEEVES.has(silhouette))
+    made('neck', 'shoulders', 'over')
     head()
+    made('neck', 'back', 'over')
   }
 
   const skull = -(headMiddle - MEASURES.head.height / 2) * mmPerUnit()
@@ -286,5 +333,8 @@ export function drawDressed(
       hip: hipTop + MEASURES.hips.height,
       sole,
     },
+    boards: Object.fromEntries(
+      MADE_AS.map((as) => [as, boardOrigin(as, { torsoTop, hipTop }, mitt(-1))]),
+    ) as Drawing['boards'],
   }
 }

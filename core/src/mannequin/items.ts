@@ -1,5 +1,6 @@
 import type { Paints } from './headgear.ts'
 import { MARKET_ITEMS } from './itemsMarket.ts'
+import { SMALL_ITEMS } from './itemsSmall.ts'
 import { ellipse, rect, rotation } from './path.ts'
 import { darker, lighter, paint, type Pen } from './pen.ts'
 
@@ -177,6 +178,7 @@ export const ITEMS: Record<string, ItemDrawing> = {
   mug,
   drum,
   ...MARKET_ITEMS,
+  ...SMALL_ITEMS,
 }
 
 /** Where a lead line points to on an item, in hand units of the right hand; the mitt itself where nothing is said. */

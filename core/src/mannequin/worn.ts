@@ -73,9 +73,25 @@ export function wornBySlot(placements: readonly Placement[], catalogue: Catalogu
       paints: paintsOf(part, catalogue),
     }
     worn.set(placement.slot, [...(worn.get(placement.slot) ?? []), entry])
+    if (placement.made) continue
     for (const [slot, piece] of piecesOf(entry)) if (!worn.has(slot)) worn.set(slot, [piece])
   }
   return worn
+}
+
+/** What is worn in a slot without the pieces of what is made of several. */
+export const plainIn = (worn: ReadonlyMap<Slot, readonly DrawnPiece[]>, slot: Slot): DrawnPiece[] =>
+  (worn.get(slot) ?? []).filter(({ placement }) => !placement.made)
+
+/** What is worn in a slot that is made of several parts: the pieces of each copy, the innermost copy first. */
+export function madeIn(worn: ReadonlyMap<Slot, readonly DrawnPiece[]>, slot: Slot): DrawnPiece[][] {
+  const copies: DrawnPiece[][] = []
+  for (const piece of worn.get(slot) ?? []) {
+    if (!piece.placement.made) continue
+    if (piece.placement.made.piece === 0 || copies.length === 0) copies.push([piece])
+    else copies.at(-1)!.push(piece)
+  }
+  return copies
 }
 
 const PLAIN: PrintRecipe = { front: [], back: [], guessed: false }

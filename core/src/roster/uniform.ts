@@ -15,7 +15,8 @@ export function wornAlike(one: readonly Placement[], other: readonly Placement[]
   return JSON.stringify(key(one)) === JSON.stringify(key(other))
 }
 
-const asWorn = ({ part, turned, altered }: Placement) => JSON.stringify([part, turned, altered ?? []])
+const asWorn = ({ part, turned, altered, made }: Placement) =>
+  JSON.stringify([part, turned, altered ?? [], ...(made ? [made] : [])])
 
 const isStack = (slot: Slot) => SLOT_FACTS[slot].stack === true
 

@@ -17,7 +17,7 @@ export interface ToldOfPart {
 
 /**
  * Breakdown lines of a figure: placements of one name and colour (a pair of hands, two legs) share a line. With `altered`
- * the name says what was done to it.
+ * the name says what was done to it. Pieces of what is made of several parts say what they are part of.
  */
 export function cardEntries(
   placements: readonly Placement[],
@@ -35,7 +35,8 @@ export function cardEntries(
     const colour = catalogue.colours.get(part.colours[0] ?? '') ?? { name: 'no colour', hex: '#FFFFFF' }
     // What was done to a part is part of the breakdown: whoever builds or buys it has to know.
     const done = (altered ? (placement.altered ?? []) : []).map(({ kind }) => ALTERATION_WORDS[kind].done)
-    const name = [part.name.replace(PAIRED, ''), ...done].join(', ')
+    const own = [part.name.replace(PAIRED, ''), ...done].join(', ')
+    const name = placement.made ? `${placement.made.name}: ${own}` : own
     // A copy made by others has no price of ours.
     const told = isCopy(placement) ? { ...toldOf(code), price: '' } : toldOf(code)
     const known = entries.get(`${name} ${colour.name}`)

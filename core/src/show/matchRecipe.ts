@@ -157,12 +157,19 @@ interface Like {
 const likestFirst = (a: Like, b: Like) => b.likeness - a.likeness || (a.part < b.part ? -1 : 1)
 
 function placed(
-  { slot, order, turned, altered, part: { mould } }: RecipePlacement,
+  { slot, order, turned, altered, made, part: { mould } }: RecipePlacement,
   part: string,
   maker: RecipeMaker,
 ): Placement {
   const done = altered.map((one) => maker.alteration(one, mould.kind))
-  return { slot, part, order, turned, ...(done.length > 0 ? { altered: done } : {}) }
+  return {
+    slot,
+    part,
+    order,
+    turned,
+    ...(done.length > 0 ? { altered: done } : {}),
+    ...(made ? { made: maker.madeOf(made) } : {}),
+  }
 }
 
 /** What an outfit must show to be this figure. */

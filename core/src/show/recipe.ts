@@ -1,9 +1,11 @@
 import {
   mouldOf,
   type Alteration,
+  type MadeBand,
   type Catalogue,
   type Colour,
   type Layer,
+  type MadeOf,
   type PartKind,
   type Placement,
   type Slot,
@@ -52,11 +54,22 @@ export interface RecipeAlteration extends Alteration {
   shown?: RecipePrint
 }
 
+/** A string or band of something made, in a colour with all that is needed to show it. */
+interface RecipeBand extends Omit<MadeBand, 'colour'> {
+  colour: RecipeColour
+}
+
+/** What a piece is part of that is made of several, and its place there. */
+export interface RecipeMade extends Omit<MadeOf, 'kept' | 'bands'> {
+  bands?: RecipeBand[]
+}
+
 export interface RecipePlacement {
   slot: Slot
   order: number
   turned: boolean
   altered: RecipeAlteration[]
+  made?: RecipeMade
   part: RecipePart
 }
 
@@ -85,11 +98,12 @@ export function recipeOf(
     version: 1,
     outfits: outfits.map(({ placements, ...outfit }) => ({
       ...outfit,
-      placements: placements.map(({ slot, order, turned, altered = [], part }) => ({
+      placements: placements.map(({ slot, order, turned, altered = [], made, part }) => ({
         slot,
         order,
         turned,
         altered: altered.map((one) => toldAlteration(one, catalogue)),
+        ...(made ? { made: toldMade(made, catalogue) } : {}),
         part: partOf(part, catalogue, sourcesOf),
       })),
     })),
@@ -114,6 +128,12 @@ function toldAlteration(alteration: Alteration, catalogue: Catalogue): RecipeAlt
   const [paint] = alteration.colour === undefined ? [] : colourOf(alteration.colour, catalogue)
   const shown = printOf(alteration.print, catalogue)
   return { ...alteration, ...(paint ? { paint } : {}), ...(shown ? { shown } : {}) }
+}
+
+/** Whoever gets the recipe has no item to follow. */
+function toldMade({ kept: _kept, bands = [], ...made }: MadeOf, catalogue: Catalogue): RecipeMade {
+  const told = bands.flatMap((band) => colourOf(band.colour, catalogue).map((colour) => ({ ...band, colour })))
+  return { ...made, ...(told.length > 0 ? { bands: told } : {}) }
 }
 
 function partOf(code: string, catalogue: Catalogue, sourcesOf: (part: string) => readonly RecipeSource[]): RecipePart {

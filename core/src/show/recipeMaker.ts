@@ -1,8 +1,8 @@
-import type { Alteration, Catalogue, Colour, Mould, Part, PartKind, Print } from '../catalogue/index.ts'
+import type { Alteration, Catalogue, Colour, MadeOf, Mould, Part, PartKind, Print } from '../catalogue/index.ts'
 import { colourDifference, nearestColours } from '../colour/index.ts'
 import { layerFaults } from '../mannequin/index.ts'
 import { paletteOf, starterMoulds } from '../starter/index.ts'
-import type { RecipeAlteration, RecipeColour, RecipeMould, RecipePart, RecipePrint } from './recipe.ts'
+import type { RecipeAlteration, RecipeColour, RecipeMade, RecipeMould, RecipePart, RecipePrint } from './recipe.ts'
 import { isSameMould, isSamePrint, SAME_COLOUR } from './recipeLooks.ts'
 
 /** What would be made new to have all of a recipe here. */
@@ -71,6 +71,17 @@ export class RecipeMaker {
       ...alteration,
       ...(paint ? { colour: this.colour(paint, kind) } : {}),
       ...(shown ? { print: this.print(shown, kind) } : {}),
+    }
+  }
+
+  /** What a piece is part of, as a copy that follows nothing here. */
+  madeOf({ bands = [], ...made }: RecipeMade): MadeOf {
+    return {
+      ...made,
+      kept: true,
+      ...(bands.length > 0
+        ? { bands: bands.map((band) => ({ ...band, colour: this.colour(band.colour, 'held') })) }
+        : {}),
     }
   }
 

@@ -127,4 +127,12 @@ export const STARTER_MOULDS: readonly Mould[] = [
   {"code":"M-PLANT","name":"Paper lantern","kind":"held","silhouette":"paper-lantern","neckThickness":0,"height":0,"mass":0.6,"connections":["grip"],"covers":[],"traits":{"item":"lantern","light":"yes"}},
   {"code":"M-GULL","name":"Gull","kind":"beside","silhouette":"gull","neckThickness":0,"height":0,"mass":1.4,"connections":[],"covers":[],"traits":{"animal":"gull"}},
   {"code":"M-BARR","name":"Barrel","kind":"beside","silhouette":"barrel","neckThickness":0,"height":0,"mass":3.8,"connections":[],"covers":[],"traits":{"thing":"barrel"}},
+  {"code":"M-ROD","name":"Round rod","kind":"held","silhouette":"rod","neckThickness":0,"height":0,"mass":0.5,"connections":["grip"],"covers":[],"traits":{"item":"rod"}},
+  {"code":"M-SROD","name":"Short rod","kind":"held","silhouette":"short-rod","neckThickness":0,"height":0,"mass":0.3,"connections":["grip"],"covers":[],"traits":{"item":"rod"}},
+  {"code":"M-JEWEL","name":"Cut jewel","kind":"held","silhouette":"jewel","neckThickness":0,"height":0,"mass":0.2,"connections":["grip"],"covers":[],"traits":{"item":"jewel"}},
+  {"code":"M-HORN","name":"Curved horn","kind":"held","silhouette":"curved-horn","neckThickness":0,"height":0,"mass":0.3,"connections":["grip"],"covers":[],"traits":{"item":"horn"}},
+  {"code":"M-BLADE","name":"Broad blade","kind":"held","silhouette":"broad-blade","neckThickness":0,"height":0,"mass":0.4,"connections":["grip"],"covers":[],"traits":{"item":"blade"}},
+  {"code":"M-WHEEL","name":"Spoked wheel","kind":"held","silhouette":"spoked-wheel","neckThickness":0,"height":0,"mass":0.9,"connections":["grip"],"covers":[],"traits":{"item":"wheel"}},
+  {"code":"M-PLANK","name":"Narrow plank","kind":"held","silhouette":"plank","neckThickness":0,"height":0,"mass":0.8,"connections":["grip"],"covers":[],"traits":{"item":"plank"}},
+  {"code":"M-TROUG","name":"Open trough","kind":"held","silhouette":"trough","neckThickness":0,"height":0,"mass":1.6,"connections":["grip"],"covers":[],"traits":{"item":"trough"}},
 ]

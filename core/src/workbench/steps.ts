@@ -1,5 +1,5 @@
-import { groupsOf, levelOf, type Piece } from '../anatomy/index.ts'
-import { partLabel, type Catalogue, type Level, type Placement, type Slot } from '../catalogue/index.ts'
+import { blocksIn, groupsOf, levelOf, type Piece } from '../anatomy/index.ts'
+import { partLabel, SLOTS, type Catalogue, type Level, type Placement, type Slot } from '../catalogue/index.ts'
 import type { Donor, Source } from '../drawer/index.ts'
 import { assembliesWith, CAUTIONS_OF, FITTING_LIMITS, type Caution } from '../fitting/index.ts'
 
@@ -74,7 +74,7 @@ const TROUSERS: readonly Slot[] = ['hips', 'legRight', 'legLeft']
 /**
  * The steps of building an outfit in order: donors apart, the least first; what is altered; legs; arms before hands; torso;
  * the neck from the bottom; head; headgear last; then what is under the feet and beside. `sources` say where each
- * placement comes from; what is lacking is left out of the steps.
+ * placement comes from; what is made of several parts is put together before it is worn; what is lacking is left out of the steps.
  */
 export function buildingSteps(
   placements: readonly Placement[],
@@ -127,7 +127,35 @@ export function buildingSteps(
       },
     ]
   })
-  return [...apart.map(({ step }) => step), ...altered, ...together]
+  return [...apart.map(({ step }) => step), ...altered, ...madeFirst(placements, sources, context), ...together]
+}
+
+/** Putting together what is made of several parts, of whose pieces something is there; each copy by itself. */
+function madeFirst(placements: readonly Placement[], sources: readonly Source[], context: StepsContext): Step[] {
+  const isThere = new Set(placements.filter((_, i) => sources[i]))
+  return SLOTS.flatMap((slot) =>
+    blocksIn(placements, slot).flatMap((block): Step[] => {
+      const [first] = block
+      const pieces = block.filter((placement) => isThere.has(placement))
+      if (!first?.made || pieces.length === 0) return []
+      const bands = (first.made.bands ?? []).map(({ name }) => name.toLowerCase())
+      const lacks = block.length - pieces.length
+      const notes = [
+        ...(bands.length > 0 ? [`with ${bands.join(', ')}`] : []),
+        ...(lacks > 0 ? [`${lacks} of its pieces still to come`] : []),
+      ]
+      return [
+        {
+          key: `made ${slot} ${first.order}`,
+          title: `Put ${first.made.name.toLowerCase()} together${notes.length > 0 ? `: ${notes.join('; ')}` : ''}`,
+          pieces: pieces.map(({ part }) => ({ part, slot })),
+          cautions: [],
+          care: [...new Set(pieces.flatMap((placement) => careOf(placement, context)))],
+          atRisk: null,
+        },
+      ]
+    }),
+  )
 }
 
 /** Steps to mind before one begins: those with scarce or dear parts and those that strain something. */

@@ -19,6 +19,7 @@ import { PromiseEntity } from '../schema/drawer.ts'
 import { MarketService } from '../market/marketService.ts'
 import { sharedSolver } from '../solver/highsSolver.ts'
 import { ParcelService } from '../market/parcelService.ts'
+import { placementOf } from '../schema/placementRows.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from '../schema/roster.ts'
 
 /** An outfit as it stands in its roster: its chosen take, its house rules, and its share of the drawer. */
@@ -36,14 +37,6 @@ export interface Share extends Wanting, Portion {
   /** For each placement, the parcel its part is to come in; null for what is owned or not ordered. */
   arriving: (string | null)[]
 }
-
-export const placementOf = ({ slot, part, order, turned, altered }: Omit<PlacementEntity, 'take'>): Placement => ({
-  slot,
-  part,
-  order,
-  turned,
-  ...(altered?.length ? { altered } : {}),
-})
 
 /** An outfit before it is its turn. */
 export type Asker = Omit<Share, keyof Portion | 'arriving'> & { promised?: Readonly<Record<string, number>> }

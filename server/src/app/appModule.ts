@@ -20,6 +20,7 @@ import { IntakeModule } from '../intake/intakeModule.ts'
 import { JournalModule } from '../journal/journalModule.ts'
 import { JobsModule } from '../jobs/jobsModule.ts'
 import { LaterModule } from '../later/laterModule.ts'
+import { MadeModule } from '../made/madeModule.ts'
 import { MarketModule } from '../market/marketModule.ts'
 import { ParcelsModule } from '../parcels/parcelsModule.ts'
 import { NewsModule } from '../news/newsModule.ts'
@@ -88,6 +89,7 @@ const ROOMS = [
   BriefModule,
   AllotmentModule,
   LaterModule,
+  MadeModule,
   RosterModule,
   ShelfModule,
   TeamsModule,

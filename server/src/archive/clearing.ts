@@ -41,6 +41,8 @@ const TABLES_OF: Readonly<Record<Clearable, readonly string[]>> = {
   ],
   sellers: ['seller', 'rate'],
   catalogue: [
+    'made_item',
+    'made_piece',
     'colour',
     'mould',
     'print',

@@ -48,6 +48,7 @@ const WHOLE: Readonly<Record<string, readonly [string, string][]>> = {
   ],
   uniform: [['uniform_placement', 'uniform']],
   parcel: [['parcel_line', 'parcel']],
+  made_item: [['made_piece', 'item']],
 }
 
 /** Tables whose codes stand in texts and lists of other rows, without the database knowing. */

@@ -14,6 +14,7 @@ import * as intake from '../schema/intake.ts'
 import * as journal from '../schema/journal.ts'
 import * as jobs from '../schema/jobs.ts'
 import * as later from '../schema/later.ts'
+import * as made from '../schema/made.ts'
 import * as market from '../schema/market.ts'
 import * as roster from '../schema/roster.ts'
 import * as settings from '../schema/settings.ts'
@@ -33,6 +34,7 @@ const ENTITIES = [
   jobs,
   journal,
   later,
+  made,
   market,
   roster,
   settings,

@@ -78,7 +78,7 @@ export class PiecesService {
     for (const assembly of known.keys())
       for (const { [owner]: whose } of await db.findBy(entity, { part: assembly })) {
         const worn = (await db.findBy(entity, { [owner]: whose as string })) as Worn[]
-        const rest = { [owner]: whose as string, order: 0, turned: false, altered: null }
+        const rest = { [owner]: whose as string, order: 0, turned: false, altered: null, made: null }
         const pieces = inPieces(
           worn,
           (part) => known.get(part) ?? [],

@@ -45,6 +45,8 @@ const NAMES: Readonly<Record<string, string>> = {
   remark: of('text'),
   later: of('note'),
   wish_template: OWN,
+  made_item: OWN,
+  made_piece: named('made_item', of('item')),
   setting: OWN,
 }
 

@@ -6,6 +6,7 @@ import { OmitType } from '@nestjs/swagger'
 import { NewLater } from '../later/dto.ts'
 import { BriefDto } from '../brief/dto.ts'
 import { ALTERATION_KINDS, SLOTS, type AlterationKind, type Slot } from '@outfit/core/catalogue'
+import { MadeBody, MadeOfDto } from '../made/dto.ts'
 import { SCHOOLS } from '@outfit/core/roster'
 import { SwitchesDto } from './rulesDto.ts'
 import { SeriesDto } from './seriesDto.ts'
@@ -32,11 +33,13 @@ export class AlterationDto {
 export class PlacementDto {
   @IsIn(SLOTS) slot: Slot
   @FilledText() part: string
-  @Whole(0, 20) order: number
+  @Whole(0, 60) order: number
   @IsBoolean() turned: boolean
   @IsOptional()
   @ListOf(() => AlterationDto, { most: 6 })
   altered?: AlterationDto[]
+  /** Where it is a piece of something made of several parts. */
+  @IsOptional() @One(() => MadeOfDto) made?: MadeOfDto
 }
 
 /** What is worn in a take from now on; refused when `version` is not the newest of the outfit. */
@@ -90,11 +93,20 @@ export class AcceptPin {
   @Text(300) reason: string
 }
 
+class MadeWornImport {
+  @IsIn(SLOTS) slot: Slot
+  @FilledText(80) name: string
+}
+
 class TakeImport {
   @FilledText(40) label: string
   @IsBoolean() chosen: boolean
   @IsOptional() @Text(500) reason?: string
   @ListOf(() => PlacementDto, { most: 60 }) placements: PlacementDto[]
+  /** What it wears besides that is made of several parts, by its name in the file. */
+  @IsOptional()
+  @ListOf(() => MadeWornImport, { most: 10 })
+  made?: MadeWornImport[]
 }
 
 class ReferenceImport {
@@ -199,6 +211,10 @@ class LaterImport extends OmitType(NewLater, ['outfit']) {
 export class RostersFile {
   @IsIn(['outfit.rosters']) format: string
   @IsIn([1]) version: number
+  /** Things made of several parts that its outfits wear; one there is already by that name stays as it is. */
+  @IsOptional()
+  @ListOf(() => MadeBody, { most: 500 })
+  made?: MadeBody[]
   @ListOf(() => RosterImport) rosters: RosterImport[]
   @IsOptional()
   @ListOf(() => LaterImport, { most: 2000 })

@@ -1,16 +1,20 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, type EntityManager, type EntityTarget } from 'typeorm'
 import { monotonicFactory } from 'ulid'
+import { MADE_SLOTS, wearMade, type Wearable } from '@outfit/core/anatomy'
+import type { Placement } from '@outfit/core/catalogue'
 import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { FigureEntity, PartEntity } from '../schema/catalogue.ts'
 import { ParcelEntity, ParcelLineEntity, RateEntity, SellerEntity } from '../schema/market.ts'
 import { outfitsOf, partsOf, withOutfitsCalled } from '@outfit/core/series'
+import { MadeService } from '../made/madeService.ts'
 import { Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
 import { amountsInHome } from './amountsInHome.ts'
 import type { RosterImport, RostersFile } from './dto.ts'
+import { rowOf, uniformRowOf } from '../schema/placementRows.ts'
 import {
   CharacterEntity,
   OutfitEntity,
@@ -22,7 +26,7 @@ import {
   UniformEntity,
   UniformPlacementEntity,
 } from '../schema/roster.ts'
-import { RosterService, rowOf, uniformRowOf } from './rosterService.ts'
+import { RosterService } from './rosterService.ts'
 import { StandService } from './standService.ts'
 
 const ulid = monotonicFactory()
@@ -37,6 +41,7 @@ export class ImportRosters {
     private readonly rosters: RosterService,
     private readonly briefs: BriefService,
     private readonly stands: StandService,
+    private readonly made: MadeService,
   ) {}
 
   /** Add the rosters of a file, all or none. */
@@ -48,9 +53,10 @@ export class ImportRosters {
         const last = await db.findOne(RosterEntity, { where: {}, order: { position: 'DESC' } })
         const built: { outfit: string; on: string }[] = []
         const rates = await db.find(RateEntity)
+        const made = await this.made.bringIn(db, file.made ?? [])
         for (const [i, told] of file.rosters.entries()) {
           const roster = amountsInHome(told, rates, `rosters[${i}].`)
-          const written = await this.write(db, roster, (last?.position ?? -1) + 1 + i)
+          const written = await this.write(db, roster, (last?.position ?? -1) + 1 + i, made)
           outfits += written.outfits
           built.push(...written.built)
         }
@@ -64,7 +70,7 @@ export class ImportRosters {
   }
 
   /** Refuse what names things there are not, by the path of the first fault. */
-  private async refuseFaulty({ rosters }: RostersFile): Promise<void> {
+  private async refuseFaulty({ rosters, made = [] }: RostersFile): Promise<void> {
     const refuse = (field: string, message: string): never => {
       throw new Problem(400, `${field}: ${message}. Nothing was written.`, [{ field, message }])
     }
@@ -101,8 +107,15 @@ export class ImportRosters {
           if (outfit.uniform !== undefined && !uniforms.some(({ name }) => name === outfit.uniform))
             refuse(`${path}uniform`, `there is no uniform ${outfit.uniform}`)
           if (outfit.base !== undefined) await known(FigureEntity, outfit.base, `${path}base`, 'figure')
-          for (const [t, take] of outfit.takes.entries())
+          for (const [t, take] of outfit.takes.entries()) {
             await this.rosters.refuseFaulty(take.placements, `${path}takes[${t}].`)
+            for (const [m, { slot, name }] of (take.made ?? []).entries()) {
+              const item = made.find((one) => one.name === name)
+              if (!item) refuse(`${path}takes[${t}].made[${m}].name`, `there is no ${name} in the file`)
+              else if (!MADE_SLOTS[item.as].includes(slot))
+                refuse(`${path}takes[${t}].made[${m}].slot`, `${name} is worn as ${item.as}`)
+            }
+          }
         }
       }
     }
@@ -112,6 +125,7 @@ export class ImportRosters {
     db: EntityManager,
     { characters, uniforms = [], parcels = [], preferences = [], series, ...roster }: RosterImport,
     position: number,
+    made: ReadonlyMap<string, Wearable>,
   ): Promise<{ outfits: number; built: { outfit: string; on: string }[] }> {
     const rosterId = ulid()
     await db.insert(RosterEntity, {
@@ -163,12 +177,16 @@ export class ImportRosters {
             { ...reference, id: ulid(), ownOutfit: true, outline: null },
             { id, character },
           )
-        for (const { placements, ...take } of takes) {
+        for (const { placements, made: besides = [], ...take } of takes) {
+          const worn = besides.reduce<Placement[]>(
+            (list, { slot, name }) => wearMade(list, slot, made.get(name)!),
+            placements,
+          )
           const takeId = ulid()
           await db.insert(TakeEntity, { ...take, reason: take.reason ?? '', id: takeId, outfit: id })
           await db.insert(
             PlacementEntity,
-            placements.map((p) => rowOf(p, takeId)),
+            worn.map((p) => rowOf(p, takeId)),
           )
         }
         if (builtOn) built.push({ outfit: id, on: builtOn })

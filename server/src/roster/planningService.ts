@@ -10,6 +10,7 @@ import { Writer } from '../base/writer.ts'
 import { BriefEntity } from '../schema/brief.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { FigureEntity } from '../schema/catalogue.ts'
+import { placementOf, rowOf } from '../schema/placementRows.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from '../schema/roster.ts'
 import type {
   AddCharacters,
@@ -20,10 +21,9 @@ import type {
   OutfitFacts,
   RosterFacts,
 } from './planningDto.ts'
-import { RosterService, rowOf } from './rosterService.ts'
+import { RosterService } from './rosterService.ts'
 import { RulesService } from './rulesService.ts'
 import { SettingsService } from '../settings/settingsService.ts'
-import { placementOf } from '../allotment/sharesService.ts'
 
 const ulid = monotonicFactory()
 

@@ -6,6 +6,7 @@ import { DrawerModule } from '../drawer/drawerModule.ts'
 import { BriefModule } from '../brief/briefModule.ts'
 import { AllotmentModule } from '../allotment/allotmentModule.ts'
 import { LaterModule } from '../later/laterModule.ts'
+import { MadeModule } from '../made/madeModule.ts'
 import { ImportRosters } from './importRosters.ts'
 import { PlanningService } from './planningService.ts'
 import { RemovedService } from './removedService.ts'
@@ -20,7 +21,16 @@ import { UniformService } from './uniformService.ts'
 
 /** Rosters, outfits, takes, rules and uniforms as data. */
 @Module({
-  imports: [SettingsModule, CatalogueModule, MarketModule, DrawerModule, BriefModule, AllotmentModule, LaterModule],
+  imports: [
+    SettingsModule,
+    CatalogueModule,
+    MarketModule,
+    DrawerModule,
+    BriefModule,
+    AllotmentModule,
+    LaterModule,
+    MadeModule,
+  ],
   controllers: [RosterController, RulesController, TakeController],
   providers: [
     ImportRosters,

@@ -11,8 +11,9 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { ColourEntity, MouldEntity, PrintEntity } from '../schema/catalogue.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
-import { companiesOf, placementOf, SharesService } from '../allotment/sharesService.ts'
+import { companiesOf, SharesService } from '../allotment/sharesService.ts'
 import { stickersOn } from './stickers.ts'
+import { placementOf, rowOf } from '../schema/placementRows.ts'
 import {
   AcceptedPinEntity,
   OutfitEntity,
@@ -192,20 +193,4 @@ const countOf = (codes: readonly string[]): Record<string, number> => {
   const counts: Record<string, number> = {}
   for (const code of codes) counts[code] = (counts[code] ?? 0) + 1
   return counts
-}
-
-/** A placement as a row of a take. */
-export const rowOf = ({ slot, part, order, turned, altered }: Placement, take: string) => ({
-  slot,
-  part,
-  order,
-  turned,
-  altered: altered?.length ? altered : null,
-  take,
-})
-
-/** A placement as a row of a uniform. */
-export const uniformRowOf = (placement: Placement, uniform: string) => {
-  const { take: _take, ...row } = rowOf(placement, '')
-  return { ...row, uniform }
 }

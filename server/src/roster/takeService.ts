@@ -3,9 +3,9 @@ import { type EntityManager } from 'typeorm'
 import { ulid } from 'ulid'
 import type { Placement } from '@outfit/core/catalogue'
 import { notFound, Problem } from '../base/problem.ts'
+import { placementOf, rowOf } from '../schema/placementRows.ts'
 import { AcceptedPinEntity, PlacementEntity, TakeEntity, VoteEntity } from '../schema/roster.ts'
-import { RosterService, rowOf } from './rosterService.ts'
-import { placementOf } from '../allotment/sharesService.ts'
+import { RosterService } from './rosterService.ts'
 
 /** Alternatives of an outfit: made, named, chosen, voted for, removed. Every write carries the version of the outfit. */
 @Injectable()

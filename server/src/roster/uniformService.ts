@@ -5,6 +5,7 @@ import type { Placement } from '@outfit/core/catalogue'
 import { deviationsOf, dressIn, follow, wornAlike, type Uniformed, type Worn } from '@outfit/core/roster'
 import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
+import { placementOf, rowOf, uniformRowOf } from '../schema/placementRows.ts'
 import {
   CharacterEntity,
   OutfitEntity,
@@ -14,8 +15,7 @@ import {
   UniformEntity,
   UniformPlacementEntity,
 } from '../schema/roster.ts'
-import { RosterService, rowOf, uniformRowOf } from './rosterService.ts'
-import { placementOf } from '../allotment/sharesService.ts'
+import { RosterService } from './rosterService.ts'
 
 const ulid = monotonicFactory()
 

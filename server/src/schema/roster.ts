@@ -1,5 +1,5 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
-import type { Alteration, Slot } from '@outfit/core/catalogue'
+import type { Alteration, MadeOf, Slot } from '@outfit/core/catalogue'
 import type { HeadOfAge, Switches } from '@outfit/core/roster'
 import type { SealedPacks, Series } from '@outfit/core/series'
 import type { CardChoices, SheetChoices } from '@outfit/core/show'
@@ -95,6 +95,8 @@ export class PlacementEntity {
   @Column('boolean') turned: boolean
   /** What is done to it for good; null for a part as it was made. */
   @Column('simple-json', { nullable: true }) altered: Alteration[] | null
+  /** What it is a piece of; null for a part by itself. */
+  @Column('simple-json', { nullable: true }) made: MadeOf | null
 }
 
 /** What several outfits of a roster share. */
@@ -114,6 +116,8 @@ export class UniformPlacementEntity {
   @Column('text') part: string
   @Column('boolean') turned: boolean
   @Column('simple-json', { nullable: true }) altered: Alteration[] | null
+  /** What it is a piece of; null for a part by itself. */
+  @Column('simple-json', { nullable: true }) made: MadeOf | null
 }
 
 /** A picture of a built outfit that was taken away. */

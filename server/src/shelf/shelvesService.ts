@@ -10,9 +10,10 @@ import { ReferenceEntity } from '../schema/brief.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { ParcelService } from '../market/parcelService.ts'
+import { placementOf } from '../schema/placementRows.ts'
 import { RosterEntity, ShownEntity, UniformEntity, UniformPlacementEntity } from '../schema/roster.ts'
 import { PinsService } from './pinsService.ts'
-import { placementOf, SharesService, type Share } from '../allotment/sharesService.ts'
+import { SharesService, type Share } from '../allotment/sharesService.ts'
 import { stickersOn } from '../roster/stickers.ts'
 
 /** Rosters as shelves: who stands on them, how far everybody is, what it cost and what it will. */

@@ -1,10 +1,12 @@
 import { applyDecorators } from '@nestjs/common'
 import { IsBoolean, IsIn, IsOptional, Matches, ValidateBy, IsNumber, Min, Max } from 'class-validator'
+import { OmitType } from '@nestjs/swagger'
 import { JSONSchema } from 'class-validator-jsonschema'
 import { FINISHES, PART_KINDS, SLOTS, type Finish, type Layer, type PartKind, type Slot } from '@outfit/core/catalogue'
 import { MOST_ON_SHEET, type Recipe } from '@outfit/core/show'
 import { FilledText, ListOf, One, Text, Whole } from '../base/fields.ts'
 import { IsTexts } from '../base/isTexts.ts'
+import { BandDto, MadeOfDto } from '../made/dto.ts'
 import { AlterationDto } from '../roster/dto.ts'
 
 /** Codes go into addresses and files. */
@@ -95,11 +97,23 @@ class RecipePartBody {
   @ListOf(() => RecipeSourceBody, { most: 40 }) sources: RecipeSourceBody[]
 }
 
+class RecipeBandBody extends OmitType(BandDto, ['colour']) {
+  @One(() => RecipeColourBody) colour: RecipeColourBody
+}
+
+class RecipeMadeBody extends OmitType(MadeOfDto, ['kept', 'bands']) {
+  @IsOptional()
+  @ListOf(() => RecipeBandBody, { most: 20 })
+  bands?: RecipeBandBody[]
+}
+
 class RecipePlacementBody {
   @IsIn(SLOTS) slot: Slot
-  @Whole(0, 20) order: number
+  @Whole(0, 60) order: number
   @IsBoolean() turned: boolean
   @ListOf(() => RecipeAlterationBody, { most: 6 }) altered: RecipeAlterationBody[]
+  /** Where it is a piece of something made of several parts. */
+  @IsOptional() @One(() => RecipeMadeBody) made?: RecipeMadeBody
   @One(() => RecipePartBody) part: RecipePartBody
 }
 

@@ -10,8 +10,9 @@ import { BriefService } from '../brief/briefService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { MarketService } from '../market/marketService.ts'
+import { rowOf } from '../schema/placementRows.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, TakeEntity } from '../schema/roster.ts'
-import { RosterService, rowOf } from '../roster/rosterService.ts'
+import { RosterService } from '../roster/rosterService.ts'
 import { SharesService, type Share } from '../allotment/sharesService.ts'
 
 const ulid = monotonicFactory()

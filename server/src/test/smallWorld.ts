@@ -33,9 +33,14 @@ export function smallWorld(): string {
       .split(',')
     writeFileSync(join(folder, `${name}.csv`), stringify(table(name).filter(keep), { header: true, columns: head }))
   }
-  const file = JSON.parse(readFileSync(join(WORLD, 'rosters.json'), 'utf8')) as { rosters: { name: string }[] }
+  const file = JSON.parse(readFileSync(join(WORLD, 'rosters.json'), 'utf8')) as {
+    rosters: { name: string }[]
+    made: { name: string }[]
+  }
   const rosters = file.rosters.filter(({ name }) => name === ROSTER)
-  const text = JSON.stringify(rosters)
+  const worn = JSON.stringify(rosters)
+  const made = file.made.filter(({ name }) => worn.includes(JSON.stringify(name)))
+  const text = JSON.stringify([rosters, made])
   // What is sold together and what is made of others comes with all it is of.
   const figures = new Set<string>()
   const parts = new Set([...text.matchAll(/"(P-\d+)"/g)].map(([, code]) => code!))
@@ -63,7 +68,7 @@ export function smallWorld(): string {
   write('releases', ({ code }) => RELEASES.includes(code!))
   write('release-contents', inReleases)
   write('case-contents', inReleases)
-  writeFileSync(join(folder, 'rosters.json'), JSON.stringify({ ...file, rosters, later: [] }))
+  writeFileSync(join(folder, 'rosters.json'), JSON.stringify({ ...file, rosters, made, later: [] }))
   mkdirSync(join(folder, 'references'))
   for (const [name] of text.matchAll(/references\/[\w-]+\.svg/g)) cpSync(join(WORLD, name), join(folder, name))
   try {

@@ -5,7 +5,8 @@ import type { Placement } from '@outfit/core/catalogue'
 import type { CastTake } from '@outfit/core/wardrobe'
 import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
-import { RosterService, rowOf } from '../roster/rosterService.ts'
+import { RosterService } from '../roster/rosterService.ts'
+import { rowOf } from '../schema/placementRows.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, TakeEntity } from '../schema/roster.ts'
 
 const ulid = monotonicFactory()

@@ -233,6 +233,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../uses/MineView.tsx')).MineView }),
       },
       {
+        path: 'made',
+        lazy: async () => ({ Component: (await import('../made/MadeView.tsx')).MadeView }),
+      },
+      {
+        path: 'made/:made',
+        lazy: async () => ({ Component: (await import('../made/MadeEditor.tsx')).MadeEditor }),
+      },
+      {
         path: 'parts/:part/uses',
         lazy: async () => ({ Component: (await import('../uses/UsesView.tsx')).UsesView }),
       },

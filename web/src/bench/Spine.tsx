@@ -68,7 +68,9 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes
             )
           const part = worn[0] && partWorn(worn[0], catalogue)
           const looks = new Set(
-            worn.filter((p) => p.slot !== 'hips' || worn.length === 1).map((p) => lookOf(catalogue, p.part)),
+            worn
+              .filter((p) => p.slot !== 'hips' || worn.length === 1)
+              .map((p) => p.made?.name ?? lookOf(catalogue, p.part)),
           )
           const stuck = pins.filter((pin) => pin.slots.some((slot) => slots.includes(slot)))
           return (
@@ -90,7 +92,7 @@ export function Spine({ placements, catalogue, pins, row, onRow, priceOf, wholes
                 {part ? (
                   <span className="flex items-center gap-1.5 font-semibold">
                     <Swatch colour={mainColour(catalogue, part)} />
-                    <span className="truncate">{lookOf(catalogue, part.code)}</span>
+                    <span className="truncate">{worn[0]?.made?.name ?? lookOf(catalogue, part.code)}</span>
                     {worn.some(({ altered }) => altered) && (
                       <span className="shrink-0 text-[13px] font-normal text-soft italic">altered</span>
                     )}

@@ -11,6 +11,7 @@ import { Link } from 'react-router'
 import { errorText } from '../data/api.ts'
 import { ErrorNote } from '../ui/Notes.tsx'
 import { Candidate } from './Candidate.tsx'
+import { MadeShelf } from './MadeShelf.tsx'
 import { PartNote } from './PartNote.tsx'
 import { MoneyField } from '../ui/MoneyField.tsx'
 import { TRAY_ORDERS, type TrayEntry, type TrayOrder, type TraySettings } from './trayEntries.ts'
@@ -232,6 +233,7 @@ export function Tray(props: TrayProps) {
           />
         </label>
       </div>
+      <MadeShelf dressing={dressing} present={props.present} catalogue={catalogue} onChange={props.onChange} />
       {adding ? (
         <StarterShelf
           key={dressing.key}

@@ -1,5 +1,6 @@
-import { ArrowDown, ArrowUp, RotateCw, X } from 'lucide-react'
-import { shift, SLOT_FACTS, takeOff, turn } from '@outfit/core/anatomy'
+import { ArrowDown, ArrowUp, Pencil, RotateCw, X } from 'lucide-react'
+import { Link } from 'react-router'
+import { blocksIn, keepMade, shift, SLOT_FACTS, takeOff, turn } from '@outfit/core/anatomy'
 import { mainColour, partWorn, type Catalogue, type Placement, type Slot } from '@outfit/core/catalogue'
 import type { FittingContext } from '@outfit/core/fitting'
 import { Swatch } from '../ui/Swatch.tsx'
@@ -18,6 +19,69 @@ interface WornProps {
   onPreview: (placements: Placement[] | null) => void
 }
 
+/** What is made of several parts, as one thing: its pieces, and whether this copy follows what is changed of it. */
+function WornMade({
+  block,
+  placements,
+  catalogue,
+  onChange,
+  onNote,
+}: Pick<WornProps, 'placements' | 'catalogue' | 'onChange' | 'onNote'> & { block: readonly Placement[] }) {
+  const { slot, order, made } = block[0]!
+  const { name, item, kept } = made!
+  return (
+    <li className="flex flex-wrap items-center gap-x-1.5">
+      <span className="font-semibold">{name}</span>
+      <span className="text-[12.5px] text-soft">
+        {SLOT_FACTS[slot].label.toLowerCase()}, of {block.length === 1 ? 'one piece' : `${block.length} pieces`}
+      </span>
+      <span className="ml-auto flex shrink-0">
+        <button
+          type="button"
+          aria-pressed={kept === true}
+          title={
+            kept ? 'It stays as it is when the made item is changed' : 'It follows what is changed of the made item'
+          }
+          onClick={() => onChange(keepMade(placements, slot, order, !kept))}
+          className={small}
+        >
+          {kept ? 'Kept as it is' : 'Follows'}
+        </button>
+        <Link to={`/made/${item}`} className={small} aria-label={`Change ${name}`}>
+          <Pencil aria-hidden className="size-3.5" />
+        </Link>
+        <button
+          type="button"
+          onClick={() => onChange(takeOff(placements, slot, order))}
+          className={small}
+          aria-label={`Take off ${name}, ${SLOT_FACTS[slot].label}`}
+        >
+          <X aria-hidden className="size-3.5" />
+        </button>
+      </span>
+      <ul className="flex basis-full flex-wrap gap-x-2.5 text-[13px]">
+        {block.map((piece) => {
+          const part = catalogue.parts.get(piece.part)
+          return (
+            part && (
+              <li key={piece.order}>
+                <button
+                  type="button"
+                  onClick={() => onNote(part.code)}
+                  className="inline-flex items-center gap-1 hover:underline"
+                >
+                  <Swatch colour={mainColour(catalogue, partWorn(piece, catalogue) ?? part)} />
+                  {lookOf(catalogue, part.code)}
+                </button>
+              </li>
+            )
+          )
+        })}
+      </ul>
+    </li>
+  )
+}
+
 /** Parts whose back is another picture: turning them round shows it. */
 const TURNS: Partial<Record<Slot, string>> = { head: 'Other face', torso: 'Turn round' }
 
@@ -33,7 +97,18 @@ export function Worn({ placements, slots, catalogue, onChange, onNote, context, 
   return (
     <ul className="space-y-0.5">
       {worn.map((placement, i) => {
-        const { slot, order } = placement
+        const { slot, order, made } = placement
+        if (made)
+          return made.piece === 0 || i === 0 ? (
+            <WornMade
+              key={`${slot} ${order}`}
+              block={blocksIn(placements, slot).find(([first]) => first === placement) ?? [placement]}
+              placements={placements}
+              catalogue={catalogue}
+              onChange={onChange}
+              onNote={onNote}
+            />
+          ) : null
         const part = catalogue.parts.get(placement.part)
         if (!part) return null
         const stack = SLOT_FACTS[slot].stack && worn.length > 1

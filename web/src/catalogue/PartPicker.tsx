@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui'
 import { useState, type ReactNode } from 'react'
+import { Link } from 'react-router'
 import { SHELVES, type ShelfKey } from '@outfit/core/catalogue'
 import { api, type Candidate } from '../data/api.ts'
 import { selectCatalogue } from '../data/catalogueSlice.ts'
@@ -82,7 +83,22 @@ function Inside({
         {catalogue && data && data.total > 0 && (
           <FoundGrid question={question} total={data.total} catalogue={catalogue} columns={5} onPick={onPick} />
         )}
-        {data?.total === 0 && <p className="p-8 text-center text-soft">No part answers to that. Take a word away.</p>}
+        {data?.total === 0 &&
+          (text.trim() === '' && shelves.length === 0 ? (
+            <p className="p-8 text-center text-soft">
+              Your workspace has no parts yet.{' '}
+              <Link to="/bring-in" className="font-semibold text-act underline">
+                Bring a list in
+              </Link>{' '}
+              of what you have, or{' '}
+              <Link to="/catalogue/parts/new" className="font-semibold text-act underline">
+                make one part
+              </Link>
+              .
+            </p>
+          ) : (
+            <p className="p-8 text-center text-soft">No part answers to that. Take a word away.</p>
+          ))}
       </div>
     </>
   )

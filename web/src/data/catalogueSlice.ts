@@ -1,6 +1,7 @@
 import { createSelector, createSlice, isDraft, original } from '@reduxjs/toolkit'
 import { catalogueOf, type Catalogue, type Drawables, type Part, type Print } from '@outfit/core/catalogue'
 import { api, type Candidate, type PricedParts } from './api.ts'
+import { madeApi } from './madeApi.ts'
 
 interface CatalogueState {
   parts: Record<string, Part>
@@ -45,6 +46,7 @@ export const catalogueSlice = createSlice({
         know(state, payload)
         Object.assign(state.lowest, payload.lowest)
       })
+      .addMatcher(madeApi.endpoints.made.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.report.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.waysToGet.matchFulfilled, (state, { payload }) => know(state, payload))
       .addMatcher(endpoints.figure.matchFulfilled, (state, { payload }) => know(state, payload))
@@ -53,12 +55,13 @@ export const catalogueSlice = createSlice({
       .addMatcher(endpoints.prints.matchFulfilled, (state, { payload }) => know(state, { parts: [], prints: payload }))
       // Asked for whatever is pointed at on the bench: it brings in what is unknown and leaves the rest, so that nothing is
       // drawn again for a look.
-      .addMatcher(endpoints.partDetail.matchFulfilled, (state, { payload: { part, parts, prints } }) =>
+      .addMatcher(endpoints.partDetail.matchFulfilled, (state, { payload: { part, parts, prints, offers } }) => {
         know(state, {
           parts: [part, ...parts].filter(({ code }) => !(code in state.parts)),
           prints: prints.filter(({ code }) => !(code in state.prints)),
-        }),
-      )
+        })
+        state.lowest[part.code] ??= offers.length > 0 ? Math.min(...offers.map(({ home }) => home)) : null
+      })
     for (const endpoint of [endpoints.sameMould, endpoints.candidates, endpoints.findParts, endpoints.goesWith])
       build.addMatcher(endpoint.matchFulfilled, (state, { payload }) => knowPriced(state, payload))
   },

@@ -12,7 +12,7 @@ export const ROOMS: readonly (Room & { areas: readonly string[] })[] = [
     key: 'p',
     name: 'Parts',
     to: '/parts',
-    areas: ['/moulds', '/catalogue', '/releases', '/packs', '/tables', '/bring-in'],
+    areas: ['/moulds', '/catalogue', '/releases', '/packs', '/tables', '/bring-in', '/made'],
   },
   { key: 'd', name: 'Drawer', to: '/drawer', areas: [] },
   { key: 'm', name: 'Market', to: '/market', areas: ['/prices'] },

@@ -26,6 +26,11 @@ export function OwnMenu() {
           sideOffset={6}
           className="z-20 w-[270px] rounded-[12px] border border-rule bg-card p-1.5 shadow-lg"
         >
+          <DropdownMenu.Item asChild>
+            <Link to="/made" className="block rounded-[8px] px-2.5 py-1.5 outline-none data-[highlighted]:bg-band">
+              <strong>Made item</strong> <span className="text-soft">of several parts: a staff, a cart</span>
+            </Link>
+          </DropdownMenu.Item>
           {OWN.map(([table, name, about]) => (
             <DropdownMenu.Item key={table} asChild>
               <Link

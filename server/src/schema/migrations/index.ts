@@ -25,6 +25,7 @@ import { Browsers1766200000000 } from './browsers.ts'
 import { Errands1766300000000 } from './errands.ts'
 import { Series1766400000000 } from './series.ts'
 import { Ballots1766500000000 } from './ballots.ts'
+import { Made1766600000000 } from './made.ts'
 
 /** Oldest first; one that was released is never changed. */
 export const MIGRATIONS = [
@@ -55,4 +56,5 @@ export const MIGRATIONS = [
   Errands1766300000000,
   Series1766400000000,
   Ballots1766500000000,
+  Made1766600000000,
 ]

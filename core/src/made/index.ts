@@ -1,0 +1,2 @@
+export * from './board.ts'
+export type * from './contract.ts'
