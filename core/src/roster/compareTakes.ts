@@ -22,7 +22,10 @@ export function compareTakes(takes: readonly (readonly Placement[])[]): Compared
     )
     const looks = worn.map((list) =>
       list
-        .map(({ slot, part, turned, altered = [] }) => `${slot} ${part} ${turned} ${JSON.stringify(altered)}`)
+        .map(
+          ({ slot, part, turned, altered = [], made = null }) =>
+            `${slot} ${part} ${turned} ${JSON.stringify([altered, made])}`,
+        )
         .join('|'),
     )
     return { key, label, slots, worn, alike: looks.every((look) => look === looks[0]) }

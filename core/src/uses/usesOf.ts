@@ -53,8 +53,8 @@ function without(list: readonly Placement[], other: readonly Placement[]): Place
 
 /** What in the first list is worn otherwise in the second, or not at all: turned round or altered, a part looks another. */
 function unlike(list: readonly Placement[], other: readonly Placement[]): Placement[] {
-  const looks = ({ slot, part, turned, altered = [] }: Placement) =>
-    altered.length > 0 ? JSON.stringify([slot, part, turned, altered]) : `${slot} ${part} ${turned}`
+  const looks = ({ slot, part, turned, altered = [], made }: Placement) =>
+    altered.length > 0 || made ? JSON.stringify([slot, part, turned, altered, made]) : `${slot} ${part} ${turned}`
   const known = new Set(other.map(looks))
   return list.filter((one) => !known.has(looks(one)))
 }

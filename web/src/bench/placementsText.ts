@@ -4,7 +4,8 @@ import type { Placement } from '@outfit/core/catalogue'
 export const asText = (list: readonly Placement[]): string =>
   list
     .map(
-      ({ slot, part, order, turned, altered = [] }) => `${slot} ${order} ${part} ${turned} ${JSON.stringify(altered)}`,
+      ({ slot, part, order, turned, altered = [], made = null }) =>
+        `${slot} ${order} ${part} ${turned} ${JSON.stringify([altered, made])}`,
     )
     .sort()
     .join('\n')

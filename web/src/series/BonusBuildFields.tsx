@@ -1,6 +1,8 @@
 import { X } from 'lucide-react'
+import { asBonus } from '@outfit/core/made'
 import { PACK_LIMITS, type BonusBuild } from '@outfit/core/packs'
 import { api } from '../data/api.ts'
+import { madeApi } from '../data/madeApi.ts'
 import { PartPicker } from '../catalogue/PartPicker.tsx'
 import { OneOf } from '../show/ChoicePanel.tsx'
 import { Button } from '../ui/Button.tsx'
@@ -19,6 +21,12 @@ export function BonusBuildFields({
   onChange: (bonus: BonusBuild | null) => void
 }) {
   const labelOf = usePartLabel()
+  const { data: made } = madeApi.endpoints.made.useQuery()
+  const items = made?.items ?? []
+  const nameOf = (code: string) => {
+    const part = made?.parts.find((one) => one.code === code)
+    return part ? labelOf(part) : code
+  }
   const [addPhoto] = api.endpoints.addPhoto.useMutation()
   if (!bonus)
     return (
@@ -28,6 +36,27 @@ export function BonusBuildFields({
         <Button look="plain" className="px-1 py-0.5" onClick={() => onChange(BEGUN)}>
           Add a bonus build
         </Button>
+        {items.length > 0 && (
+          <label className="ml-1 inline-flex items-center gap-1.5 text-[13.5px]">
+            or
+            <select
+              value=""
+              aria-label="Hand out a made item"
+              onChange={({ target }) => {
+                const item = items.find(({ id }) => id === target.value)
+                if (item) onChange({ ...BEGUN, ...asBonus(item, nameOf) })
+              }}
+              className="rounded-[8px] border border-rule bg-card px-1 py-1"
+            >
+              <option value="">hand out a made item …</option>
+              {items.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
       </div>
     )
   const set = (next: Partial<BonusBuild>) => onChange({ ...bonus, ...next })
