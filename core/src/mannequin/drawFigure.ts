@@ -23,6 +23,8 @@ export interface Drawing {
   shapes: Shape[]
   /** A point on each worn slot, for pins and lead lines. */
   anchors: Partial<Record<Slot, { x: number; y: number }>>
+  /** A point on each piece of what is made of several parts, by its slot and order: "heldRight 2". */
+  pieces: Readonly<Record<string, { x: number; y: number }>>
   /** From the ground to the top of the headgear, in millimetres. */
   height: number
   /** Where the body begins and ends, in figure units. */
@@ -91,6 +93,7 @@ export function drawDressed(
     if (altered) stretches.push({ altered, from, to: shapes.length })
   }
   const anchors: Drawing['anchors'] = {}
+  const pieceAnchors: Record<string, { x: number; y: number }> = {}
   const back = view === 'back'
   /** Companions and things drawn beside the figure so far. */
   let beside = 0
@@ -134,18 +137,27 @@ export function drawDressed(
     track(piece, () => shapes.push(...(tucked ? underBrim(drawn, headMiddle) : drawn)))
   }
 
+  /** Note where lead lines to something made point: to its middle, and to each of its pieces; `side` mirrors its board. */
+  const pointTo = (pieces: readonly DrawnPiece[], start: { x: number; y: number }, side: 1 | -1 = 1) => {
+    const slot = pieces[0]!.placement.slot
+    const middle = middleOf(pieces)
+    anchor(slot, start.x + side * middle.x, start.y + middle.y)
+    for (const { placement } of pieces) {
+      const x = start.x + side * placement.made!.x
+      pieceAnchors[`${slot} ${placement.order}`] = { x: back ? -x : x, y: start.y + placement.made!.y }
+    }
+  }
   /** What is made of several parts and worn so, as far as it lies over or under the body. */
   const made = (slot: Slot, as: MadeAs, depth: Parameters<typeof shapesOfMade>[3]) => {
     const side = slot === 'heldLeft' ? 1 : -1
     const start = boardOrigin(as, { torsoTop, hipTop }, mitt(side))
     for (const pieces of madeIn(worn, slot)) {
       if (pieces[0]!.placement.made!.as !== as) continue
-      const middle = middleOf(pieces)
       // What is held is made for the right hand; the other holds its mirror image.
       const turned = slot === 'heldLeft' ? scaling(-1, 1) : scaling(1, 1)
       const matrix = [mirror, translation(start.x, start.y), turned].reduce(multiply)
       shapes.push(...shapesOfMade(pieces, slot, matrix, depth, { back, hexOf, flat }))
-      anchor(slot, start.x + (slot === 'heldLeft' ? -middle.x : middle.x), start.y + middle.y)
+      pointTo(pieces, start, slot === 'heldLeft' ? -1 : 1)
     }
   }
   const companions = () => {
@@ -158,8 +170,7 @@ export function drawDressed(
         const pieces = madeIn(worn, 'beside').find((copy) => copy[0] === companion)!
         const matrix = multiply(mirror, translation(x, 0))
         shapes.push(...shapesOfMade(pieces, 'beside', matrix, 'all', { back, hexOf, flat }))
-        if (index === 0) anchor('beside', x + middleOf(pieces).x, middleOf(pieces).y)
-        return
+        return pointTo(pieces, { x, y: 0 })
       }
       const pen = penAt('beside', x, 0)
       track(companion, () => own(COMPANIONS, companion.mould.silhouette)?.(pen, companion.paints, back))
@@ -325,6 +336,7 @@ export function drawDressed(
     window,
     shapes: withoutCutOff(shapes, stretches),
     anchors,
+    pieces: pieceAnchors,
     height: skull + headdressHeight(headdress),
     levels: {
       chin: headMiddle + MEASURES.head.height / 2,

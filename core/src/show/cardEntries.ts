@@ -22,7 +22,7 @@ export interface ToldOfPart {
 export function cardEntries(
   placements: readonly Placement[],
   catalogue: Catalogue,
-  { anchors }: Pick<Drawing, 'anchors'>,
+  { anchors, pieces = {} }: Pick<Drawing, 'anchors'> & Partial<Pick<Drawing, 'pieces'>>,
   toldOf: (part: string) => ToldOfPart,
   { altered = true } = {},
 ): CardEntry[] {
@@ -30,7 +30,7 @@ export function cardEntries(
   for (const placement of fromHeadToFoot(placements)) {
     const { slot, part: code } = placement
     const part = partWorn(placement, catalogue)
-    const anchor = anchors[slot]
+    const anchor = pieces[`${slot} ${placement.order}`] ?? anchors[slot]
     if (!part || !anchor) continue
     const colour = catalogue.colours.get(part.colours[0] ?? '') ?? { name: 'no colour', hex: '#FFFFFF' }
     // What was done to a part is part of the breakdown: whoever builds or buys it has to know.

@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react'
 import { Link } from 'react-router'
 import { MADE_SLOTS, wearMade, type Dressing } from '@outfit/core/anatomy'
-import { MADE_AS, type Catalogue, type Placement } from '@outfit/core/catalogue'
+import { MADE_AS, type Catalogue, type MadeAs, type Placement } from '@outfit/core/catalogue'
 import { madeApi } from '../data/madeApi.ts'
 import { MadePicture } from '../made/MadePicture.tsx'
 
@@ -14,11 +14,12 @@ interface MadeShelfProps {
 
 /** What is made of several parts and goes where the tray is; nothing where no such thing does. */
 export function MadeShelf({ dressing, present, catalogue, onChange }: MadeShelfProps) {
-  const { slot } = dressing
-  const fits = MADE_AS.some((as) => MADE_SLOTS[as].includes(slot))
+  /** Where something is put on here that is worn so. */
+  const slotFor = (as: MadeAs) => MADE_SLOTS[as].find((slot) => dressing.slots.includes(slot))
+  const fits = MADE_AS.some((as) => slotFor(as) !== undefined)
   const { data } = madeApi.endpoints.made.useQuery(undefined, { skip: !fits })
   if (!fits || !data) return null
-  const items = data.items.filter(({ as }) => MADE_SLOTS[as].includes(slot))
+  const items = data.items.filter(({ as }) => slotFor(as) !== undefined)
   const isKnown = (item: (typeof items)[number]) => item.pieces.every(({ part }) => catalogue.parts.has(part))
   return (
     <section aria-label="Made of several parts" className="flex items-center gap-2 text-[13px]">
@@ -29,7 +30,7 @@ export function MadeShelf({ dressing, present, catalogue, onChange }: MadeShelfP
             <button
               type="button"
               title={`Put on ${item.name}`}
-              onClick={() => onChange(wearMade(present, slot, item))}
+              onClick={() => onChange(wearMade(present, slotFor(item.as)!, item))}
               className="flex items-center gap-1.5 rounded-[10px] border border-rule bg-card py-0.5 pr-2 pl-1 font-semibold hover:border-act"
             >
               <MadePicture item={item} catalogue={catalogue} label="" className="h-[42px] w-[38px]" />

@@ -6,6 +6,7 @@ import type { FittingContext } from '@outfit/core/fitting'
 import { Swatch } from '../ui/Swatch.tsx'
 import { Alter } from './Alter.tsx'
 import { alteredInWords } from './alteredInWords.ts'
+import { WORN_AS } from '../made/words.ts'
 import { lookOf } from './lookOf.ts'
 
 interface WornProps {
@@ -28,12 +29,13 @@ function WornMade({
   onNote,
 }: Pick<WornProps, 'placements' | 'catalogue' | 'onChange' | 'onNote'> & { block: readonly Placement[] }) {
   const { slot, order, made } = block[0]!
-  const { name, item, kept } = made!
+  const { name, item, kept, as } = made!
   return (
     <li className="flex flex-wrap items-center gap-x-1.5">
       <span className="font-semibold">{name}</span>
       <span className="text-[12.5px] text-soft">
-        {SLOT_FACTS[slot].label.toLowerCase()}, of {block.length === 1 ? 'one piece' : `${block.length} pieces`}
+        {as === 'held' ? SLOT_FACTS[slot].label.toLowerCase() : WORN_AS[as].toLowerCase()}, of{' '}
+        {block.length === 1 ? 'one piece' : `${block.length} pieces`}
       </span>
       <span className="ml-auto flex shrink-0">
         <button
