@@ -163,6 +163,7 @@ test('a roster is renamed and limited; somebody gets another outfit and begins w
   const another = app.getByRole('dialog', { name: 'Another outfit of Teo Lamb' })
   await another.getByRole('textbox', { name: 'Name' }).fill('Teo at six')
   await another.getByRole('spinbutton', { name: 'Age in years' }).fill('6')
+  await expect(another.getByRole('checkbox', { name: 'As at that age: face, brows, hair and legs' })).toBeChecked()
   await another.getByRole('button', { name: 'Stand it beside' }).click()
   await expect(app.getByRole('link', { name: /· Teo at six/ })).toBeVisible()
 

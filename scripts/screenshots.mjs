@@ -23,6 +23,7 @@ const browser = await chromium.launch({
 
 try {
   const { rosters } = await (await fetch(`${url}/api/rosters`)).json()
+  const { items } = await (await fetch(`${url}/api/made`)).json()
   const outfit = (name) => rosters.flatMap((roster) => roster.outfits).find((o) => o.name.startsWith(name)).id
   const at = (name, view) => `/rosters/${rosters.find((roster) => roster.name === name).id}/${view}`
   const bench = (name) => `/outfits/${outfit(name)}/bench`
@@ -80,7 +81,16 @@ try {
       },
     ],
     ['release', '/releases/Q-113', (page) => page.getByRole('list', { name: 'Better dressed' }).waitFor()],
-    ['parts', '/parts', (page) => page.locator('[data-at="17"] > a').waitFor()],
+    [
+      'made',
+      `/made/${items.find(({ name }) => name === 'Forge staff').id}`,
+      async (page) => {
+        await page
+          .getByRole('region', { name: 'Pieces' })
+          .getByRole('button', { name: /Cut jewel/ })
+          .click()
+      },
+    ],
     [
       'parcels',
       '/parcels',

@@ -22,6 +22,18 @@ export function headsAgree(
   return statedHead(series, one.years) === one.head && statedHead(series, other.years) === other.head
 }
 
+/**
+ * A series with the head somebody has at one age, and another they have at a second. Where the first was stated from an
+ * earlier age on it stays so, unless the second comes between; whoever is younger than all has the first of them.
+ */
+export function withHeadAt(series: readonly HeadOfAge[], one: HeadOfAge, other: HeadOfAge): HeadOfAge[] {
+  const stated = series.find(({ from, head }) => head === one.head && from <= one.from)?.from ?? one.from
+  const begins = other.from < one.from && stated <= other.from ? one.from : stated
+  const others = series.filter(({ from, head }) => head !== one.head && head !== other.head && from !== other.from)
+  const all = [...others, { ...one, from: begins }, other].sort((a, b) => a.from - b.from)
+  return all.map((entry, i) => (i === 0 ? { ...entry, from: 0 } : entry))
+}
+
 /** Placements with another head in place of the one worn; turned stays only with the same head. */
 export function withHead(placements: readonly Placement[], head: string): Placement[] {
   const worn = placements.find(({ slot }) => slot === 'head')

@@ -203,3 +203,40 @@ describe('characters by the dozen', () => {
     expect(await counts()).toEqual(before)
   })
 })
+
+describe('the same person at another age', () => {
+  test('is dressed as then, and has a head for each age; unless that is not wanted', async () => {
+    const isGrown = ({ placements, years }: ShelfOutfit) =>
+      years !== null && years > 13 && years < 60 && placements.some(({ slot }) => slot === 'head')
+    const single = ({ outfits }: RosterShelf) =>
+      outfits.find(
+        (one) => isGrown(one) && outfits.filter(({ characterId }) => characterId === one.characterId).length === 1,
+      )
+    const crew = (await shelves()).find(single)!
+    const grown = single(crew)!
+    const another = async (name: string, aged: boolean) => {
+      const { status, body } = await server.send<{ id: string; changed: string[]; stays: string[] }>(
+        'POST',
+        `rosters/${crew.id}/outfits`,
+        { character: grown.characterId, name, from: grown.id, years: 72, aged },
+      )
+      expect(status).toBe(201)
+      const outfit = (await server.get<OutfitDetail>(`outfits/${body.id}`)).body
+      return { ...body, outfit, worn: outfit.takes[0]!.placements }
+    }
+    const old = await another('In old age', true)
+    const head = (list: readonly { slot: string; part: string }[]) => list.find(({ slot }) => slot === 'head')!.part
+    expect(head(old.worn)).not.toBe(head(grown.placements))
+    expect(old.changed.length).toBeGreaterThan(0)
+    expect(old.outfit.brief.years).toBe(72)
+    const heads = (await named(crew.name)).heads[grown.characterId]!
+    expect(heads).toEqual([
+      { from: 0, head: head(grown.placements) },
+      { from: 72, head: head(old.worn) },
+    ])
+    const titles = (await named(crew.name)).outfits.find(({ id }) => id === old.id)!.pins.map(({ title }) => title)
+    expect(titles.some((title) => title.endsWith('has another head elsewhere'))).toBe(false)
+    const plain = await another('Unchanged', false)
+    expect([head(plain.worn), plain.changed]).toEqual([head(grown.placements), []])
+  })
+})

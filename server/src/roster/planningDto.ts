@@ -61,6 +61,8 @@ export class AnotherOutfit {
   @FilledText(120) name: string
   @IsOptional() @FilledText() from?: string
   @IsOptional() @Whole(0, 150) years: number | null = null
+  /** Dressed as at that age: face, brows, hair and legs. */
+  @IsOptional() @IsBoolean() aged: boolean = false
 }
 
 /** What is planned of an outfit. What is left out stays, or is not compared. */

@@ -1,14 +1,17 @@
 import { Injectable } from '@nestjs/common'
 import { In, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
+import { agedTo, type AgeingOptions } from '@outfit/core/ages'
 import { emptyBrief, statureAt } from '@outfit/core/brief'
+import type { Placement } from '@outfit/core/catalogue'
 import { homeCurrency } from '@outfit/core/market'
-import { arrange, mergeFields, type Collision, type Move } from '@outfit/core/roster'
+import { arrange, mergeFields, withHeadAt, type Collision, type Move } from '@outfit/core/roster'
 import { Changes } from '../base/changes.ts'
 import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
 import { BriefEntity } from '../schema/brief.ts'
 import { BriefService } from '../brief/briefService.ts'
+import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { FigureEntity } from '../schema/catalogue.ts'
 import { placementOf, rowOf } from '../schema/placementRows.ts'
 import { CharacterEntity, OutfitEntity, PlacementEntity, RosterEntity, TakeEntity } from '../schema/roster.ts'
@@ -37,6 +40,7 @@ export class PlanningService {
     private readonly rules: RulesService,
     private readonly changes: Changes,
     private readonly settings: SettingsService,
+    private readonly catalogue: CatalogueService,
   ) {}
 
   /** Begin a roster behind the others; its name must be its own, since people tell rosters by it. */
@@ -102,7 +106,11 @@ export class PlanningService {
   }
 
   /** One more outfit of a character, dressed and briefed as another of theirs, or empty. */
-  another(roster: string, { character, name, from, years }: AnotherOutfit): Promise<{ id: string }> {
+  async another(
+    roster: string,
+    { character, name, from, years, aged }: AnotherOutfit,
+  ): Promise<{ id: string; changed: string[]; stays: string[] }> {
+    const parts = aged ? await this.agedOf() : null
     return this.writer.transaction(async (db) => {
       if (!(await db.existsBy(CharacterEntity, { id: character, roster }))) throw notFound('character', character)
       const own = await db.find(OutfitEntity, { where: { character }, order: { position: 'ASC' } })
@@ -116,19 +124,50 @@ export class PlanningService {
       const take = ulid()
       await db.insert(TakeEntity, { id: take, outfit: id, label: 'A', chosen: true, reason: '' })
       const chosen = from === undefined ? null : await db.findOneBy(TakeEntity, { outfit: from, chosen: true })
-      const worn = chosen ? (await db.findBy(PlacementEntity, { take: chosen.id })).map(placementOf) : []
+      const before = chosen ? (await db.findBy(PlacementEntity, { take: chosen.id })).map(placementOf) : []
+      const then = parts && years !== null ? agedTo(before, years, parts) : null
       await db.insert(
         PlacementEntity,
-        worn.map((p) => rowOf(p, take)),
+        (then?.placements ?? before).map((p) => rowOf(p, take)),
       )
+      if (then?.head && years !== null)
+        await this.stateHeads(db, character, before, known?.years ?? null, then.head, years)
       // Beside the outfit it was made from.
       if (model) {
         const all = await outfitsOf(db, roster)
         const next = all[all.findIndex((outfit) => outfit.id === model.id) + 1]
         await this.write(db, arrange(all, [{ outfit: id, faction: model.faction, before: next?.id ?? null }]))
       }
-      return { id }
+      return { id, changed: then?.changed ?? [], stays: then?.stays ?? [] }
     })
+  }
+
+  /** What may be worn at another age: parts somebody made, with what they are judged by. */
+  private async agedOf(): Promise<AgeingOptions> {
+    const [{ catalogue, ofKind }, unmade] = await Promise.all([this.catalogue.matchable(), this.catalogue.unmade()])
+    const never = new Set(unmade)
+    if (never.size === 0) return { catalogue, ofKind }
+    const made = [...ofKind].map(([kind, parts]) => [kind, parts.filter(({ code }) => !never.has(code))] as const)
+    return { catalogue, ofKind: new Map(made) }
+  }
+
+  /** Say of a character that it has one head until, and another from an age on, so that both are its own. */
+  private async stateHeads(
+    db: EntityManager,
+    id: string,
+    before: readonly Placement[],
+    yearsBefore: number | null,
+    head: string,
+    years: number,
+  ): Promise<void> {
+    const worn = before.find(({ slot }) => slot === 'head')?.part
+    if (worn === undefined || yearsBefore === null || yearsBefore === years) return
+    const { heads } = await db.findOneByOrFail(CharacterEntity, { id })
+    await db.update(
+      CharacterEntity,
+      { id },
+      { heads: withHeadAt(heads, { from: yearsBefore, head: worn }, { from: years, head }) },
+    )
   }
 
   /** Change outfits of a roster, many at once. What somebody else changed meanwhile is left as it is, and told. */

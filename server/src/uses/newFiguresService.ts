@@ -8,6 +8,7 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { DrawerService } from '../drawer/drawerService.ts'
 import { PlanRunner } from '../sourcing/planRunner.ts'
 import { SettingsService } from '../settings/settingsService.ts'
+import { unclaimedOf } from './unclaimed.ts'
 
 /** Figures told at most, and how long they may take to find. */
 const MOST = 6
@@ -40,17 +41,7 @@ export class NewFiguresService {
       this.drawer.contents(),
       this.settings.all(),
     ])
-    const loose: Record<string, number> = { ...lying }
-    // What outfits count on is not free, but for what stands on them already, which does not lie loose.
-    for (const { placements, sources, standing } of shares) {
-      const on = { ...standing }
-      for (const [i, { part: worn }] of placements.entries()) {
-        const source = sources[i]
-        if (!source || source.elsewhere || source.donor !== null) continue
-        if ((on[worn] ?? 0) > 0) on[worn]!--
-        else loose[worn] = Math.max(0, (loose[worn] ?? 0) - 1)
-      }
-    }
+    const loose = unclaimedOf(shares, lying)
     const lies = Object.keys(lying).filter((one) => lying[one]! > 0)
     const wholes = await this.catalogue.assembliesWith(lies)
     const own = part.components.map((one) => one.part)

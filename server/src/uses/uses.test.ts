@@ -4,7 +4,7 @@ import { catalogueOf, type Part } from '@outfit/core/catalogue'
 import { fittingContextOf, pinKey, pinsOf } from '@outfit/core/fitting'
 import type { OutfitDetail } from '@outfit/core/roster'
 import type { RosterShelf } from '@outfit/core/shelf'
-import type { Exchange, MinedRelease, PartUses } from '@outfit/core/uses'
+import type { Exchange, MinedRelease, PartUses, Refills } from '@outfit/core/uses'
 import { startServer, type TestServer } from '../test/testServer.ts'
 import type { NewFigures } from './newFiguresService.ts'
 
@@ -282,4 +282,26 @@ test('what is new on a quote sheet is looked through as a release is', async () 
   await offers('2026-12-01', [...fresh.slice(0, 2), fresh[2]!])
   expect((await news()).mined.every(({ part }) => part === fresh[2])).toBe(true)
   expect((await server.get('sellers/NOBODY/news')).status).toBe(404)
+})
+
+test('a part on a figure that stands together comes with what could take its place there', async () => {
+  const drawer = (await server.get<{ bins: { code: string; figure: string | null }[] }>('drawer')).body
+  expect(drawer.bins.length).toBeGreaterThan(0)
+  let asked = 0
+  for (const { part: hat } of await tray('headgear')) {
+    const { body } = await server.get<Refills>(`parts/${hat.code}/refills`)
+    const known = new Set(body.parts.map(({ code }) => code))
+    for (const { worn, slot, cheapest, loose, again } of body.refills) {
+      asked += 1
+      expect(worn.filter((placement) => placement.slot === slot).map(({ part }) => part)).toContain(hat.code)
+      expect(
+        [...worn.map(({ part }) => part), ...(cheapest ? [cheapest.part] : [])].every((one) => known.has(one)),
+      ).toBe(true)
+      expect(loose === null || known.has(loose)).toBe(true)
+      expect(loose).not.toBe(hat.code)
+      if (again !== null && cheapest) expect(Number.isInteger(again) && cheapest.price > 0).toBe(true)
+    }
+  }
+  expect(asked).toBeGreaterThan(1)
+  expect((await server.get('parts/NOPE/refills')).status).toBe(404)
 })

@@ -5,6 +5,7 @@ import { FilledText } from '../base/fields.ts'
 import { ExchangeService } from './exchangeService.ts'
 import { MineService } from './mineService.ts'
 import { NewFiguresService } from './newFiguresService.ts'
+import { RefillService } from './refillService.ts'
 import { UsesService } from './usesService.ts'
 
 /** The part, and how it is worn; the best way for all together unless said. */
@@ -22,6 +23,7 @@ export class UsesController {
     private readonly mines: MineService,
     private readonly exchanges: ExchangeService,
     private readonly figures: NewFiguresService,
+    private readonly refills: RefillService,
   ) {}
 
   /** Outfits that one part would make more like their briefs, drawn and reckoned before and after, best first. */
@@ -34,6 +36,12 @@ export class UsesController {
   @Get('parts/:part/figures')
   around(@Param('part') part: string) {
     return this.figures.around(part)
+  }
+
+  /** Figures that stand together and have a part, with what could take its place on them. */
+  @Get('parts/:part/refills')
+  refilled(@Param('part') part: string) {
+    return this.refills.of(part)
   }
 
   /** A release looked through: what its parts, and so many boxes of it, would do for all outfits. */

@@ -10,6 +10,7 @@ import { ShelfModule } from '../shelf/shelfModule.ts'
 import { ExchangeService } from './exchangeService.ts'
 import { MineService } from './mineService.ts'
 import { NewFiguresService } from './newFiguresService.ts'
+import { RefillService } from './refillService.ts'
 import { UsesController } from './usesController.ts'
 import { UsesService } from './usesService.ts'
 
@@ -26,6 +27,6 @@ import { UsesService } from './usesService.ts'
     SourcingModule,
   ],
   controllers: [UsesController],
-  providers: [ExchangeService, MineService, NewFiguresService, UsesService],
+  providers: [ExchangeService, MineService, NewFiguresService, RefillService, UsesService],
 })
 export class UsesModule {}

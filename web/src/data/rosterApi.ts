@@ -89,8 +89,8 @@ export const rosterApi = api.injectEndpoints({
       invalidatesTags: PLANNED,
     }),
     anotherOutfit: build.mutation<
-      { id: string },
-      { roster: string; character: string; name: string; from?: string; years?: number }
+      { id: string; changed: string[]; stays: string[] },
+      { roster: string; character: string; name: string; from?: string; years?: number; aged?: boolean }
     >({
       query: ({ roster, ...body }) => ({ url: `rosters/${roster}/outfits`, method: 'POST', body }),
       invalidatesTags: PLANNED,

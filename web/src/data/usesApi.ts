@@ -1,5 +1,5 @@
 import type { Drawables } from '@outfit/core/catalogue'
-import type { Exchange, MinedRelease, NewFiguresFound, PartUses } from '@outfit/core/uses'
+import type { Exchange, MinedRelease, NewFiguresFound, PartUses, Refills } from '@outfit/core/uses'
 import { api } from './api.ts'
 
 /** Figures nobody has yet around a part. */
@@ -19,6 +19,11 @@ export const usesApi = api.injectEndpoints({
     }),
     newFigures: build.query<NewFigures, string>({
       query: (part) => `parts/${encodeURIComponent(part)}/figures`,
+      keepUnusedDataFor: 0,
+      providesTags: ['Outfit', 'Shelves', 'Catalogue'],
+    }),
+    refills: build.query<Refills, string>({
+      query: (part) => `parts/${encodeURIComponent(part)}/refills`,
       keepUnusedDataFor: 0,
       providesTags: ['Outfit', 'Shelves', 'Catalogue'],
     }),

@@ -99,6 +99,7 @@ function AnotherForm({ outfit, roster, onDone }: Omit<OutfitDialogProps, 'what'>
   const [name, setName] = useState('')
   const [years, setYears] = useState('')
   const [dressed, setDressed] = useState(true)
+  const [aged, setAged] = useState(true)
   const [problem, setProblem] = useState('')
   const keep = async () => {
     const answer = await add({
@@ -106,12 +107,13 @@ function AnotherForm({ outfit, roster, onDone }: Omit<OutfitDialogProps, 'what'>
       character: outfit.characterId,
       name: name.trim(),
       ...(dressed ? { from: outfit.id } : {}),
-      ...(years ? { years: Number(years) } : {}),
+      ...(years ? { years: Number(years), aged: dressed && aged } : {}),
     })
     if (answer.error) return setProblem(errorText(answer.error))
     onDone()
-    const { id } = answer.data
-    tell(`${name.trim()} stands beside ${outfit.name}.`, () => remove({ roster: roster.id, outfits: [id] }))
+    const { id, changed, stays } = answer.data
+    const told = [...changed, ...stays].map((one) => ` ${one}.`).join('')
+    tell(`${name.trim()} stands beside ${outfit.name}.${told}`, () => remove({ roster: roster.id, outfits: [id] }))
     void navigate(`/rosters/${roster.id}`)
   }
   return (
@@ -155,6 +157,17 @@ function AnotherForm({ outfit, roster, onDone }: Omit<OutfitDialogProps, 'what'>
         />
         Dressed and briefed as {outfit.name}
       </label>
+      {dressed && years !== '' && (
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={aged}
+            onChange={(event) => setAged(event.target.checked)}
+            className="size-4 accent-[var(--act)]"
+          />
+          As at that age: face, brows, hair and legs
+        </label>
+      )}
     </FormDialog>
   )
 }

@@ -13,6 +13,7 @@ import { PartPicture } from '../ui/PartPicture.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
 import { BeforeAfter } from './BeforeAfter.tsx'
 import { NewFigures } from './NewFigures.tsx'
+import { Refilled } from './Refilled.tsx'
 import { apartInPoints } from './points.ts'
 
 /** The other way round than casting: one part, and everybody it would make more like their brief. */
@@ -61,6 +62,7 @@ export function UsesView() {
           </ol>
         </>
       )}
+      <Refilled part={code} />
       <NewFigures part={code} name={part.name} />
     </div>
   )

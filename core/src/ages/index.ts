@@ -1,0 +1,2 @@
+export * from './aged.ts'
+export * from './samePerson.ts'
