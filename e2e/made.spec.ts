@@ -35,8 +35,11 @@ test('a staff is made of three parts on the board, held, bought by its pieces, a
   await app.mouse.down()
   await app.mouse.move(box.x + box.width / 2 - 40, box.y + box.height / 2, { steps: 3 })
   await app.mouse.up()
-  await expect(picked.getByRole('spinbutton', { name: 'across' })).not.toHaveValue('12')
+  const across = picked.getByRole('spinbutton', { name: 'across' })
+  await expect(across).not.toHaveValue('12')
+  // However far it was dragged, one undo takes it back.
   await app.getByRole('button', { name: 'Undo' }).click()
+  await expect(across).toHaveValue('12')
   await expect(app.getByText(/2 × Curved horn/)).toBeVisible()
   await expect(save).toBeDisabled()
   await app.getByRole('textbox', { name: 'Name' }).fill('Watch staff')

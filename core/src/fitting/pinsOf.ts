@@ -21,7 +21,6 @@ import { onePartOneFigure } from './rules/onePartOneFigure.ts'
 import { otherFace } from './rules/otherFace.ts'
 import { printRunsOn } from './rules/printRunsOn.ts'
 import { requirements } from './rules/requirements.ts'
-import { readsAsSamePerson } from './rules/readsAsSamePerson.ts'
 import { samePersonSameHead } from './rules/samePersonSameHead.ts'
 import { skinAgrees } from './rules/skinAgrees.ts'
 import { skinTones } from './rules/skinTones.ts'
@@ -52,7 +51,6 @@ export const RULES = {
   turnedTorso,
   facesApart,
   samePersonSameHead,
-  readsAsSamePerson,
   statureInCompany,
   browsAgainstHair,
   printRunsOn,

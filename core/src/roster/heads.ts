@@ -27,9 +27,12 @@ export function headsAgree(
  * earlier age on it stays so, unless the second comes between; whoever is younger than all has the first of them.
  */
 export function withHeadAt(series: readonly HeadOfAge[], one: HeadOfAge, other: HeadOfAge): HeadOfAge[] {
-  const stated = series.find(({ from, head }) => head === one.head && from <= one.from)?.from ?? one.from
+  const latest = [...series].sort((a, b) => b.from - a.from).find(({ from }) => from <= one.from)
+  const stated = latest?.head === one.head ? latest.from : one.from
   const begins = other.from < one.from && stated <= other.from ? one.from : stated
-  const others = series.filter(({ from, head }) => head !== one.head && head !== other.head && from !== other.from)
+  const others = series.filter(
+    ({ from, head }) => head !== one.head && head !== other.head && from !== other.from && from !== begins,
+  )
   const all = [...others, { ...one, from: begins }, other].sort((a, b) => a.from - b.from)
   return all.map((entry, i) => (i === 0 ? { ...entry, from: 0 } : entry))
 }

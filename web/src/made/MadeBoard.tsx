@@ -32,14 +32,15 @@ interface MadeBoardProps {
   catalogue: Catalogue
   picked: number
   onPick: (piece: number) => void
-  onChange: (change: Pick<MadeBody, 'pieces'>, picked: number) => void
+  /** `goesOn`: of a movement that was begun already, so that one undo takes all of it back. */
+  onChange: (change: Pick<MadeBody, 'pieces'>, picked: number, goesOn?: boolean) => void
   view: 'front' | 'back'
 }
 
 /** The board: what is made on a faint doll, its pieces moved by pointer and keys. */
 export function MadeBoard({ item, catalogue, picked, onPick, onChange, view }: MadeBoardProps) {
   const svg = useRef<SVGSVGElement>(null)
-  const [drag, setDrag] = useState<{ piece: number; dx: number; dy: number } | null>(null)
+  const [drag, setDrag] = useState<{ piece: number; dx: number; dy: number; moved: boolean } | null>(null)
   const slot = shownIn(item.as)
   const drawn = useMemo(() => {
     const draw = (pieces: MadeBody['pieces'], bands: MadeBody['bands']) =>
@@ -88,7 +89,7 @@ export function MadeBoard({ item, catalogue, picked, onPick, onChange, view }: M
     svg.current!.setPointerCapture(event.pointerId)
     const { x, y } = onBoard(event)
     onPick(piece)
-    setDrag({ piece, dx: item.pieces[piece]!.x - x, dy: item.pieces[piece]!.y - y })
+    setDrag({ piece, dx: item.pieces[piece]!.x - x, dy: item.pieces[piece]!.y - y, moved: false })
   }
   const move = (event: PointerEvent) => {
     if (!drag) return
@@ -96,7 +97,9 @@ export function MadeBoard({ item, catalogue, picked, onPick, onChange, view }: M
     const to = snapped(x + drag.dx, y + drag.dy)
     const now = item.pieces[drag.piece]!
     if (to.x === now.x && to.y === now.y) return
-    onChange({ pieces: item.pieces.map((piece, i) => (i === drag.piece ? { ...piece, ...to } : piece)) }, drag.piece)
+    const pieces = item.pieces.map((piece, i) => (i === drag.piece ? { ...piece, ...to } : piece))
+    onChange({ pieces }, drag.piece, drag.moved)
+    if (!drag.moved) setDrag({ ...drag, moved: true })
   }
   const press = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return

@@ -78,8 +78,8 @@ function Editor({ item, catalogue }: { item: MadeItem | null; catalogue: Catalog
       void dispatch(api.endpoints.partDetail.initiate(code, { subscribe: false }))
   }, [codes, dispatch])
 
-  const set = (change: Partial<MadeBody>) => {
-    setPast((before) => [...before.slice(-99), body])
+  const set = (change: Partial<MadeBody>, goesOn = false) => {
+    if (!goesOn) setPast((before) => [...before.slice(-99), body])
     typed.set((values) => ({ ...values, body: { ...values.body, ...change } }))
   }
   const undo = () => {
@@ -191,8 +191,8 @@ function Editor({ item, catalogue }: { item: MadeItem | null; catalogue: Catalog
             picked={picked}
             view={view}
             onPick={setPicked}
-            onChange={({ pieces }, next) => {
-              set({ pieces })
+            onChange={({ pieces }, next, goesOn) => {
+              set({ pieces }, goesOn)
               setPicked(next)
             }}
           />

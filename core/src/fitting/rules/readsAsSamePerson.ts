@@ -3,8 +3,9 @@ import { headsAgree } from '../../roster/index.ts'
 import { rulesOf, wornIn, type Pin, type Rule } from '../pin.ts'
 
 /**
- * One person at several ages may have several heads, where the character says so; they still have to read as the same: one
- * skin, and what an age does not take away. Told once, of the outfit it is most at odds with.
+ * The second half of `samePersonSameHead`: one person at several ages may have several heads, where the character says so;
+ * they still have to read as the same: one skin, and what an age does not take away. Told once, of the outfit it is most at
+ * odds with.
  */
 export const readsAsSamePerson: Rule = (placements, context) => {
   const { company, catalogue } = context

@@ -2,10 +2,11 @@ import { partLabel } from '../../catalogue/index.ts'
 import { headsAgree, statedHead } from '../../roster/index.ts'
 import { wearing } from '../instead.ts'
 import { pinned, rulesOf, wornIn, type Rule } from '../pin.ts'
+import { readsAsSamePerson } from './readsAsSamePerson.ts'
 
 /**
  * One person keeps one head in every outfit; which side of it shows may change, and so may the head itself where a series
- * of heads by age says so. The remedies are the head of the other outfit, and the one stated for this age.
+ * of heads by age says so; those have to read as one person's all the same. The remedies are the head of the other outfit, and the one stated for this age.
  */
 export const samePersonSameHead: Rule = (placements, context) => {
   const { company, catalogue } = context
@@ -21,7 +22,7 @@ export const samePersonSameHead: Rule = (placements, context) => {
         : []
     })
   const [first] = unlike
-  if (!first) return []
+  if (!first) return readsAsSamePerson(placements, context)
   return [
     pinned(
       {
