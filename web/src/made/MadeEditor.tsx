@@ -233,7 +233,9 @@ function Editor({ item, catalogue }: { item: MadeItem | null; catalogue: Catalog
                   >
                     <Swatch colour={part && mainColour(catalogue, part)} />
                     <span className="min-w-0 truncate font-semibold">{part ? partLabel(catalogue, part) : code}</span>
-                    {front && <span className="ml-auto shrink-0 text-[12.5px] text-soft">over</span>}
+                    {front && body.as !== 'beside' && (
+                      <span className="ml-auto shrink-0 text-[12.5px] text-soft">over</span>
+                    )}
                   </button>
                   {faultAt(`pieces[${i}].part`) && (
                     <span role="alert" className="text-[13px] text-problem">

@@ -61,9 +61,12 @@ export function PickedPiece({ piece, as, isFirst, isLast, onChange, onPress, onG
         <button type="button" className={small} aria-pressed={piece.mirrored} onClick={() => onPress('mirror')}>
           <FlipHorizontal2 aria-hidden className="size-3.5" /> Mirror
         </button>
-        <button type="button" className={small} onClick={() => onPress('front')}>
-          {piece.front ? OVERS[as].under : OVERS[as].over}
-        </button>
+        {/* Nothing of the figure stands in between. */}
+        {as !== 'beside' && (
+          <button type="button" className={small} onClick={() => onPress('front')}>
+            {piece.front ? OVERS[as].under : OVERS[as].over}
+          </button>
+        )}
         <button
           type="button"
           className={small}
