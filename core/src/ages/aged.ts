@@ -1,5 +1,5 @@
 import { statureAt, type Stature } from '../brief/index.ts'
-import type { Catalogue, Part, PartKind, Placement } from '../catalogue/index.ts'
+import type { Catalogue, Part, PartKind, Placement, Slot } from '../catalogue/index.ts'
 import { legLengthOf } from '../mannequin/index.ts'
 
 /** How old a face is drawn, as prints of heads say it. */
@@ -17,7 +17,10 @@ const FROM: readonly (readonly [years: number, age: FaceAge])[] = [
 export const faceAgeAt = (years: number): FaceAge => FROM.find(([from]) => years >= from)?.[1] ?? 'child'
 
 /** Families of the colours hair and brows have in old age. */
-const GREY: readonly string[] = ['grey', 'white']
+export const GREY: readonly string[] = ['grey', 'white']
+
+/** Kinds of what has a length, by the place it is worn: legs, or a pair of them nobody has told the pieces of. */
+const LEGS: Partial<Record<Slot, PartKind>> = { legRight: 'leg-right', legLeft: 'leg-left', hips: 'leg-pair' }
 
 /** What makes a face that of one person, and how much each counts when the likest of another age is looked for. */
 const FEATURES: readonly (readonly [trait: string, weight: number])[] = [
@@ -153,7 +156,7 @@ function ageLegs(aged: Aged, stature: Stature, options: AgeingOptions): void {
   const length = stature === 'short' || stature === 'middle' ? stature : 'full'
   const lengthOf = (part: Part) => legLengthOf(options.catalogue.moulds.get(part.mould))
   const legs = aged.placements.flatMap((placement) => {
-    const kind = placement.slot === 'legRight' ? 'leg-right' : placement.slot === 'legLeft' ? 'leg-left' : null
+    const kind = LEGS[placement.slot]
     const own = kind && !placement.made && partIn(placement.part, [kind], options)
     return kind && own && lengthOf(own) !== length ? [{ placement, kind, own } as const] : []
   })

@@ -66,6 +66,18 @@ describe('the same person at another age', () => {
     expect([aged.head, aged.stays]).toEqual([null, ['No child’s face of this skin is made']])
   })
 
+  test('of a pair of legs nobody has told the pieces of has the pair of that age', () => {
+    const pair = (code: string, mould: string): Part => ({
+      ...{ code, name: code, mould, colours: ['slate'], print: null, year: null, photo: null, components: [] },
+    })
+    const pairs = new Map(ofKind).set('leg-pair', [pair('FULL', 'M-PAIRF'), pair('SHORT', 'M-PAIRS')])
+    const worn = [{ slot: 'hips' as const, part: 'FULL', order: 0, turned: false }]
+    const told = (years: number) => agedTo(worn, years, { catalogue, ofKind: pairs })
+    expect(told(5).placements.map(({ part }) => part)).toEqual(['SHORT'])
+    expect(told(40).placements.map(({ part }) => part)).toEqual(['FULL'])
+    expect(told(10).stays).toEqual(['No legs of this colour are made as middle ones'])
+  })
+
   test('whoever it is and whatever the age, can be worn, keeps the skin, and stays so when aged to the same again', () => {
     const everybody = rosterFile().rosters.flatMap(({ characters }) =>
       characters.flatMap(({ outfits }) => outfits.flatMap(({ takes }) => takes.map(({ placements }) => placements))),

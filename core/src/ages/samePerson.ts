@@ -1,5 +1,5 @@
 import { partLabel, type Catalogue, type Part } from '../catalogue/index.ts'
-import { FACE_AGES, type FaceAge } from './aged.ts'
+import { FACE_AGES, GREY, type FaceAge } from './aged.ts'
 
 /** Features that stay with a person whatever their age, as they are told of. */
 const STAYS: readonly (readonly [trait: string, words: string])[] = [['scar', 'the scar']]
@@ -14,7 +14,7 @@ export function againstSamePerson(one: Part, other: Part, catalogue: Catalogue):
   const [younger, elder] = ageOf(one) <= ageOf(other) ? [one, other] : [other, one]
   const [young, old] = [traitsOf(younger), traitsOf(elder)]
   const colour = ({ colours }: Part) => catalogue.colours.get(colours[0] ?? '')
-  const grey = (code: string | undefined) => ['grey', 'white'].includes(catalogue.colours.get(code ?? '')?.family ?? '')
+  const grey = (code: string) => GREY.includes(catalogue.colours.get(code)?.family ?? '')
   const told: string[] = []
   if (colour(younger)?.code !== colour(elder)?.code)
     told.push(`skin ${colour(younger)?.name ?? 'unknown'} against ${colour(elder)?.name ?? 'unknown'}`)

@@ -12,3 +12,8 @@ export function blocksIn(placements: readonly Placement[], slot: Slot): Placemen
   }
   return blocks
 }
+
+/** Blocks of a slot with their orders counted through. */
+export function inOrder(blocks: readonly (readonly Placement[])[]): Placement[] {
+  return blocks.flat().map((placement, order) => ({ ...placement, order }))
+}

@@ -1,5 +1,5 @@
 import { alsoFills, mouldOf, type Catalogue, type Part, type Placement, type Slot } from '../catalogue/index.ts'
-import { blocksIn } from './blocks.ts'
+import { blocksIn, inOrder } from './blocks.ts'
 import { sitsOver } from './overHair.ts'
 import { MADE_SLOTS, SLOT_FACTS } from './slots.ts'
 
@@ -84,7 +84,7 @@ export function shift(placements: readonly Placement[], slot: Slot, order: numbe
   if (from < 0 || to < 0 || to >= stack.length) return [...placements]
   const moved = [...stack]
   moved.splice(to, 0, ...moved.splice(from, 1))
-  return [...without(placements, [slot]), ...moved.flat().map((p, index) => ({ ...p, order: index }))]
+  return [...without(placements, [slot]), ...inOrder(moved)]
 }
 
 export interface PlacementFault {

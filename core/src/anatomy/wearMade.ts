@@ -1,5 +1,5 @@
 import type { Fixed, MadeOf, Placement, Slot } from '../catalogue/index.ts'
-import { blocksIn } from './blocks.ts'
+import { blocksIn, inOrder } from './blocks.ts'
 import { EXCLUDES, without } from './wear.ts'
 import { MADE_SLOTS, SLOT_FACTS } from './slots.ts'
 
@@ -64,11 +64,6 @@ function renewed(block: readonly Placement[], item: Wearable): Placement[] {
     const at = altered.findIndex(({ part }) => part === piece.part)
     return at < 0 ? piece : { ...piece, altered: altered.splice(at, 1)[0]!.altered! }
   })
-}
-
-/** Blocks of a slot with their orders counted through. */
-export function inOrder(blocks: readonly (readonly Placement[])[]): Placement[] {
-  return blocks.flat().map((placement, order) => ({ ...placement, order }))
 }
 
 /** The copy worn in a slot that begins at an order, kept as it is from now on, or following its item again. */

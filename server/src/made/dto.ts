@@ -1,4 +1,4 @@
-import { Equals, IsBoolean, IsIn, IsOptional } from 'class-validator'
+import { Equals, IsBoolean, IsIn, IsOptional, Matches } from 'class-validator'
 import { Between, FilledText, ListOf, Text, Whole } from '../base/fields.ts'
 import { MADE_AS, type MadeAs } from '@outfit/core/catalogue'
 import { BOARD_REACH } from '@outfit/core/made'
@@ -61,6 +61,11 @@ export class MadeBody {
   @Between(0, 240) height: number
   @ListOf(() => BandDto, { most: 20 }) bands: BandDto[]
   @ListOf(() => MadePieceDto, { least: 1, most: MOST_PIECES }) pieces: MadePieceDto[]
+}
+
+/** A new one; or one that was removed and is put back under the id it had, so that who wears it follows it again. */
+export class NewMade extends MadeBody {
+  @IsOptional() @Matches(/^[0-9A-Z]{26}$/) id?: string
 }
 
 /** The same as it is from now on; refused when `version` is not the newest. */

@@ -94,6 +94,11 @@ describe('things made of several parts', () => {
     expect((await all()).items.some(({ name }) => name === 'Third staff')).toBe(false)
     expect((await server.send('DELETE', `made/${made.body.id}`)).status).toBe(204)
     expect((await server.send('DELETE', `made/${made.body.id}`)).status).toBe(404)
+    // Put back, it is the same to whoever wears it; twice it is not.
+    const back = () => server.send<MadeSaved>('POST', 'made', { ...body, id: made.body.id })
+    const [once, again] = [await back(), await back()]
+    expect([once.status, once.body.id, again.status]).toEqual([201, made.body.id, 409])
+    expect((await server.send('DELETE', `made/${made.body.id}`)).status).toBe(204)
   })
 
   test('keep the parts they are made of from being removed', async () => {

@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common'
 import { ApiTags } from '@nestjs/swagger'
-import { MadeBody, SaveMade } from './dto.ts'
+import { NewMade, SaveMade } from './dto.ts'
 import { MadeService } from './madeService.ts'
 
 /** Things made of several parts. */
@@ -16,8 +16,8 @@ export class MadeController {
   }
 
   @Post()
-  make(@Body() body: MadeBody) {
-    return this.made.make(body)
+  make(@Body() { id, ...body }: NewMade) {
+    return this.made.make(body, id)
   }
 
   /** Change one: whoever wears it wears it as it is now, but for copies that were kept as they are. */

@@ -53,10 +53,13 @@ export class MadeService {
     }
   }
 
-  make(body: MadeBody): Promise<MadeSaved> {
+  /** Make one, under the id it had where it is put back. */
+  make(body: MadeBody, id = ulid()): Promise<MadeSaved> {
     return this.writer.transaction(async (db) => {
+      if (await db.existsBy(MadeItemEntity, { id })) throw new Problem(409, `${body.name} is there already.`)
       await this.refuseFaulty(db, null, body)
-      return { id: await this.write(db, body), version: 1, followed: 0 }
+      await this.write(db, id, body)
+      return { id, version: 1, followed: 0 }
     })
   }
 
@@ -71,16 +74,16 @@ export class MadeService {
         continue
       }
       await this.refuseFaulty(db, null, body, `made[${i}].`)
-      byName.set(body.name, { ...body, id: await this.write(db, body) })
+      const id = ulid()
+      await this.write(db, id, body)
+      byName.set(body.name, { ...body, id })
     }
     return byName
   }
 
-  private async write(db: EntityManager, { as, pieces, ...row }: MadeBody): Promise<string> {
-    const id = ulid()
+  private async write(db: EntityManager, id: string, { as, pieces, ...row }: MadeBody): Promise<void> {
     await db.insert(MadeItemEntity, { ...row, id, wornAs: as, version: 1 })
     await this.writePieces(db, id, pieces)
-    return id
   }
 
   /** Change one, and what whoever wears it wears, in one transaction. */

@@ -18,6 +18,11 @@ export const madeApi = api.injectEndpoints({
           : { url: `made/${id}`, method: 'PUT', body: { ...body, version } },
       invalidatesTags: ['Outfit', 'Shelves'],
     }),
+    /** Put back what was removed, under the id it had. */
+    putBackMade: build.mutation<MadeSaved, MadeBody & { id: string }>({
+      query: (body) => ({ url: 'made', method: 'POST', body }),
+      invalidatesTags: ['Outfit'],
+    }),
     removeMade: build.mutation<void, string>({
       query: (id) => ({ url: `made/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Outfit'],

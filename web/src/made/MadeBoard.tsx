@@ -27,6 +27,14 @@ const KEYS: Readonly<Record<string, BoardKey>> = {
   Backspace: 'remove',
 }
 
+/** From behind, what is to the left on the screen is to the right on the board. */
+const FROM_BEHIND: Partial<Record<BoardKey, BoardKey>> = {
+  left: 'right',
+  right: 'left',
+  clockwise: 'anticlockwise',
+  anticlockwise: 'clockwise',
+}
+
 interface MadeBoardProps {
   item: MadeBody
   catalogue: Catalogue
@@ -106,7 +114,8 @@ export function MadeBoard({ item, catalogue, picked, onPick, onChange, view }: M
     const key = KEYS[event.key] ?? KEYS[event.key.toLowerCase()]
     if (!key || picked < 0) return
     event.preventDefault()
-    const after = pressed(item.pieces, picked, key, event.shiftKey)
+    const seen = view === 'back' ? (FROM_BEHIND[key] ?? key) : key
+    const after = pressed(item.pieces, picked, seen, event.shiftKey)
     onChange({ pieces: after.pieces }, after.picked)
   }
   const [ox, oy] = [flip * origin.x, origin.y]

@@ -1,7 +1,6 @@
 import { Plus, Trash2, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { toast } from 'sonner'
 import { MADE_AS, mainColour, partLabel, type MadeBand, type Catalogue, type MadeAs } from '@outfit/core/catalogue'
 import { gripAt, pressed, type BoardKey, type MadeItem } from '@outfit/core/made'
 import { homeMoney } from '@outfit/core/market'
@@ -16,6 +15,7 @@ import { useKnownCatalogue } from '../data/useKnownCatalogue.ts'
 import { Button } from '../ui/Button.tsx'
 import { ErrorNote, Waiting } from '../ui/Notes.tsx'
 import { Swatch } from '../ui/Swatch.tsx'
+import { tell, tellError } from '../ui/tell.ts'
 import { useTyped } from '../ui/useTyped.ts'
 import { Bands } from './Bands.tsx'
 import { small } from './looks.ts'
@@ -68,6 +68,7 @@ function Editor({ item, catalogue }: { item: MadeItem | null; catalogue: Catalog
   const [faults, setFaults] = useState<ProblemBody['errors']>([])
   const [save, saving] = madeApi.endpoints.saveMade.useMutation()
   const [remove, removing] = madeApi.endpoints.removeMade.useMutation()
+  const [putBack] = madeApi.endpoints.putBackMade.useMutation()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const lowest = useAppSelector((state) => state.catalogue.lowest)
@@ -110,33 +111,28 @@ function Editor({ item, catalogue }: { item: MadeItem | null; catalogue: Catalog
     if (answer.error) {
       const { data } = answer.error as { data?: ProblemBody }
       setFaults(data?.errors ?? [])
-      return toast.error(errorText(answer.error))
+      return tellError(answer.error)
     }
     typed.forget()
     const { id, followed } = answer.data
     const before = item && bodyOf(item)
-    const back = async () => {
-      const undone = before ? await save({ id, version: answer.data.version, body: before }) : await remove(id)
-      if (undone.error) toast.error(errorText(undone.error))
-    }
-    toast(
-      item
-        ? `${body.name} is changed${followed > 0 ? `; ${followed === 1 ? 'one outfit wears' : `${followed} outfits wear`} it so now` : ''}.`
-        : `${body.name} is made; it lies in the tray of every outfit.`,
-      { action: { label: 'Undo', onClick: () => void back() } },
-    )
+    const words = item
+      ? `${body.name} is changed${followed > 0 ? `; ${followed === 1 ? 'one outfit wears' : `${followed} outfits wear`} it so now` : ''}.`
+      : `${body.name} is made; it lies in the tray of every outfit.`
+    tell(words, () => (before ? save({ id, version: answer.data.version, body: before }) : remove(id)))
     return navigate('/made')
   }
   const destroy = async () => {
     const answer = await remove(item!.id)
-    if (answer.error) return toast.error(errorText(answer.error))
+    if (answer.error) return tellError(answer.error)
     typed.forget()
-    toast(`Removed ${item!.name}. ${item!.wornBy.length > 0 ? 'Whoever wears it keeps what it wears.' : ''}`, {
-      action: { label: 'Undo', onClick: () => void save({ id: null, version: 0, body: bodyOf(item!) }) },
-    })
+    const { id, name, wornBy } = item!
+    tell(`Removed ${name}.${wornBy.length > 0 ? ' Whoever wears it keeps what it wears.' : ''}`, () =>
+      putBack({ ...bodyOf(item!), id }),
+    )
     return navigate('/made')
   }
-  const words = [...traitNamed(body.as === 'beside' ? 'companion' : 'item').values].sort()
+  const kinds = [...traitNamed(body.as === 'beside' ? 'companion' : 'item').values].sort()
   const parts = [...new Set(body.pieces.map(({ part }) => part))]
   const priced = body.pieces.map(({ part }) => lowest[part])
   const price = priced.reduce<number>((sum, one) => sum + (one ?? 0), 0)
@@ -308,7 +304,7 @@ function Editor({ item, catalogue }: { item: MadeItem | null; catalogue: Catalog
             error={faultAt('what')}
           />
           <datalist id="made-what">
-            {words.map((word) => (
+            {kinds.map((word) => (
               <option key={word} value={word} />
             ))}
           </datalist>
