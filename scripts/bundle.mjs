@@ -6,6 +6,7 @@ const ENTRIES = {
   main: 'main.js',
   planWorker: 'sourcing/planWorker.js',
   asideWorker: 'solver/asideWorker.js',
+  sheetWorker: 'market/sheetWorker.js',
   planCli: 'sourcing/planCli.js',
   rosterCli: 'wardrobe/rosterCli.js',
   archiveCli: 'app/archiveCli.js',

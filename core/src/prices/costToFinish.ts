@@ -20,7 +20,7 @@ export interface ToFinish {
  * is brought where all of it is `wanted`, each piece as often as it is listed. `lowest` tells what each costs.
  */
 export const wholesAmong = (
-  parts: Iterable<Part>,
+  parts: Iterable<Pick<Part, 'code' | 'components'>>,
   lowest: (code: string) => number | null | undefined,
   level: number,
   wanted: readonly string[] = [],
@@ -91,9 +91,10 @@ export function costToFinish(
     return rest
   }
   const less = (a: ToFinish, b: ToFinish) => a.unsold < b.unsold || (a.unsold === b.unsold && a.money < b.money)
+  const [listed, all] = [new Set(parts), singly(parts)]
   const gains = wholes
+    .filter(({ brings }) => brings.some((part) => listed.has(part)))
     .map((whole) => {
-      const all = singly(parts)
       const rest = singly(after(parts, whole))
       return { whole, unsold: all.unsold - rest.unsold, saves: all.money - rest.money - whole.price }
     })

@@ -1,9 +1,10 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { cheapestForEach, type Bringing } from './narrow.ts'
+import { cheapestForEach, limitsForEach, type Bringing } from './narrow.ts'
 
+const partsOf = ({ parts }: { parts: readonly string[] }) => parts
 const MOST = { part: 2, figure: 1, release: 1 }
-const bringing = (price: number, parts: string[], more: Partial<Bringing> = {}): Bringing => ({
+const bringing = (price: number, parts: string[], more: Partial<Bringing> = {}): Bringing & { parts: string[] } => ({
   kind: 'part',
   parts,
   condition: 'new',
@@ -24,12 +25,12 @@ test('of each kind, condition and currency the cheapest for each wanted part sta
     figure,
     bringing(80, ['D'], { kind: 'figure' }),
   ]
-  expect(cheapestForEach([dear, ...kept, worse], MOST)).toEqual(kept)
+  expect(cheapestForEach([dear, ...kept, worse], partsOf, MOST)).toEqual(kept)
 })
 
 test('what costs as little as the last of them stays too', () => {
   const alike = [10, 20, 20, 20].map((price) => bringing(price, ['A']))
-  expect(cheapestForEach([...alike, bringing(21, ['A'])], MOST)).toEqual(alike)
+  expect(cheapestForEach([...alike, bringing(21, ['A'])], partsOf, MOST)).toEqual(alike)
 })
 
 test('asked of the cheapest of each thing first, it comes to the same', () => {
@@ -58,9 +59,21 @@ test('asked of the cheapest of each thing first, it comes to the same', () => {
             (other) => other.thing === one.thing && other.condition === one.condition && other.price < one.price,
           ),
       )
-      const near = new Set(cheapestForEach(cheapest, MOST).map(({ thing }) => thing))
-      const asked = offers.filter(({ thing }) => near.has(thing))
-      expect(cheapestForEach(asked, MOST)).toEqual(cheapestForEach(offers, MOST))
+      const limitOf = limitsForEach(cheapest, partsOf, MOST)
+      const asked = offers.filter((one) => one.price / one.parts.length <= limitOf(one))
+      expect(cheapestForEach(asked, partsOf, MOST)).toEqual(cheapestForEach(offers, partsOf, MOST))
+      // By sorting: whatever costs as little as the last of the cheapest that bring one of its parts as it does.
+      const worth = (one: (typeof offers)[number]) => one.price / one.parts.length
+      const sorted = offers.filter((one) =>
+        one.parts.some((part) => {
+          const rivals = offers
+            .filter((other) => other.kind === one.kind && other.condition === one.condition)
+            .flatMap((other) => (other.parts.includes(part) ? [worth(other)] : []))
+            .sort((a, b) => a - b)
+          return worth(one) <= rivals[Math.min(MOST[one.kind], rivals.length) - 1]!
+        }),
+      )
+      expect(cheapestForEach(offers, partsOf, MOST)).toEqual(sorted)
     }),
     { numRuns: 400 },
   )

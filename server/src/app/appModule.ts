@@ -39,6 +39,7 @@ import { UsesModule } from '../uses/usesModule.ts'
 import { WardrobeModule } from '../wardrobe/wardrobeModule.ts'
 import { WorkbenchModule } from '../workbench/workbenchModule.ts'
 import { PATIENCE, USUAL_PATIENCE, type Patience } from '../feed/patience.ts'
+import { SHEET_WRITER, ThreadSheetWriter, type SheetWriterIn } from '../market/sheetWriter.ts'
 import { PLAN_RUNNER, type PlanRunner } from '../sourcing/planRunner.ts'
 import { HealthController } from './healthController.ts'
 
@@ -46,6 +47,8 @@ import { HealthController } from './healthController.ts'
 export interface Parts {
   /** Solves plans. */
   runner: Type<PlanRunner>
+  /** Writes the lists of a market, on a thread of its own unless said otherwise. */
+  sheets?: SheetWriterIn
   /** How a market is asked, where that is not as usual. */
   patience?: Partial<Patience>
 }
@@ -54,7 +57,11 @@ export interface Parts {
 @Global()
 @Module({})
 class Ground {
-  static with(settings: Settings, databases: Databases, { runner, patience }: Parts): DynamicModule {
+  static with(
+    settings: Settings,
+    databases: Databases,
+    { runner, sheets = ThreadSheetWriter, patience }: Parts,
+  ): DynamicModule {
     return {
       module: Ground,
       providers: [
@@ -63,11 +70,12 @@ class Ground {
         // Whoever asks for the database reads from it; writing is the Writer's alone.
         { provide: DataSource, useValue: databases.reading },
         { provide: PLAN_RUNNER, useValue: runner },
+        { provide: SHEET_WRITER, useValue: sheets },
         { provide: PATIENCE, useValue: { ...USUAL_PATIENCE, ...patience } },
         Changes,
         Writer,
       ],
-      exports: [SETTINGS, Databases, DataSource, PLAN_RUNNER, PATIENCE, Changes, Writer],
+      exports: [SETTINGS, Databases, DataSource, PLAN_RUNNER, SHEET_WRITER, PATIENCE, Changes, Writer],
     }
   }
 }

@@ -51,11 +51,11 @@ const REQUESTS_PER_MINUTE = 1200
  */
 export async function createApp(
   settings: Settings,
-  { runner = WorkerPlanRunner, patience = {}, door = null }: Partial<Parts> & { door?: Door | null } = {},
+  { runner = WorkerPlanRunner, door = null, ...parts }: Partial<Parts> & { door?: Door | null } = {},
 ): Promise<NestExpressApplication> {
   // Before Nest, which would report in its own words what keeps a database from being opened.
   const databases = await Databases.open(settings.data, settings)
-  const module = AppModule.with(settings, databases, { runner, patience })
+  const module = AppModule.with(settings, databases, { runner, ...parts })
   const options = {
     ...QUIET,
     bodyParser: false,

@@ -176,7 +176,7 @@ async function loadPast(app: INestApplicationContext, folder: string): Promise<v
   const sheets = new StandInMarket(world, () => world.day).past()
   const quotes = app.get(QuoteService)
   await app.get(Writer).transaction(async (db) => {
-    const kept = await quotes.begin(db)
+    const kept = quotes.begin(db)
     for (const { lines } of sheets) await kept.collect(lines)
     await kept.keep({ source: 'market', whole: true })
   })

@@ -3,6 +3,9 @@ import type { Aspect } from '@outfit/core/news'
 
 export type { Aspect }
 
+/** Changes of the market of which it is known what they concern; more than sellers are asked at a time. */
+const REMEMBERED = 400
+
 /** Counts changes by what they concern, so that what was worked out from the database knows when it is stale. */
 @Injectable()
 export class Changes {
@@ -10,8 +13,39 @@ export class Changes {
   private readonly listeners: ((aspects: readonly Aspect[]) => void)[] = []
   private readonly replacedListeners: ((by: string | null) => void)[] = []
 
+  /** Which things' offers the last changes of the market concern, as "kind code"; null for any. */
+  private readonly offers: (ReadonlySet<string> | null)[] = []
+
   tell(...aspects: readonly Aspect[]): void {
+    this.count(aspects, null)
+  }
+
+  /** The market changed, and of it only the offers of `things` ("kind code"); null for any. */
+  tellOffers(things: ReadonlySet<string> | null): void {
+    this.count(['market'], things)
+  }
+
+  /** How often the market changed. */
+  get ofMarket(): number {
+    return this.counts.market
+  }
+
+  /** The things whose offers may be others than when the market had changed `count` times; null where that may be any. */
+  offersSince(count: number): ReadonlySet<string> | null {
+    const since = this.counts.market - count
+    if (since > this.offers.length) return null
+    const things = new Set<string>()
+    for (const own of this.offers.slice(this.offers.length - since)) {
+      if (!own) return null
+      for (const thing of own) things.add(thing)
+    }
+    return things
+  }
+
+  private count(aspects: readonly Aspect[], things: ReadonlySet<string> | null): void {
     for (const aspect of aspects) this.counts[aspect]++
+    if (aspects.includes('market')) this.offers.push(things)
+    if (this.offers.length > REMEMBERED) this.offers.shift()
     for (const listener of this.listeners) listener(aspects)
   }
 

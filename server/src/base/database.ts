@@ -18,6 +18,7 @@ import * as made from '../schema/made.ts'
 import * as market from '../schema/market.ts'
 import * as roster from '../schema/roster.ts'
 import * as settings from '../schema/settings.ts'
+import { pragmasOfWriting, type Durability, type Place } from './connection.ts'
 import { DATABASE_FILES } from './databaseFiles.ts'
 import { MIGRATIONS } from '../schema/migrations/index.ts'
 import { refusalOf, StartRefused } from './refusal.ts'
@@ -40,20 +41,12 @@ const ENTITIES = [
   settings,
 ].flatMap((module) => Object.values(module))
 
-/** Large sorts, as of a million offers, have a second thread. */
-const PRAGMAS = ['journal_mode = WAL', 'foreign_keys = ON', 'busy_timeout = 5000', 'threads = 1']
-
 interface Pragmas {
   pragma(statement: string): unknown
 }
 
-export interface Durability {
-  /** Every commit is on the disk before it is acknowledged. Off in tests that prove nothing of durability. */
-  durable?: boolean
-}
-
 /** The database of a data folder, to be written; the schema comes from migrations alone. */
-export function databaseIn(folder: string, { durable = true }: Durability = {}): DataSourceOptions {
+export function databaseIn(folder: string, durability: Durability = {}): DataSourceOptions {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   return {
     type: 'better-sqlite3',
@@ -63,7 +56,7 @@ export function databaseIn(folder: string, { durable = true }: Durability = {}):
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: Pragmas) => {
-      for (const pragma of [...PRAGMAS, `synchronous = ${durable ? 'FULL' : 'OFF'}`]) db.pragma(pragma)
+      for (const pragma of pragmasOfWriting(durability)) db.pragma(pragma)
     },
   } as DataSourceOptions
 }
@@ -92,7 +85,13 @@ export class Databases implements OnApplicationShutdown {
     private readonly folder: string,
     readonly writing: DataSource,
     readonly reading: DataSource,
+    private readonly durability: Durability,
   ) {}
+
+  /** What a thread needs to write to the same database (`openForWriting`). */
+  get place(): Place {
+    return { folder: this.folder, durable: this.durability.durable ?? true }
+  }
 
   /** Open the database of a folder, brought up to date. Throws `StartRefused` with one sentence where that cannot be. */
   static async open(folder: string, durability: Durability = {}): Promise<Databases> {
@@ -101,7 +100,7 @@ export class Databases implements OnApplicationShutdown {
       refuseNewer(file)
       const writing = await new DataSource(databaseIn(folder, durability)).initialize()
       for (const name of DATABASE_FILES) if (existsSync(join(folder, name))) chmodSync(join(folder, name), 0o600)
-      return new Databases(folder, writing, await new DataSource(readingIn(folder)).initialize())
+      return new Databases(folder, writing, await new DataSource(readingIn(folder)).initialize(), durability)
     } catch (error) {
       throw refusalOf(error, file) ?? error
     }

@@ -51,7 +51,21 @@ export class Writer {
 
   /** Run `work` in a transaction of its own, after all that were asked for before. What it answers is on the disk. */
   transaction<T>(work: (db: EntityManager) => Promise<T>): Promise<T> {
-    const mine = this.last.then(() => this.run(work))
+    return this.inTurn(() => this.run(work))
+  }
+
+  /**
+   * Run `work`, which writes in a transaction of its own on another connection, in its turn among all that is written here.
+   * Nobody takes back what it writes.
+   */
+  async elsewhere<T>(work: () => Promise<T>): Promise<T> {
+    const result = await this.inTurn(work)
+    for (const listener of this.listeners) listener()
+    return result
+  }
+
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.last.then(work)
     this.last = mine.catch(() => undefined).then(() => new Promise(setImmediate))
     return mine
   }

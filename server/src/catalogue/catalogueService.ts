@@ -1,6 +1,8 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In, type EntityTarget, type FindOptionsWhere } from 'typeorm'
+import type { Database } from 'better-sqlite3'
+import { DataSource, In } from 'typeorm'
 import type { Piece } from '@outfit/core/anatomy'
+import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { groupBy } from '@outfit/core/base'
 import {
@@ -17,18 +19,21 @@ import {
 import {
   ColourEntity,
   ComponentEntity,
-  FigureEntity,
   FigurePartEntity,
   MouldEntity,
   PartEntity,
   PrintEntity,
   ReleaseContentEntity,
-  ReleaseEntity,
 } from '../schema/catalogue.ts'
 import { SettingEntity } from '../schema/settings.ts'
 
 /** Codes in one list of a statement; SQLite takes up to 32,766 variables. */
 const LIST = 10_000
+/** Pairs looked at between two signs of life. */
+const AT_ONCE = 1_000
+
+/** A part that comes in pieces. */
+export type Assembly = Pick<Part, 'code' | 'components'>
 
 /** The catalogue as drawings and rules need it. */
 @Injectable()
@@ -41,10 +46,19 @@ export class CatalogueService {
    */
   readonly matchable: () => Promise<{ catalogue: Catalogue; ofKind: ReadonlyMap<PartKind, Part[]> }>
 
+  /** What brought some parts, as they were last asked for. */
+  private readonly brought: () => Promise<{ key: string | null; brings: Promise<Map<string, string[]>> }>
+  /** Assemblies by the parts in them, as they were asked for. */
+  private readonly assemblies: () => Promise<Map<string, Assembly[]>>
+
   constructor(
     private readonly database: DataSource,
     changes: Changes,
   ) {
+    this.brought = changes.keeping(['catalogue'], () =>
+      Promise.resolve({ key: null as string | null, brings: Promise.resolve(new Map<string, string[]>()) }),
+    )
+    this.assemblies = changes.keeping(['catalogue'], () => Promise.resolve(new Map<string, Assembly[]>()))
     this.unmade = changes.keeping(['catalogue', 'drawer', 'market'], () => this.neverMade())
     this.matchable = changes.keeping(['catalogue'], () => this.toMatch())
   }
@@ -181,16 +195,84 @@ export class CatalogueService {
     return found
   }
 
-  /** Codes of the assemblies some parts are sold in. */
+  /** Codes of the assemblies that have any of some parts in them. */
   async assembliesWith(parts: readonly string[]): Promise<string[]> {
-    const found: string[] = []
-    for (let from = 0; from < parts.length; from += LIST) {
-      const rows = await this.database
-        .getRepository(ComponentEntity)
-        .find({ where: { part: In(parts.slice(from, from + LIST)) }, select: { assembly: true } })
-      found.push(...rows.map(({ assembly }) => assembly))
+    return (await this.assembliesOf(parts)).map(({ code }) => code)
+  }
+
+  /** The assemblies that have any of some parts in them, with all that is in them. */
+  async assembliesOf(parts: readonly string[]): Promise<Assembly[]> {
+    const known = await this.assemblies()
+    const unknown = [...new Set(parts)].filter((part) => !known.has(part))
+    if (unknown.length > 0) {
+      const rows = (await this.database.query(
+        `SELECT c.assembly, c.slot, c.part, c.level
+         FROM (SELECT DISTINCT c.assembly FROM json_each(?) p JOIN component c ON c.part = p.value) s
+         JOIN component c ON c.assembly = s.assembly`,
+        [JSON.stringify(unknown)],
+      )) as ComponentEntity[]
+      for (const part of unknown) known.set(part, [])
+      const wanted = new Set(unknown)
+      for (const [code, own] of groupBy(rows, ({ assembly }) => assembly)) {
+        const made = { code, components: own.map(({ slot, part, level }) => ({ slot, part, level })) }
+        for (const part of new Set(own.map((one) => one.part))) if (wanted.has(part)) known.get(part)!.push(made)
+      }
     }
-    return [...new Set(found)]
+    const found = new Map(parts.flatMap((part) => known.get(part)!).map((one) => [one.code, one]))
+    return [...found.values()]
+  }
+
+  /** What brings any of some atomic parts: parts alone, assemblies, figures and releases, by "kind code", each with those it brings. */
+  async bringing(parts: readonly string[]): Promise<ReadonlyMap<string, readonly string[]>> {
+    const last = await this.brought()
+    const key = [...new Set(parts)].sort().join(' ')
+    // The same is asked time and again while a plan is looked at from all sides; only the last, since it can be large.
+    if (last.key !== key) Object.assign(last, { key, brings: this.bringingOf(parts) })
+    const { brings } = last
+    brings.catch(() => last.brings === brings && (last.key = null))
+    return brings
+  }
+
+  private async bringingOf(parts: readonly string[]): Promise<Map<string, string[]>> {
+    const { databaseConnection: db } = this.database.driver as unknown as { databaseConnection: Database }
+    const breath = breathing()
+    /** Pairs of what is listed and what it is in. */
+    const within = async (from: string, codes: ReadonlyMap<string, unknown>) => {
+      const rows = db
+        .prepare(`SELECT j.value, ${from}`)
+        .raw()
+        .all(JSON.stringify([...codes.keys()])) as [string, string][]
+      await breath()
+      return rows
+    }
+    type Brings = Map<string, string[]>
+    /** What is in a thing brings what it brings. */
+    const add = async (brings: Brings, pairs: readonly [string, string][], inside: Brings): Promise<Brings> => {
+      for (const [i, [code, whole]] of pairs.entries()) {
+        if (i % AT_ONCE === 0) await breath()
+        let own = brings.get(whole)
+        if (!own) brings.set(whole, (own = []))
+        for (const part of inside.get(code)!) if (!own.includes(part)) own.push(part)
+      }
+      return brings
+    }
+    const atoms: Brings = new Map(parts.map((part) => [part, [part]]))
+    // Lists first: few things are in most of what is asked for, and the planner knows nothing of lists.
+    const inAssemblies = await within(
+      'c.assembly FROM json_each(?) j CROSS JOIN component c ON c.part = j.value',
+      atoms,
+    )
+    const sold = await add(new Map(atoms), inAssemblies, atoms)
+    const onFigures = await within('w.figure FROM json_each(?) j CROSS JOIN figure_part w ON w.part = j.value', sold)
+    const figures = await add(new Map(), onFigures, sold)
+    const boxed = (kind: string) =>
+      `c."release" FROM json_each(?) j CROSS JOIN release_content c ON c.kind = '${kind}' AND c.code = j.value`
+    const releases = await add(new Map(), await within(boxed('part'), sold), sold)
+    await add(releases, await within(boxed('figure'), figures), figures)
+    const named = Object.entries({ part: sold, figure: figures, release: releases })
+    return new Map(
+      named.flatMap(([kind, brings]) => [...brings].map(([code, own]) => [`${kind} ${code}`, own] as const)),
+    )
   }
 
   /** One page of parts of some kinds, by code; `after` is the last code of the page before. */
@@ -245,27 +327,28 @@ export class CatalogueService {
   async namesOf(
     things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[],
   ): Promise<Map<string, string>> {
-    // The offers of a plan name each thing many times, and more things than one statement takes.
-    const named = async <E extends { code: string }>(kind: string, entity: EntityTarget<E>): Promise<E[]> => {
-      const codes = [...new Set(things.filter((t) => t.kind === kind).map((t) => t.code))]
-      const found: E[] = []
-      for (let from = 0; from < codes.length; from += LIST)
-        found.push(
-          ...(await this.database
-            .getRepository(entity)
-            .findBy({ code: In(codes.slice(from, from + LIST)) } as FindOptionsWhere<E>)),
-        )
-      return found
+    // The offers of a plan name each thing many times, and more things than entities could be made of in passing.
+    const named = <R>(kind: string, columns: string) =>
+      this.rowsOf<R>(
+        `SELECT ${columns} FROM "${kind}" WHERE code IN LISTED`,
+        things.filter((thing) => thing.kind === kind).map(({ code }) => code),
+      )
+    interface Row {
+      code: string
+      name: string
     }
     const [parts, figures, releases, colours] = await Promise.all([
-      named('part', PartEntity),
-      named('figure', FigureEntity),
-      named('release', ReleaseEntity),
+      named<Row & { colour: string | null }>('part', `code, name, colours ->> 0 AS colour`),
+      named<Row>('figure', 'code, name'),
+      named<Row>('release', 'code, name'),
       this.database.getRepository(ColourEntity).find(),
     ])
-    const colourName = (code: string | undefined) => colours.find((c) => c.code === code)?.name
+    const colourNames = new Map(colours.map(({ code, name }) => [code, name]))
     return new Map([
-      ...parts.map((p): [string, string] => [p.code, [p.name, colourName(p.colours[0])].filter(Boolean).join(', ')]),
+      ...parts.map((p): [string, string] => [
+        p.code,
+        [p.name, colourNames.get(p.colour ?? '')].filter(Boolean).join(', '),
+      ]),
       ...figures.map((f): [string, string] => [f.code, `Figure: ${f.name}`]),
       ...releases.map((r): [string, string] => [r.code, `Release: ${r.name}`]),
     ])
@@ -276,6 +359,7 @@ export class CatalogueService {
    * the units it comes in: figures, assemblies and loose parts piece by piece, for whoever takes things apart less far.
    */
   async yields(things: readonly { kind: 'part' | 'figure' | 'release'; code: string }[]) {
+    const breath = breathing()
     const ofKind = (kind: string) => things.filter((thing) => thing.kind === kind).map(({ code }) => code)
     const contents = await this.rowsOf<Pick<ReleaseContentEntity, 'release' | 'kind' | 'code' | 'qty'>>(
       'SELECT "release", kind, code, qty FROM release_content WHERE "release" IN LISTED ORDER BY "release", kind, code',
@@ -297,6 +381,7 @@ export class CatalogueService {
       'SELECT p.code, m.mass FROM part p JOIN mould m ON m.code = p.mould WHERE p.code IN LISTED',
       atomic,
     )
+    await breath()
     const inAssembly = groupBy(components, (c) => c.assembly)
     const onFigure = groupBy(figureParts, (p) => p.figure)
     const inRelease = groupBy(contents, (c) => c.release)
@@ -310,16 +395,19 @@ export class CatalogueService {
       const pieces = inAssembly.get(code)
       return [pieces?.map(({ slot, part, level }) => ({ slot, part, level })) ?? [{ slot: 'beside', part: code }]]
     }
-    return new Map(
-      things.map(({ kind, code }) => {
-        const counts = new Map<string, number>()
-        const units = unitsIn(kind, code)
-        for (const { part } of units.flat()) counts.set(part, (counts.get(part) ?? 0) + 1)
-        const yields = [...counts].map(([part, qty]) => ({ part, qty }))
-        const weight = Math.round(yields.reduce((sum, y) => sum + y.qty * (massOf.get(y.part) ?? 0), 0) * 10) / 10
-        return [`${kind} ${code}`, { yields, weight, units }] as const
-      }),
-    )
+    const found = new Map<string, { yields: { part: string; qty: number }[]; weight: number; units: Piece[][] }>()
+    for (const [i, { kind, code }] of things.entries()) {
+      if (i % AT_ONCE === 0) await breath()
+      const key = `${kind} ${code}`
+      if (found.has(key)) continue
+      const counts = new Map<string, number>()
+      const units = unitsIn(kind, code)
+      for (const unit of units) for (const { part } of unit) counts.set(part, (counts.get(part) ?? 0) + 1)
+      const yields = [...counts].map(([part, qty]) => ({ part, qty }))
+      const weight = Math.round(yields.reduce((sum, y) => sum + y.qty * (massOf.get(y.part) ?? 0), 0) * 10) / 10
+      found.set(key, { yields, weight, units })
+    }
+    return found
   }
 
   /** Rows of a statement for which `LISTED` are some codes, however many: a statement takes only so many variables. */

@@ -1,33 +1,55 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { setTimeout as sleep } from 'node:timers/promises'
-import { DataSource, type EntityManager } from 'typeorm'
+import { DataSource } from 'typeorm'
 import { missingColumns, notCsv, rowReader, type Reject, type TableRow } from '@outfit/core/tables'
 import type { Answered, Refreshed, RefreshProgress } from '@outfit/core/feed'
 import { Changes } from '../base/changes.ts'
 import { Problem } from '../base/problem.ts'
 import { today } from '../base/today.ts'
 import { unrecorded } from '../base/doing.ts'
-import { Writer } from '../base/writer.ts'
 import { recordsOf } from '../tables/plainRecords.ts'
 import { RowChecker } from '../tables/rowChecker.ts'
 import type { FileRecord } from '../tables/uploadsService.ts'
 import type { Course } from '../jobs/jobsService.ts'
 import { SellerEntity } from '../schema/market.ts'
-import { QuoteService } from '../market/quoteService.ts'
+import { SheetWriter } from '../market/sheetWriter.ts'
 import { PATIENCE, type Patience } from './patience.ts'
 import { FeedFault, MarketFeed, type FeedPage } from './marketFeed.ts'
 
+/** Milliseconds after which it is told what lists have changed, while more of them come. */
+const TOLD_EVERY = 5_000
+
 /** Rejected lines told of one seller. */
 const MOST_REJECTS = 40
+
+/** What lists changed, told now and then: whoever looks on works all prices out anew each time they are told. */
+class ChangedOffers {
+  private things: Set<string> | null = new Set()
+  private told = performance.now()
+
+  constructor(private readonly changes: Changes) {}
+
+  /** The things of a list that are offered otherwise now; null for any. */
+  add(things: ReadonlySet<string> | null): void {
+    if (things && this.things) for (const thing of things) this.things.add(thing)
+    else this.things = null
+    if (performance.now() - this.told > TOLD_EVERY) this.tell()
+  }
+
+  tell(): void {
+    if (this.things?.size !== 0) this.changes.tellOffers(this.things)
+    this.things = new Set()
+    this.told = performance.now()
+  }
+}
 
 /** Asks the market for today's lists. A list that does not come leaves the former one standing. */
 @Injectable()
 export class RefreshService {
   constructor(
     private readonly database: DataSource,
-    private readonly writer: Writer,
     private readonly feed: MarketFeed,
-    private readonly quotes: QuoteService,
+    private readonly sheets: SheetWriter,
     private readonly changes: Changes,
     @Inject(PATIENCE) private readonly patience: Patience,
   ) {}
@@ -56,6 +78,7 @@ export class RefreshService {
     const checker = await RowChecker.open(this.database.manager, 'offers')
     const answered: Answered[] = []
     const asking = new Map<string, number>()
+    const changed = new ChangedOffers(this.changes)
     const tell = () =>
       report({
         done: answered.length,
@@ -79,13 +102,17 @@ export class RefreshService {
         answered.push(
           skipped
             ? { ...nothing(code), name: seller?.name ?? code, state: skipped }
-            : { ...(await this.ask(code, checker, signal, attempt)), name: seller!.name },
+            : { ...(await this.ask(code, checker, signal, attempt, changed)), name: seller!.name },
         )
         asking.delete(code)
         tell()
       }
     }
-    await Promise.all(Array.from({ length: this.patience.abreast }, work))
+    try {
+      await Promise.all(Array.from({ length: this.patience.abreast }, work))
+    } finally {
+      changed.tell()
+    }
     return { at, sellers: answered.sort((a, b) => (a.name < b.name ? -1 : 1)) }
   }
 
@@ -94,6 +121,7 @@ export class RefreshService {
     checker: RowChecker<'offers'>,
     signal: AbortSignal,
     attempt: (n: number) => void,
+    offers: ChangedOffers,
   ): Promise<Omit<Answered, 'name'>> {
     const start = performance.now()
     const rows: TableRow<'offers'>[] = []
@@ -131,23 +159,17 @@ export class RefreshService {
     // What is not in a list of which something is missing may well be for sale.
     const whole = reason === null && rejects.length === 0
     const date = rows[0]?.date ?? today()
+    const sheet = { seller, date, source: 'market' as const, whole, rows }
     // What the market says is nobody's act.
-    const [outcome] = await unrecorded(() => this.writer.transaction((db) => this.keep(db, seller, date, rows, whole)))
-      // Also after a failure: what was read meanwhile saw lines that are gone again.
-      .finally(() => this.changes.tell('market'))
+    const { outcome, changed } = await unrecorded(() => this.sheets.write(sheet))
+    offers.add(changed)
     return {
-      ...outcome!,
+      ...outcome,
       ...spent(),
       state: whole ? 'whole' : 'partial',
       reason: reason ?? (rejects.length > 0 ? 'some lines could not be read' : null),
       ...some(rejects),
     }
-  }
-
-  private async keep(db: EntityManager, seller: string, date: string, rows: TableRow<'offers'>[], whole: boolean) {
-    const sheets = await this.quotes.begin(db)
-    await sheets.collect(rows)
-    return sheets.keep({ source: 'market', whole, empty: [{ seller, date }] })
   }
 
   /** Take the rows of a page that are good; the number of the last line read so far. */

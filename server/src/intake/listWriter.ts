@@ -302,7 +302,7 @@ export class ListWriter {
       })
       made.push({ ...(await db.findOneByOrFail(SellerEntity, { code: seller })) })
     }
-    const sheets = await this.quotes.begin(db)
+    const sheets = this.quotes.begin(db)
     await sheets.collect(
       rows.map((row) => ({
         date: row.date ?? today,

@@ -27,7 +27,7 @@ export class TableOfPrices {
   }
 
   private async begin(db: EntityManager): Promise<CollectedRows> {
-    const sheets = await this.quotes.begin(db)
+    const sheets = this.quotes.begin(db)
     const sellers = new Set<string>()
     let lines = 0
     return {

@@ -1,13 +1,22 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { groupBy } from '@outfit/core/base'
 import { OFFER_KINDS } from '@outfit/core/tables'
 import { convert, homeCurrency, type Rate } from '@outfit/core/market'
-import { cheapestForEach, FILLERS, gainsByFillers, type MarketOffer, type MarketSeller } from '@outfit/core/sourcing'
+import {
+  cheapestForEach,
+  limitsForEach,
+  FILLERS,
+  gainsByFillers,
+  type MarketOffer,
+  type MarketSeller,
+} from '@outfit/core/sourcing'
 import { type Bringer } from '@outfit/core/prices'
+import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { today } from '../base/today.ts'
-import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { CatalogueService, type Assembly } from '../catalogue/catalogueService.ts'
+import { offeredOn } from '../schema/offeredOn.ts'
+import { FOR_SALE, LowestPrices, thingOf, type Lowest } from './lowestPrices.ts'
 import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from '../schema/market.ts'
 
 /** Figures and boxes looked at as wholes, the cheapest: a plain mitt is on thousands. */
@@ -19,27 +28,20 @@ const MOST_WHOLES = 300
  */
 export const NARROWING = { from: 6000, part: 30, figure: 6, release: 6 }
 
-/** Which of some atomic parts come with which assemblies, figures and releases; the parts are bound twice, as JSON. */
-const BRINGING = `
-  atom(code, part) AS MATERIALIZED (
-    SELECT value, value FROM json_each(?) UNION ALL SELECT assembly, part FROM component WHERE part IN (SELECT value FROM json_each(?))),
-  worn(code, part) AS MATERIALIZED (SELECT w.figure, a.part FROM atom a JOIN figure_part w ON w.part = a.code),
-  boxed(code, part) AS (
-    SELECT c."release", a.part FROM atom a JOIN release_content c ON c.kind = 'part' AND c.code = a.code
-    UNION ALL SELECT c."release", w.part FROM worn w JOIN release_content c ON c.kind = 'figure' AND c.code = w.code)`
-
-/** Offers one can buy of. */
-const FOR_SALE = `o.stock >= o.multiple AND o.seller NOT IN (SELECT code FROM seller WHERE standing = 'blocked')`
-
-/** The lowest price of a thing in a condition and currency, and how many offer it so. */
-interface Lowest {
-  kind: OfferEntity['kind']
-  code: string
-  condition: OfferEntity['condition']
-  currency: string
-  price: number
-  offers: number
+/** How a thing is for sale that brings wanted parts. */
+interface Bringing extends Omit<Lowest, 'offers'> {
+  parts: readonly string[]
 }
+
+/** Things looked at between two signs of life. */
+const AT_ONCE = 4_000
+/** More than anything costs. */
+const MOST_PRICE = Number.MAX_SAFE_INTEGER
+/** A price divided and multiplied again may come out a little less. */
+const EPSILON = 1e-6
+
+/** Where the main piece of an assembly is worn. */
+const BUILT_ON: ReadonlySet<string> = new Set(['torso', 'hips', 'legRight', 'legLeft'])
 
 export interface MarketToday {
   date: string
@@ -57,37 +59,30 @@ export interface MarketToday {
 /** Offers as the market stands, and the lowest prices of things in the home currency. */
 @Injectable()
 export class MarketService {
-  /** Lowest price of each thing for sale in the home currency, by "kind code"; kept until the market changes. */
-  readonly cheapest: () => Promise<ReadonlyMap<string, number>>
-  /** The same of single parts, by code. */
-  readonly lowest: () => Promise<ReadonlyMap<string, number>>
-
-  /** The same of every part that can be had, on a figure or in an assembly where it is not sold singly. */
+  /** The lowest prices of every part that can be had, on a figure or in an assembly where it is not sold singly. */
   readonly lowestAnyhow: () => Promise<ReadonlyMap<string, number>>
-
-  /** Lowest prices of each thing for sale, by "kind code". */
-  private readonly lowestOf: () => Promise<ReadonlyMap<string, readonly Lowest[]>>
+  private readonly prices: LowestPrices
 
   constructor(
     private readonly database: DataSource,
     private readonly catalogue: CatalogueService,
     changes: Changes,
   ) {
-    this.lowestOf = changes.keeping(['market'], async () =>
-      groupBy(
-        (await this.database.query(
-          `SELECT o.kind, o.code, o.condition, o.currency, MIN(o.price) AS price, COUNT(*) AS offers
-           FROM offer o WHERE ${FOR_SALE} GROUP BY o.kind, o.code, o.condition, o.currency`,
-        )) as Lowest[],
-        ({ kind, code }) => `${kind} ${code}`,
-      ),
-    )
-    this.cheapest = changes.keeping(['market'], () => this.lowestPrices())
-    this.lowest = changes.keeping(['market'], async () => {
-      const parts = [...(await this.cheapest())].filter(([key]) => key.startsWith('part '))
-      return new Map(parts.map(([key, price]) => [key.slice('part '.length), price]))
+    this.prices = new LowestPrices(database, changes, async () => {
+      const [rates, date] = await Promise.all([this.rates(), this.pricedOn()])
+      return { rates, date }
     })
     this.lowestAnyhow = changes.keeping(['market', 'catalogue'], () => this.lowestWithWholes())
+  }
+
+  /** Lowest price of each thing for sale in the home currency, by "kind code". */
+  async cheapest(): Promise<ReadonlyMap<string, number>> {
+    return (await this.prices.now()).cheapest
+  }
+
+  /** The same of single parts, by code. */
+  async lowest(): Promise<ReadonlyMap<string, number>> {
+    return (await this.prices.now()).parts
   }
 
   /** The rate table as it is. */
@@ -101,12 +96,6 @@ export class MarketService {
       .getRepository(SheetEntity)
       .findOne({ where: {}, order: { date: 'DESC' }, select: { seller: true, date: true } })
     return newest?.date ?? today()
-  }
-
-  private async lowestPrices(): Promise<Map<string, number>> {
-    const [rates, date, lowest] = await Promise.all([this.rates(), this.pricedOn(), this.lowestOf()])
-    const inHome = ({ price, currency }: Lowest) => convert(price, currency, homeCurrency(), date, rates)
-    return new Map([...lowest].map(([key, ways]) => [key, Math.min(...ways.map(inHome))]))
   }
 
   /** Who asks least for one of each part, and how much in the home currency; parts nobody sells singly are left out. */
@@ -123,6 +112,29 @@ export class MarketService {
       if (price < (least.get(code)?.price ?? Infinity)) least.set(code, { seller, name, price })
     }
     return least
+  }
+
+  /**
+   * Assemblies some parts are in: all that have one as what they are built on (a torso, legs), and of those that only bring
+   * mitts or sleeves, for sale, the cheapest of all that bring the same of what is `wanted`. A plain mitt is in thousands.
+   */
+  async assembliesFor(parts: readonly string[], wanted: readonly string[] = []): Promise<Assembly[]> {
+    const [lowest, assemblies] = await Promise.all([this.lowest(), this.catalogue.assembliesOf(parts)])
+    const [own, all] = [new Set(parts), new Set([...parts, ...wanted])]
+    const built: Assembly[] = []
+    const cheapest = new Map<string, { assembly: Assembly; price: number }>()
+    for (const assembly of assemblies) {
+      const { code, components } = assembly
+      const price = lowest.get(code)
+      if (components.some(({ slot, part }) => BUILT_ON.has(slot) && own.has(part))) built.push(assembly)
+      else if (price !== undefined) {
+        // Of what nobody wants it matters how far one must take it off.
+        const brings = components.map(({ part, level }) => `${all.has(part) ? part : ''} ${level}`).sort()
+        const key = brings.join()
+        if (price < (cheapest.get(key)?.price ?? Infinity)) cheapest.set(key, { assembly, price })
+      }
+    }
+    return [...built, ...[...cheapest.values()].map(({ assembly }) => assembly)]
   }
 
   private async lowestWithWholes(): Promise<Map<string, number>> {
@@ -144,14 +156,15 @@ export class MarketService {
 
   /** Offers for one part as it is, cheapest first, in the seller's and in the home currency. */
   async offersFor(code: string) {
-    const [offers, sellers, rates, date] = await Promise.all([
+    const [on, offers, sellers, rates, date] = await Promise.all([
+      offeredOn(this.database.manager),
       this.database.getRepository(OfferEntity).findBy({ kind: 'part', code }),
       this.database.getRepository(SellerEntity).find(),
       this.rates(),
       this.pricedOn(),
     ])
     return offers
-      .map(({ id, seller, condition, price, currency, stock, multiple, date: on }) => ({
+      .map(({ id, seller, condition, price, currency, stock, multiple, date: written }) => ({
         id,
         seller,
         sellerName: sellers.find((s) => s.code === seller)?.name ?? seller,
@@ -161,7 +174,7 @@ export class MarketService {
         home: convert(price, currency, homeCurrency(), date, rates),
         stock,
         multiple,
-        date: on,
+        date: on({ seller, date: written }),
       }))
       .sort((a, b) => a.home - b.home || (a.id < b.id ? -1 : 1))
   }
@@ -254,12 +267,11 @@ export class MarketService {
 
   /** Figures and releases for sale that bring any of some atomic parts, the cheapest of them. */
   async wholesBringing(parts: readonly string[]): Promise<{ kind: 'figure' | 'release'; code: string }[]> {
-    const cheapest = await this.cheapest()
-    const list = JSON.stringify(parts)
-    const found = (await this.database.query(
-      `WITH ${BRINGING} SELECT 'figure' AS kind, code FROM worn UNION SELECT 'release', code FROM boxed`,
-      [list, list],
-    )) as { kind: 'figure' | 'release'; code: string }[]
+    const [cheapest, brings] = await Promise.all([this.cheapest(), this.catalogue.bringing(parts)])
+    const found = [...brings.keys()].flatMap((key) => {
+      const { kind, code } = thingOf(key)
+      return kind === 'part' ? [] : [{ kind, code }]
+    })
     return found
       .flatMap((thing) => {
         const price = cheapest.get(`${thing.kind} ${thing.code}`)
@@ -275,47 +287,45 @@ export class MarketService {
    * cheapest for each part are looked at; `of` is how many there were.
    */
   private async bringing(parts: readonly string[]): Promise<{ offers: OfferEntity[]; of: number }> {
-    const list = JSON.stringify(parts)
-    const brings = groupBy(
-      (await this.database.query(
-        `WITH ${BRINGING} SELECT 'part' AS kind, code, part FROM atom
-         UNION SELECT 'figure', code, part FROM worn UNION SELECT 'release', code, part FROM boxed`,
-        [list, list],
-      )) as { kind: OfferEntity['kind']; code: string; part: string }[],
-      ({ kind, code }) => `${kind} ${code}`,
-    )
-    const partsOf = ({ kind, code }: { kind: string; code: string }) =>
-      brings.get(`${kind} ${code}`)!.map(({ part }) => part)
-    const lowest = await this.lowestOf()
-    const things = [...brings.keys()].flatMap((key) => lowest.get(key) ?? [])
-    const of = things.reduce((sum, { offers }) => sum + offers, 0)
-    const narrow = <T extends Pick<OfferEntity, 'kind' | 'code' | 'condition' | 'currency' | 'price'>>(
-      all: readonly T[],
-    ) =>
-      of <= NARROWING.from
-        ? all
-        : cheapestForEach(
-            all.map((one) => ({ ...one, parts: partsOf(one) })),
-            NARROWING,
-          )
-    const near = narrow(things).map(({ kind, code }) => ({ kind, code }))
+    const [brings, { ways }] = await Promise.all([this.catalogue.bringing(parts), this.prices.now()])
+    const partsOf = ({ kind, code }: { kind: string; code: string }) => brings.get(`${kind} ${code}`)!
+    const breath = breathing()
+    const things: Bringing[] = []
+    let [of, said] = [0, 0]
+    for (const [key, parts] of brings) {
+      if (things.length >= said + AT_ONCE) {
+        said = things.length
+        await breath()
+      }
+      for (const { offers, ...way } of ways.get(key) ?? []) {
+        of += offers
+        things.push({ ...way, parts })
+      }
+    }
+    const all = of <= NARROWING.from
+    const limitOf = all ? () => Infinity : limitsForEach(things, ({ parts }) => parts, NARROWING)
+    await breath()
+    const near = things.flatMap((one) => {
+      const { kind, code, condition, currency, price, parts } = one
+      const limit = limitOf(one)
+      if (price / parts.length > limit) return []
+      return [[kind, code, condition, currency, Math.min(MOST_PRICE, Math.floor(limit * parts.length + EPSILON))]]
+    })
+    await breath()
     const offers = (await this.database.query(
-      `SELECT o.* FROM (SELECT DISTINCT value ->> 'kind' AS kind, value ->> 'code' AS code FROM json_each(?)) t
-       CROSS JOIN offer o ON o.kind = t.kind AND o.code = t.code WHERE ${FOR_SALE}`,
+      `SELECT o.* FROM json_each(?) t CROSS JOIN offer o ON o.kind = t.value ->> 0 AND o.code = t.value ->> 1
+       WHERE o.condition = t.value ->> 2 AND o.currency = t.value ->> 3 AND o.price <= t.value ->> 4 AND ${FOR_SALE}`,
       [JSON.stringify(near)],
     )) as OfferEntity[]
-    return { offers: [...narrow(offers)], of }
+    return { offers: all ? offers : cheapestForEach(offers, partsOf, NARROWING), of }
   }
 
   /** The offers of a seller that cost least to take one step of. */
   private cheapestOf(seller: string): Promise<OfferEntity[]> {
-    return this.database
-      .getRepository(OfferEntity)
-      .createQueryBuilder('o')
-      .where('o.seller = :seller AND o.stock >= o.multiple', { seller })
-      .orderBy('o.price * o.multiple')
-      .addOrderBy('o.id')
-      .limit(FILLERS)
-      .getMany()
+    // As the index has them; there may be hundreds of sellers, and rows for the entities of each take their time.
+    return this.database.query(
+      'SELECT * FROM offer o WHERE o.seller = ? AND o.stock >= o.multiple ORDER BY o.price * o.multiple, o.id LIMIT ?',
+      [seller, FILLERS],
+    )
   }
 }

@@ -9,6 +9,7 @@ import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { RowChecker } from '../tables/rowChecker.ts'
 import { OfferEntity, RateEntity, SellerEntity, SheetEntity } from '../schema/market.ts'
 import type { NewOffer } from './offerDto.ts'
+import { offeredOn } from '../schema/offeredOn.ts'
 import { QuoteService } from './quoteService.ts'
 
 /** Offers told at a time. */
@@ -31,7 +32,8 @@ export class OfferService {
     const seller = await this.seller(code)
     const repository = this.database.getRepository(OfferEntity)
     const where = { seller: code, ...(starts ? { code: Like(`${starts.replaceAll(/[%_]/g, '')}%`) } : {}) }
-    const [offers, count, rates, sheets] = await Promise.all([
+    const [on, offers, count, rates, sheets] = await Promise.all([
+      offeredOn(this.database.manager),
       repository.find({
         where: { ...where, id: MoreThan(after) },
         order: { id: 'ASC' },
@@ -51,6 +53,7 @@ export class OfferService {
       count,
       offers: shown.map((offer) => ({
         ...offer,
+        date: on(offer),
         name: names.get(`${offer.kind} ${offer.code}`) ?? offer.code,
         home: worth(offer.price, offer.currency, today()),
       })),
@@ -87,7 +90,7 @@ export class OfferService {
             message: reason,
           })),
         )
-      const sheets = await this.quotes.begin(db)
+      const sheets = this.quotes.begin(db)
       await sheets.collect([row])
       await sheets.keep({ source: 'hand', whole: false })
     })

@@ -33,7 +33,7 @@ afterAll(() => server.stop())
 
 const keep = (sheet: Sheet) =>
   database.transaction(async (db) => {
-    const kept = await quotes.begin(db)
+    const kept = quotes.begin(db)
     const { seller, date, whole } = sheet
     await kept.collect(sheet.lines.map((line) => ({ seller, date, ...line })))
     return kept.keep({ source: 'table', whole, empty: [{ seller, date }] })
@@ -197,7 +197,7 @@ describe('quote sheets', () => {
         await clear()
         if (before) await keep(before)
         await database.transaction(async (db) => {
-          const kept = await quotes.begin(db)
+          const kept = quotes.begin(db)
           for (const { seller, date, lines } of batch)
             await kept.collect(lines.map((one) => ({ seller, date, ...one })))
           await kept.keep({ source: 'market', whole, empty: batch })

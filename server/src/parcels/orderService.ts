@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { In, IsNull, LessThanOrEqual, type EntityManager } from 'typeorm'
+import { In, IsNull, type EntityManager } from 'typeorm'
 import { monotonicFactory } from 'ulid'
 import { dateAfter } from '@outfit/core/base'
 import { formatMoney } from '@outfit/core/market'
@@ -7,6 +7,7 @@ import { basketOf, type Basket, type SourcingReport } from '@outfit/core/sourcin
 import { Changes } from '../base/changes.ts'
 import { notFound, Problem } from '../base/problem.ts'
 import { Writer } from '../base/writer.ts'
+import { offeredOn } from '../schema/offeredOn.ts'
 import { OfferEntity, ParcelEntity, ParcelLineEntity, SellerEntity } from '../schema/market.ts'
 import { SourcingService } from '../sourcing/sourcingService.ts'
 import type { ChangeParcel, OrderParcels } from './dto.ts'
@@ -68,9 +69,12 @@ export class OrderService {
       const { orderedOn } = await this.underWay(db, id)
       await db.update(ParcelEntity, { id }, { cancelledOn: today })
       // A list that was read after the order tells itself what there is.
+      const on = await offeredOn(db)
       for (const { offer, qty } of await db.findBy(ParcelLineEntity, { parcel: id }))
-        if (offer !== null)
-          await db.increment(OfferEntity, { id: offer, date: LessThanOrEqual(orderedOn) }, 'stock', qty)
+        if (offer !== null) {
+          const own = await db.findOneBy(OfferEntity, { id: offer })
+          if (own && on(own) <= orderedOn) await db.increment(OfferEntity, { id: offer }, 'stock', qty)
+        }
     })
     this.changes.tell('market')
   }

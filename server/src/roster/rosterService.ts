@@ -52,7 +52,7 @@ export class RosterService {
     const parts = await this.catalogue.parts([
       ...seen,
       ...donated,
-      ...(await this.catalogue.assembliesWith(own)),
+      ...(await this.market.assembliesFor(own)).map(({ code }) => code),
       ...(await this.catalogue.lookalikes(placements.map(placementOf))),
     ])
     const lowest = await this.market.lowest()

@@ -29,6 +29,7 @@ export class RateEntity {
 @Entity('offer')
 export class OfferEntity {
   @PrimaryGeneratedColumn('increment') id: number
+  /** The day its row was written; a whole list since then has said it again (`offeredOn`). */
   @Column('text') date: string
   @Column('text') seller: string
   @Column('text') kind: 'part' | 'figure' | 'release'

@@ -5,6 +5,7 @@ import { groupBy } from '@outfit/core/base'
 import { freeIn, takenBy } from '@outfit/core/allotment'
 import { isAccepted, pinsOf, type FittingContext, type Pin } from '@outfit/core/fitting'
 import type { PinSummary } from '@outfit/core/shelf'
+import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { BriefService } from '../brief/briefService.ts'
 import { CatalogueService } from '../catalogue/catalogueService.ts'
@@ -24,8 +25,11 @@ interface Found {
 @Injectable()
 export class PinsService {
   /** Colours, moulds and parts known so far; begun anew after a change of the catalogue, since rules remember by it. */
-  private readonly begin: () => Promise<{ catalogue: Catalogue; unmade: ReadonlySet<string> }>
-  private known: { begun: object; catalogue: Catalogue } | null = null
+  private readonly begin: () => Promise<Catalogue>
+  /** Parts nobody ever made; the same set as long as they are the same. */
+  private readonly unmade: () => Promise<ReadonlySet<string>>
+  private lastUnmade: ReadonlySet<string> | null = null
+  private known: { begun: object; catalogue: Catalogue; lowest: ReadonlyMap<string, number> } | null = null
   private priced: {
     catalogue: Catalogue
     lowest: ReadonlyMap<string, number>
@@ -41,9 +45,14 @@ export class PinsService {
     private readonly briefs: BriefService,
     changes: Changes,
   ) {
-    this.begin = changes.keeping(['catalogue', 'drawer', 'market'], async () => {
-      const { colours, moulds, unmade } = await this.catalogue.basics()
-      return { catalogue: catalogueOf({ colours, moulds, prints: [], parts: [] }), unmade: new Set(unmade) }
+    this.begin = changes.keeping(['catalogue'], async () => {
+      const { colours, moulds } = await this.catalogue.basics()
+      return catalogueOf({ colours, moulds, prints: [], parts: [] })
+    })
+    this.unmade = changes.keeping(['catalogue', 'drawer', 'market'], async () => {
+      const codes = await this.catalogue.unmade()
+      const same = this.lastUnmade?.size === codes.length && codes.every((code) => this.lastUnmade!.has(code))
+      return same ? this.lastUnmade! : (this.lastUnmade = new Set(codes))
     })
   }
 
@@ -61,7 +70,9 @@ export class PinsService {
     const found = wanted === shares ? new Map<string, Found>() : this.found
     const rosters = new Map<string, string>()
     const told = ({ rule, slots, severity, title, detail }: Pin) => ({ rule, slots, severity, title, detail })
+    const breath = breathing()
     for (const share of wanted) {
+      await breath()
       const { outfit, take, placements, roster } = share
       const context = contextOf(share)
       const { catalogue, unmade, lowest, drawer, brief, rules, taken, company, excluded } = context
@@ -155,19 +166,30 @@ export class PinsService {
     stickers: readonly string[],
     keep: boolean,
   ): Promise<{ catalogue: Catalogue; unmade: ReadonlySet<string> }> {
-    const begun = await this.begin()
-    const catalogue = this.known?.begun === begun ? this.known.catalogue : begun.catalogue
-    const more = [...new Set(codes)].filter((code) => !catalogue.parts.has(code))
+    const [begun, unmade, lowest] = await Promise.all([this.begin(), this.unmade(), this.market.lowest()])
+    const before = this.known?.begun === begun ? this.known : null
+    const catalogue = before?.catalogue ?? begun
+    const asked = [...new Set(codes)]
+    const more = asked.filter((code) => !catalogue.parts.has(code))
     const unknown = stickers.filter((code) => !catalogue.prints.has(code))
-    if (more.length + unknown.length === 0) return { catalogue, unmade: begun.unmade }
-    const parts = await this.catalogue.parts([...more, ...(await this.catalogue.assembliesWith(more))])
+    // Other prices make others the cheapest of what some parts are sold in.
+    const sought = before?.lowest === lowest ? more : asked
+    if (sought.length + unknown.length === 0) return { catalogue, unmade }
+    const assemblies = (await this.market.assembliesFor(sought, [...catalogue.parts.keys()])).flatMap(({ code }) =>
+      catalogue.parts.has(code) ? [] : [code],
+    )
+    if (more.length + unknown.length + assemblies.length === 0) {
+      if (keep) this.known = { begun, catalogue, lowest }
+      return { catalogue, unmade }
+    }
+    const parts = await this.catalogue.parts([...more, ...assemblies])
     const prints = await this.catalogue.printsOn(parts, unknown)
     const grown: Catalogue = {
       ...catalogue,
       parts: new Map([...catalogue.parts, ...parts.map((part) => [part.code, part] as const)]),
       prints: new Map([...catalogue.prints, ...prints.map((print) => [print.code, print] as const)]),
     }
-    if (keep) this.known = { begun, catalogue: grown }
-    return { catalogue: grown, unmade: begun.unmade }
+    if (keep) this.known = { begun, catalogue: grown, lowest }
+    return { catalogue: grown, unmade }
   }
 }

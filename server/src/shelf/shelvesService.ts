@@ -2,12 +2,13 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { saysAnything } from '@outfit/core/brief'
 import { groupBy } from '@outfit/core/base'
-import type { Drawables, Part } from '@outfit/core/catalogue'
+import type { Drawables } from '@outfit/core/catalogue'
 import { originsOf, standsBuilt } from '@outfit/core/allotment'
 import { costToFinish, wholesAmong } from '@outfit/core/prices'
 import { stateOf, type AwaitedParcel, type PinSummary, type RosterShelf, type ShelfOutfit } from '@outfit/core/shelf'
 import { ReferenceEntity } from '../schema/brief.ts'
-import { CatalogueService } from '../catalogue/catalogueService.ts'
+import { breathing } from '../base/breathe.ts'
+import { CatalogueService, type Assembly } from '../catalogue/catalogueService.ts'
 import { MarketService } from '../market/marketService.ts'
 import { ParcelService } from '../market/parcelService.ts'
 import { placementOf } from '../schema/placementRows.ts'
@@ -41,9 +42,16 @@ export class ShelvesService {
     ])
     const facts = await this.factsOf(shares)
     const wornIn = groupBy(worn, ({ uniform }) => uniform)
-    const shelves = rosters.map(({ position: _position, ...roster }): RosterShelf => {
+    const shelves: RosterShelf[] = []
+    const breath = breathing()
+    for (const { position: _position, ...roster } of rosters) {
       const own = shares.filter((share) => share.roster.id === roster.id)
-      return {
+      const outfits: ShelfOutfit[] = []
+      for (const share of own) {
+        outfits.push(onShelf(share, facts))
+        await breath()
+      }
+      shelves.push({
         ...roster,
         paid: paid.get(roster.id) ?? 0,
         uniforms: uniforms
@@ -55,9 +63,9 @@ export class ShelvesService {
             placements: (wornIn.get(id) ?? []).map(placementOf),
           })),
         heads: Object.fromEntries(own.map(({ character }) => [character.id, character.heads])),
-        outfits: own.map((share) => onShelf(share, facts)),
-      }
-    })
+        outfits,
+      })
+    }
     const placements = [...shares.flatMap((share) => share.placements), ...worn.map(placementOf)]
     const parts = await this.catalogue.parts([
       ...placements.map((p) => p.part),
@@ -88,14 +96,14 @@ export class ShelvesService {
     const lowest = await this.market.lowest()
     const [pins, assemblies, shown, pictured] = await Promise.all([
       this.pins.of(shares, wanted),
-      this.catalogue.assembliesWith(wanted.flatMap((share) => boughtFor(share).map(({ part }) => part))),
+      this.market.assembliesFor(wanted.flatMap((share) => boughtFor(share).map(({ part }) => part))),
       this.database.manager.find(ShownEntity),
       this.database.manager.find(ReferenceEntity),
     ])
     return {
       pins,
       lowest,
-      assemblies: await this.catalogue.parts(assemblies.filter((code) => lowest.has(code))),
+      assemblies: assemblies.filter(({ code }) => lowest.has(code)),
       shown: new Set(shown.map(({ outfit }) => outfit)),
       pictured: new Set(pictured.flatMap(({ outfit, character }) => [outfit ?? character])),
     }
@@ -108,7 +116,7 @@ const boughtFor = ({ placements, sources, arriving }: Share) =>
 
 interface Facts {
   /** Those for sale that bring something somebody lacks. */
-  assemblies: readonly Part[]
+  assemblies: readonly Assembly[]
   pins: ReadonlyMap<string, PinSummary[]>
   lowest: ReadonlyMap<string, number>
   shown: ReadonlySet<string>

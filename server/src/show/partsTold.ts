@@ -3,7 +3,6 @@ import type { Level } from '@outfit/core/catalogue'
 import { homeMoney } from '@outfit/core/market'
 import { costToFinish, wholesAmong, type ToFinish } from '@outfit/core/prices'
 import type { RecipeSource, ToldOfPart } from '@outfit/core/show'
-import { CatalogueService } from '../catalogue/catalogueService.ts'
 import { CarriersService } from '../catalogue/carriersService.ts'
 import { MarketService } from '../market/marketService.ts'
 
@@ -30,7 +29,6 @@ export class PartsToldService {
   constructor(
     private readonly carriers: CarriersService,
     private readonly market: MarketService,
-    private readonly catalogue: CatalogueService,
   ) {}
 
   async of(parts: readonly string[]): Promise<PartsTold> {
@@ -41,8 +39,7 @@ export class PartsToldService {
       this.market.pricedOn(),
     ])
     const carriers = new Map(found)
-    const assemblies = (await this.catalogue.assembliesWith(codes)).filter((code) => lowest.has(code))
-    const sold = await this.catalogue.parts(assemblies)
+    const sold = (await this.market.assembliesFor(codes)).filter(({ code }) => lowest.has(code))
     const price = (code: string) => lowest.get(code)
     // A blind pack brings it by chance alone, so it is named only where nothing else brings it.
     const source = (part: string) => {

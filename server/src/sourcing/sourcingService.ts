@@ -61,11 +61,12 @@ export class SourcingService {
     const others = [...second.values()].flat().map(({ part }) => part)
     const market = await this.market.marketFor([...new Set([...wants.wanted, ...others])])
     const problem = await this.problemOf(wants, market, second, options)
-    const things = await this.thingsIn(problem, market.things)
     const { name, outfits, take, label, roster, wantedBy } = wants
     const about = { name, outfits, take, label, roster, wantedBy }
     return this.once(['plan', problem, about], 'sourcing-plan', about, async (waiting): Promise<SourcingReport> => {
-      const plan = await this.runner.run({ do: 'plan', problem }, waiting)
+      const found = this.runner.run({ do: 'plan', problem }, waiting)
+      // What is bought is named while it is looked for.
+      const [things, plan] = await Promise.all([this.thingsIn(problem, market.things), found])
       const naive = await this.runner.run({ do: 'naive', problem }, waiting)
       const relaxed = plan.status === 'impossible' ? await this.runner.run({ do: 'relax', problem }, waiting) : null
       return {

@@ -7,6 +7,8 @@ import { columnsOf, TABLE_NAMES, writeTable, type TableName, type TableRow } fro
 import { ZipFile } from 'yazl'
 import { Databases } from '../base/database.ts'
 import { LyingEntity } from '../schema/drawer.ts'
+import { offeredOn } from '../schema/offeredOn.ts'
+import type { OfferEntity } from '../schema/market.ts'
 import { TABLE_TARGETS } from './tableTargets.ts'
 
 /** Rows read and written at a time. */
@@ -62,8 +64,10 @@ export class ExportService {
     const { primaryColumns } = db.connection.getMetadata(entity)
     const order = Object.fromEntries(primaryColumns.map(({ propertyName }) => [propertyName, 'ASC' as const]))
     const names = columnsOf(table).map(({ name }) => name)
+    const on = table === 'offers' ? await offeredOn(db) : null
     for (let skip = 0; ; skip += PAGE) {
       const rows = await db.getRepository<ObjectLiteral>(entity).find({ order, skip, take: PAGE })
+      if (on) for (const row of rows) row['date'] = on(row as OfferEntity)
       if (rows.length > 0)
         yield rows.map((row) => Object.fromEntries(names.map((name) => [name, row[name] as unknown]))) as never
       if (rows.length < PAGE) return

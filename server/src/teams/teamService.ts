@@ -64,7 +64,7 @@ export class TeamService {
     const worn = own.flatMap(({ placements }) => placements.map(({ part }) => part))
     const priced = [
       ...worn,
-      ...(await this.catalogue.assembliesWith([...new Set(worn)])).filter((code) => prices.has(code)),
+      ...(await this.market.assembliesFor(worn)).flatMap(({ code }) => (prices.has(code) ? [code] : [])),
     ]
     return { members, spare, lowest: Object.fromEntries(priced.map((part) => [part, prices.get(part) ?? null])) }
   }
@@ -84,7 +84,7 @@ export class TeamService {
     const now = [...new Set(own.flatMap(({ placements }) => placements.map(({ part }) => part)))]
     const parts = await this.catalogue.parts([
       ...worn.map(({ part }) => part),
-      ...(await this.catalogue.assembliesWith(now)),
+      ...(await this.market.assembliesFor(now)).map(({ code }) => code),
     ])
     return {
       figures: figures.map(({ code, name, year }) => ({

@@ -10,6 +10,10 @@ import { describeApi } from '../app/describeApi.ts'
 import type { Patience } from '../feed/patience.ts'
 import { loadSampleWorld } from '../app/sampleWorld.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
+import { Writer } from '../base/writer.ts'
+import { connectionOf } from '../market/quoteService.ts'
+import { collectSheet, type Sheet, type SheetWritten } from '../market/sheet.ts'
+import { SheetWriter } from '../market/sheetWriter.ts'
 import { PlanRunner, type JobContext } from '../sourcing/planRunner.ts'
 import { Contract, type Described } from './described.ts'
 import { smallWorld } from './smallWorld.ts'
@@ -36,6 +40,17 @@ class InThreadPlanRunner extends PlanRunner {
       onProgress: report,
       stopRequested: () => Atomics.load(enough, 0) === 1,
     })
+  }
+}
+
+/** Writes lists in the thread of the test, likewise. */
+class InThreadSheetWriter extends SheetWriter {
+  constructor(private readonly writer: Writer) {
+    super()
+  }
+
+  override write(sheet: Sheet): Promise<SheetWritten> {
+    return this.writer.transaction(async (db) => (await collectSheet(connectionOf(db), sheet))())
   }
 }
 
@@ -130,7 +145,14 @@ export async function startServer({
   patience = {} as Partial<Patience>,
 } = {}): Promise<TestServer> {
   if (world && readdirSync(data).length === 0) cpSync(await loadedWorld(), data, { recursive: true })
-  const app = await createApp({ port: 0, data, web: null, world: null, market, durable }, { runner, patience })
+  const app = await createApp(
+    { port: 0, data, web: null, world: null, market, durable },
+    {
+      runner,
+      patience,
+      sheets: InThreadSheetWriter,
+    },
+  )
   await app.listen(0, '127.0.0.1')
   // A solver in the same thread keeps everything else waiting, for longer than connections are usually kept.
   app.getHttpServer().keepAliveTimeout = 120_000
