@@ -127,7 +127,10 @@ export class LowestPrices {
     for (const key of things) ways.delete(key)
     await breath()
     for (const [key, own] of groupBy(await this.ofThings([...things]), keyOf)) ways.set(key, own)
-    if (last.by !== signOf(conversion)) return converted(ways, conversion)
+    if (last.by !== signOf(conversion)) {
+      const { cheapest, parts, by } = converted(ways, conversion)
+      return { ways, cheapest: asBefore(last.cheapest, cheapest), parts: asBefore(last.parts, parts), by }
+    }
     const inHome = homeOf(conversion)
     const cheapest = new Map(last.cheapest)
     await breath()
@@ -174,6 +177,10 @@ function put(map: Map<string, number>, key: string, price: number | undefined): 
   if (price === undefined) map.delete(key)
   else map.set(key, price)
 }
+
+/** The prices before, where they are the same: what was worked out from them holds on. */
+const asBefore = (before: ReadonlyMap<string, number>, now: ReadonlyMap<string, number>) =>
+  before.size === now.size && [...now].every(([key, price]) => before.get(key) === price) ? before : now
 
 const signOf = ({ rates, date }: Conversion) => JSON.stringify([homeCurrency(), date, rates])
 

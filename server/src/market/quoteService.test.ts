@@ -2,9 +2,11 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { DataSource } from 'typeorm'
 import type { TableRow } from '@outfit/core/tables'
+import { Changes } from '../base/changes.ts'
 import { Databases } from '../base/database.ts'
 import { startServer, type TestServer } from '../test/testServer.ts'
 import { OfferEntity, QuoteEntity } from '../schema/market.ts'
+import { MarketService } from './marketService.ts'
 import { QuoteService } from './quoteService.ts'
 
 type Line = Omit<TableRow<'offers'>, 'date' | 'seller'>
@@ -31,13 +33,18 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
-const keep = (sheet: Sheet) =>
-  database.transaction(async (db) => {
+/** What things a list changed is told as well, as whoever asks a market does. */
+const keep = async (sheet: Sheet) => {
+  const { told, changed } = await database.transaction(async (db) => {
     const kept = quotes.begin(db)
     const { seller, date, whole } = sheet
     await kept.collect(sheet.lines.map((line) => ({ seller, date, ...line })))
-    return kept.keep({ source: 'table', whole, empty: [{ seller, date }] })
+    const told = await kept.keep({ source: 'table', whole, empty: [{ seller, date }] })
+    return { told, changed: kept.changed }
   })
+  server.service(Changes).tellOffers(changed)
+  return told
+}
 const clear = async () => {
   for (const table of ['offer', 'quote', 'quote_sheet']) await database.query(`DELETE FROM ${table}`)
 }
@@ -184,6 +191,40 @@ describe('quote sheets', () => {
       }),
       { numRuns: 200 },
     )
+  }, 120_000)
+
+  test('lowest prices follow list by list, and stay the same object where no price changed', async () => {
+    const market = server.service(MarketService)
+    const lowest = async () => {
+      const rows = (await database.query(
+        'SELECT code, MIN(price) AS price FROM offer WHERE stock >= multiple GROUP BY code ORDER BY code',
+      )) as { code: string; price: number }[]
+      return rows.map(({ code, price }) => [code, price])
+    }
+    await fc.assert(
+      fc.asyncProperty(fc.array(anySheet, { minLength: 1, maxLength: 6 }), async (sheets) => {
+        await clear()
+        server.service(Changes).tell('market')
+        await market.lowest()
+        for (const one of sheets) {
+          await keep(one)
+          const now = await market.lowest()
+          expect([...now].sort(([a], [b]) => (a < b ? -1 : 1))).toEqual(await lowest())
+          expect(
+            [...(await market.cheapest())].map(([key, price]) => [key.slice('part '.length), price]).sort(),
+          ).toEqual([...now].sort())
+        }
+      }),
+      { numRuns: 60 },
+    )
+    // The same list again, and one that only says it a day later.
+    const lines = [part('A', 100), part('B', 50)]
+    await keep(sheet('2026-03-05', lines))
+    const first = await market.lowest()
+    await keep(sheet('2026-03-06', lines))
+    expect(await market.lowest()).toBe(first)
+    await keep(sheet('2026-03-07', [part('A', 100), part('B', 51)]))
+    expect(await market.lowest()).not.toBe(first)
   }, 120_000)
 
   test('many days brought in at once come to the same, over whatever was there', async () => {

@@ -1,7 +1,10 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { DataSource } from 'typeorm'
 import type { ToldParcel } from '@outfit/core/parcels'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { ReportWithParts } from '@outfit/core/sourcing'
+import { SheetWriter } from '../market/sheetWriter.ts'
+import { OfferEntity } from '../schema/market.ts'
 import { jobEnd, startServer, type TestServer } from '../test/testServer.ts'
 
 let server: TestServer
@@ -149,6 +152,19 @@ test('an order given up is for sale again, and can be planned again', async () =
   const stock = (report: ReportWithParts) => report.problem.offers.find(({ id }) => id === lines[0]!.offer)!.qty
   expect(stock(second.report)).toBe(stock(first.report))
   expect((await server.send('DELETE', `parcels/${body.parcels[0]}`)).status).toBe(409)
+
+  // A list that was read since says what there is, also where it says it as it stood.
+  const again = await server.send<{ parcels: string[] }>('POST', 'parcels', { job: second.job, sellers: [seller] })
+  expect(again.body.parcels).toHaveLength(1)
+  const offers = () => server.service(DataSource).getRepository(OfferEntity).findBy({ seller })
+  const standing = await offers()
+  const date = '2999-01-01'
+  const rows = standing.map(({ id: _id, nth: _nth, ...row }) => ({ ...row, date }))
+  await server.service(SheetWriter).write({ seller, date, source: 'market', whole: true, rows })
+  const listed = await server.get<{ offers: { date: string }[] }>(`sellers/${seller}/offers`)
+  expect(new Set(listed.body.offers.map((offer) => offer.date))).toEqual(new Set([date]))
+  expect((await server.send('DELETE', `parcels/${again.body.parcels[0]}`)).status).toBe(204)
+  expect(await offers()).toEqual(standing)
 })
 
 test('whole rosters and several outfits are planned, other ways to buy are ordered, and faults are told', async () => {
