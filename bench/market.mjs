@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seeded } from '@outfit/core/base'
 import { writeLarge } from '../demo/large.mjs'
+import { waitingDuring } from './waiting.mjs'
 import { StandInMarket } from '../server/dist/feed/standInMarket.js'
 
 const OFFERS = 1_000_000
@@ -135,13 +136,16 @@ export async function market({ serve, tell, timed }) {
       ['an outfit', { outfit: rosters[0].outfits[0].id }],
       [`${OUTFITS} outfits`, { roster: rosters[0].id }],
     ]) {
+      let begun = 0
       const plan = await timed(async () => {
-        const { job } = await post('plans', body)
-        await ended(job)
-        return ask(`plans/${job}`)
+        const begin = await timed(() => post('plans', body))
+        begun = Math.round(begin.ms)
+        await ended(begin.result.job)
+        return ask(`plans/${begin.result.job}`)
       })
       const { problem, plan: found, naive } = plan.result
       tell(`plan ${what} from a million offers`, plan.ms / 1000, 's', {
+        'begun after ms': begun,
         needs: problem.needs.length,
         sellers: problem.sellers.length,
         offers: problem.offers.length,
@@ -154,19 +158,24 @@ export async function market({ serve, tell, timed }) {
     const code = middlePart(tables)
     const page = await timed(() => ask(`prices/of/part/${code}`))
     tell('price page of a part among a million offers', page.ms, 'ms', { offers: page.result.offers.length })
-    const asked = await timed(async () => {
-      const { job } = await post('market/refresh', {})
-      await ended(job)
-      return (await ask('market')).last
-    })
-    const sum = (what) => asked.result.sellers.reduce((total, one) => total + one[what], 0)
+    const asked = await timed(() =>
+      waitingDuring(url, async () => {
+        const { job } = await post('market/refresh', {})
+        await ended(job)
+        return (await ask('market')).last
+      }),
+    )
+    const { result: last, waited } = asked.result
+    const sum = (what) => last.sellers.reduce((total, one) => total + one[what], 0)
     tell('asking the market for a million offers', asked.ms / 1000, 's', {
-      lists: asked.result.sellers.length,
-      whole: asked.result.sellers.filter(({ state }) => state === 'whole').length,
+      lists: last.sellers.length,
+      whole: last.sellers.filter(({ state }) => state === 'whole').length,
       lines: sum('lines'),
       changed: sum('dearer') + sum('cheaper'),
       'MB at the most': peakOf(child.pid),
     })
+    for (const [what, { median, most, of }] of Object.entries(waited))
+      tell(`${what} while the market is asked, the longest`, most, 'ms', { budget: 200, median, of })
   } finally {
     standIn.stop()
     child.kill('SIGKILL')
