@@ -20,6 +20,16 @@ test('a box is looked through for what it could do, and one part is tried on a w
   await expect.poll(() => dressed.count()).toBeGreaterThan(one)
   await expect(app.getByText('new to you').first()).toBeVisible()
 
+  // A box with something for a whole band.
+  await app.goto('/releases/Q-112')
+  const crowd = app.getByRole('region', { name: 'Many at once' })
+  await expect(crowd).toContainText('for 9 outfits of Brass band')
+  await crowd.getByRole('link', { name: 'Look at all of them with it' }).click()
+  await expect(app.getByRole('heading', { name: /Regatta medal .* for everybody/ })).toBeVisible()
+  await app.getByRole('button', { name: 'Let all wear it' }).click()
+  await expect(app.getByText(/wear it so already/)).toBeVisible()
+  await app.getByRole('button', { name: 'Undo' }).click()
+
   await app.goto(addressOf('Brass band'))
   await app.getByRole('link', { name: 'Uniforms and heads' }).click()
   await app.getByRole('link', { name: 'Try one part on everybody' }).click()

@@ -80,7 +80,7 @@ try {
         await page.getByRole('list', { name: 'Against the picture' }).waitFor()
       },
     ],
-    ['release', '/releases/Q-113', (page) => page.getByRole('list', { name: 'Better dressed' }).waitFor()],
+    ['release', '/releases/Q-112', (page) => page.getByRole('list', { name: 'Better dressed' }).waitFor()],
     [
       'made',
       `/made/${items.find(({ name }) => name === 'Forge staff').id}`,

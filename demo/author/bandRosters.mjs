@@ -59,7 +59,7 @@ const TUNICS = Object.entries(PRICES).flatMap(([slot, price]) => {
 
 const brassBand = {
   name: 'Brass band',
-  note: 'An army of nine in one tunic, every face another. Built, and shown at the lantern market.',
+  note: 'An army of nine in one tunic, every face another. Built, and shown at the lantern market; for the parade they want a medal round every neck.',
   rules: 'exchange-only',
   switches: { faces: 'all-different' },
   budget: 12000,
@@ -88,7 +88,7 @@ const brassBand = {
         built: '2026-10-30',
         shown: '2026-11-14',
         brief: brief(
-          `${WISHES[name]}; torso garment tunic; torso colour Poppy must; legs colour Midnight; ${PLAYED[faction]}`,
+          `${WISHES[name]}; torso garment tunic; torso colour Poppy must; legs colour Midnight; neck shape M-MEDAL nice; neck colour Poppy nice; ${PLAYED[faction]}`,
           {
             years,
             abilities: ['plays'],

@@ -150,7 +150,7 @@ Quayside Faces | blind pack | 2026 | 449 | Pilot*3, Otter warden*2, Street singe
 Old Harbour | box | 2012 | 1999 | Old sailor, Plain old rower | CAPE/Tar
 Rowing Almanac | book | 2016 | 1299 | Harbour child | OAR/Quay Blue
 Crab Pot Gift | kiosk gift | 2017 | 599 | Net mender | FISH/Tin
-Lantern Parade | box | 2025 | 5999 | Lantern parade otter, Lantern parade cat, Parade drummer, Masked dancer, Posy girl, Lamp lighter | MASK/Pearl Oyster, PLANT/Clear Berry*2, PLANT/Butter@lantern-leaf*3, FLOWR/Rosehip, POSY/Poppy*2
+Lantern Parade | box | 2025 | 5999 | Lantern parade otter, Lantern parade cat, Parade drummer, Masked dancer, Posy girl, Lamp lighter | MASK/Pearl Oyster, PLANT/Clear Berry*2, PLANT/Butter@lantern-leaf*3, FLOWR/Rosehip, POSY/Poppy*2, MEDAL/Poppy*3
 Three Crews | box | 2025 | 5499 | Gull crew stroke, Gull crew bow, Otter crew stroke, Otter crew cox, Rower at the line, Life guard, Regatta starter | OAR/Oat*2, OAR/Quay Blue*2, FLAG/Canal@flag-fish, TOWEL/Coral, PONT/Rope, RISER/Tar*2
 Diving Bell | box | 2024 | 2999 | Diver, Crate carrier, Harbour pilot, Radio keeper | NET/Oat, GOGG/Clear Glass*2, BELL/Tin, BARR/Oak
 Working Yard | box | 2023 | 4499 | Smith, Roof thatcher, Sail maker, Buoy painter, Check-shirt carter, Market clerk | CHART/Butter, SROPE/Oat, GAUNT/Oak, STEP/Oak, DUSTM/Chalk*2

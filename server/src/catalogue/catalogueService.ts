@@ -225,7 +225,7 @@ export class CatalogueService {
   /** What brings any of some atomic parts: parts alone, assemblies, figures and releases, by "kind code", each with those it brings. */
   async bringing(parts: readonly string[]): Promise<ReadonlyMap<string, readonly string[]>> {
     const last = await this.brought()
-    const key = [...new Set(parts)].sort().join(' ')
+    const key = JSON.stringify([...new Set(parts)].sort())
     // The same is asked time and again while a plan is looked at from all sides; only the last, since it can be large.
     if (last.key !== key) Object.assign(last, { key, brings: this.bringingOf(parts) })
     const { brings } = last

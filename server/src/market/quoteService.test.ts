@@ -218,6 +218,7 @@ describe('quote sheets', () => {
       { numRuns: 60 },
     )
     // The same list again, and one that only says it a day later.
+    await clear()
     const lines = [part('A', 100), part('B', 50)]
     await keep(sheet('2026-03-05', lines))
     const first = await market.lowest()

@@ -124,6 +124,18 @@ describe('a release looked through', () => {
     }
   })
 
+  test('lifts four outfits of the sample world, and a whole band by a part of which the box has three', async () => {
+    const { release, mined: parts, crowds } = await mined('Q-112')
+    expect(release.name).toBe('Lantern Parade')
+    const gains = new Map<string, number>()
+    for (const { name, roster, before, after } of parts.flatMap(({ best }) => best))
+      if (roster.name !== 'Brass band') gains.set(name, Math.max(gains.get(name) ?? 0, after - before))
+    expect([...gains].filter(([, gain]) => gain >= 2000).length).toBeGreaterThanOrEqual(4)
+    const [crowd] = crowds
+    expect(crowd).toMatchObject({ roster: { name: 'Brass band' }, boxes: 3, frees: [] })
+    expect(crowd!.members).toHaveLength(9)
+  })
+
   test('of blind packs is a full case; of many alike who could be dressed at once; else it is not known', async () => {
     expect(await mined('Q-108')).toMatchObject({ isCase: true })
     expect((await server.get('releases/NOPE/uses')).status).toBe(404)
