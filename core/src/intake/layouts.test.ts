@@ -14,6 +14,14 @@ const told = (text: string, name?: string) =>
     [count, part.mould, part.colour, remark && `(${remark})`].filter((one) => one !== '').join(' '),
   )
 
+test('a colour told with another has that for what is printed; a tone of one is one colour', () => {
+  const inks = (colour: string) => read(`Teil;Farbe;Anzahl\nTorso gestreift;${colour};1\n`).rows[0]!.part
+  expect(inks('weiß/rot')).toMatchObject({ colour: 'chalk', inks: ['poppy'] })
+  expect(inks('white and red')).toMatchObject({ colour: 'chalk', inks: ['poppy'] })
+  expect(inks('schwarz, weiß, rot').inks).toEqual(['chalk', 'poppy'])
+  for (const one of ['rot', 'dunkelrot', 'light blue']) expect(inks(one).inks).toEqual([])
+})
+
 test.each([
   [
     'a column for the kind of part, names that say the rest, colours in two columns',

@@ -3,6 +3,7 @@ import type { Colour, Mould, Part } from '../catalogue/index.ts'
 import type { Questions } from './asking.ts'
 import { newCode } from './made.ts'
 import { matchColour, matchPart, type ColourMatch, type PartMatch } from './match.ts'
+import { COLOUR_PHRASES, knownIn } from './words.ts'
 
 /** What is known already, that words of a list may mean. */
 export interface KnownThings {
@@ -21,6 +22,8 @@ export interface ListedPart {
   mould: string
   colour: string
   printed: boolean
+  /** Further colours its colour is told with ("white/red"): what is printed on it is in these. */
+  inks: string[]
 }
 
 /** Different names whose likest moulds are looked for; in a list with more, the others have the first guess alone. */
@@ -81,7 +84,13 @@ export class PartFinder {
     if (inColour === 'left') return 'left'
     const plain = match.printed ? undefined : this.plain.get(`${mould} ${inColour}`)
     if (plain) return asListed(plain)
-    return { code: null, name, mould, colour: inColour, printed: match.printed }
+    return { code: null, name, mould, colour: inColour, printed: match.printed, inks: this.inks(words) }
+  }
+
+  /** The colours words name after the first. */
+  private inks(words: string): string[] {
+    const [, ...others] = knownIn(fold(words), COLOUR_PHRASES).filter(({ meaning }) => meaning !== '')
+    return others.flatMap((one) => matchColour(one.words, this.known.palette).code ?? [])
   }
 
   /** A name with the kind of part beside it, where the name alone says of no shape what it is: hair that is "long, wavy". */
@@ -159,4 +168,5 @@ const asListed = ({ code, name, mould, colours, print }: Part): ListedPart => ({
   mould,
   colour: colours[0]!,
   printed: print !== null,
+  inks: [],
 })

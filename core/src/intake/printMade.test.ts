@@ -83,7 +83,7 @@ const NAMES: readonly (readonly [name: string, says: string])[] = [
   ['Cabeça com bigode e sardas', 'moustache freckles'],
 ]
 const made = (name: string, colour: string, kind: Parameters<typeof printMade>[2]) =>
-  printMade(name, colour, kind, STARTER_COLOURS)
+  printMade(name, { colour, inks: [] }, kind, STARTER_COLOURS)
 const kinds = (layers: readonly { kind: string }[]) => layers.map(({ kind }) => kind)
 
 describe('a print that is only named', () => {
@@ -134,6 +134,9 @@ describe('a print that is only named', () => {
     const [onLight, onDark] = [stripes('Torso gestreift', 'chalk'), stripes('Torso gestreift', 'tar')]
     expect(onLight).not.toBe(onDark)
     expect([onLight, onDark]).not.toContain(undefined)
+    const inks = ['poppy']
+    const told = printMade('Torso gestreift', { colour: 'chalk', inks }, 'torso', STARTER_COLOURS)
+    expect(told.front.find(({ kind }) => kind === 'stripes')!['colour']).toBe('poppy')
     // A jacket is cut of the cloth itself.
     const jacket = made('Torso Jacke', 'quay-blue', 'torso').front.find(({ kind }) => kind === 'jacket')!
     expect(jacket['colour']).toBeUndefined()

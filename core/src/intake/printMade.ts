@@ -20,17 +20,22 @@ const LIGHT = 60
 export type MadePrint = Pick<Print, 'front' | 'back' | 'traits'>
 
 /**
- * The print of a part that is only named, in whatever language: layers drawn from its words, in the colours they name or
- * else in one that shows, and the traits of what is drawn. O(words × lexicon).
+ * The print of a part that is only named, in whatever language: layers drawn from its words, in the colours they name, or
+ * its colour was told with (`inks`), or else in one that shows, and the traits of what is drawn. O(words × lexicon).
  */
-export function printMade(name: string, colour: string, kind: PartKind, palette: readonly Colour[]): MadePrint {
+export function printMade(
+  name: string,
+  { colour, inks }: { colour: string; inks: readonly string[] },
+  kind: PartKind,
+  palette: readonly Colour[],
+): MadePrint {
   const english = inEnglish(name)
   const named = knownIn(fold(name), COLOUR_PHRASES).flatMap(({ words, meaning }) =>
     meaning === '' ? [] : (matchColour(words, palette).code ?? []),
   )
   const on = MAIN_PIECE[kind] ?? kind
   const { front, back } = printRecipeOf(
-    { name: english, colours: [colour, ...named] },
+    { name: english, colours: [colour, ...named, ...inks] },
     { name: '', front: [], back: [] },
     on,
     palette,

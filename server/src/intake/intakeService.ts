@@ -93,7 +93,7 @@ export class IntakeService {
     const all = [...known.moulds, ...madeMoulds(list.unknown)]
     const shown = [...kinds.values()].slice(0, SHOWN).map((part) => {
       const mould = all.find(({ code }) => code === part.mould)!
-      return { ...part, print: part.printed ? printMade(part.name, part.colour, mould.kind, palette) : null }
+      return { ...part, print: part.printed ? printMade(part.name, part, mould.kind, palette) : null }
     })
     const inks = new Set(palette.map(({ code }) => code))
     for (const { print } of shown) if (print) for (const code of inksOf(print, inks)) codes.add(code)

@@ -71,13 +71,13 @@ export class PartMaker {
     )
   }
 
-  private async make({ name, mould, colour, printed }: ListedPart): Promise<string> {
+  private async make({ name, mould, colour, printed, inks }: ListedPart): Promise<string> {
     const kind = this.mould(mould).kind
     const code = await this.freeCode()
     let print: string | null = null
     if (printed) {
       print = `D-${code.slice(2)}`
-      const drawn = printMade(name, colour, kind, [...this.palette.values()])
+      const drawn = printMade(name, { colour, inks }, kind, [...this.palette.values()])
       await this.ownInks(inksOf(drawn, new Set(this.palette.keys())))
       await this.db.insert(PrintEntity, { code: print, name, kind: MAIN_PIECE[kind] ?? kind, ...drawn })
     }
@@ -136,7 +136,9 @@ export class PartMaker {
       'SELECT code FROM part WHERE mould = ? AND print IS NULL AND colours = json_array(?) ORDER BY code LIMIT 1',
       [mould, colour],
     )) as { code: string }[]
-    return there?.code ?? this.make({ code: null, name: this.mould(mould).name, mould, colour, printed: false })
+    return (
+      there?.code ?? this.make({ code: null, name: this.mould(mould).name, mould, colour, printed: false, inks: [] })
+    )
   }
 
   private mould(code: string): Mould {
