@@ -128,7 +128,7 @@ export class LowestPrices {
     await breath()
     for (const [key, own] of groupBy(await this.ofThings([...things]), keyOf)) ways.set(key, own)
     if (last.by !== signOf(conversion)) {
-      const { cheapest, parts, by } = converted(ways, conversion)
+      const { cheapest, parts, by } = await converted(ways, conversion)
       return { ways, cheapest: asBefore(last.cheapest, cheapest), parts: asBefore(last.parts, parts), by }
     }
     const inHome = homeOf(conversion)
@@ -179,8 +179,11 @@ function put(map: Map<string, number>, key: string, price: number | undefined): 
 }
 
 /** The prices before, where they are the same: what was worked out from them holds on. */
-const asBefore = (before: ReadonlyMap<string, number>, now: ReadonlyMap<string, number>) =>
-  before.size === now.size && [...now].every(([key, price]) => before.get(key) === price) ? before : now
+function asBefore(before: ReadonlyMap<string, number>, now: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
+  if (before.size !== now.size) return now
+  for (const [key, price] of now) if (before.get(key) !== price) return now
+  return before
+}
 
 const signOf = ({ rates, date }: Conversion) => JSON.stringify([homeCurrency(), date, rates])
 
@@ -192,10 +195,12 @@ const homeOf =
       ? undefined
       : Math.min(...ways.map(({ price, currency }) => convert(price, currency, homeCurrency(), date, rates)))
 
-function converted(ways: ReadonlyMap<string, readonly Lowest[]>, conversion: Conversion): Prices {
+async function converted(ways: ReadonlyMap<string, readonly Lowest[]>, conversion: Conversion): Promise<Prices> {
   const inHome = homeOf(conversion)
   const [cheapest, parts] = [new Map<string, number>(), new Map<string, number>()]
+  const breath = breathing()
   for (const [key, own] of ways) {
+    if (cheapest.size % AT_ONCE === 0) await breath()
     const price = inHome(own)!
     cheapest.set(key, price)
     if (key.startsWith(PART)) parts.set(key.slice(PART.length), price)

@@ -2,7 +2,7 @@ import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, renameSync,
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import type { Type } from '@nestjs/common'
+import type { Abstract, Type } from '@nestjs/common'
 import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm'
 import { doSolverTask, type SolverResults, type SolverTask } from '@outfit/core/wardrobe'
 import { createApp } from '../app/createApp.ts'
@@ -90,7 +90,7 @@ export interface TestServer {
   /** Every address of the application, in the order in which they are tried. */
   router(): { stack: { route?: { path: string; methods: Record<string, boolean> } }[] }
   /** A service of the application, for what no address tells. */
-  service<T>(of: Type<T>): T
+  service<T>(of: Type<T> | Abstract<T>): T
   count(entity: EntityTarget<ObjectLiteral>): Promise<number>
   stop(): Promise<void>
 }
