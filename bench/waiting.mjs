@@ -6,18 +6,20 @@ import { isMainThread, parentPort, Worker, workerData } from 'node:worker_thread
  */
 export async function waitingDuring(url, work) {
   const worker = new Worker(new URL(import.meta.url), { workerData: { url } })
-  const result = await work()
-  worker.postMessage('enough')
-  const [waited] = await new Promise((resolve, reject) => {
-    worker.once('message', (...said) => resolve(said))
+  const told = new Promise((resolve, reject) => {
+    worker.once('message', resolve)
     worker.once('error', reject)
   })
+  // A request that fails meanwhile ends the measurement at once.
+  const result = await Promise.race([work(), told.then(() => undefined)])
+  worker.postMessage('enough')
+  const waited = await told
   await worker.terminate()
   return { result, waited }
 }
 
 const at = (list, share) => [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))]
-const told = (list) => ({ median: at(list, 0.5), most: at(list, 1), of: list.length })
+const summed = (list) => ({ median: at(list, 0.5), most: at(list, 1), of: list.length })
 
 if (!isMainThread && workerData?.url) {
   let on = true
@@ -32,7 +34,7 @@ if (!isMainThread && workerData?.url) {
       waited.push(Math.round(performance.now() - start))
       await new Promise((resolve) => setTimeout(resolve, every))
     }
-    return told(waited)
+    return summed(waited)
   }
   const [reads, writes] = await Promise.all([
     asking(100, () => fetch(`${workerData.url}/api/drawer`)),

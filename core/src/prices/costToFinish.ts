@@ -39,6 +39,36 @@ export const wholesAmong = (
     return brings.length > 0 && typeof price === 'number' ? [{ price, brings }] : []
   })
 
+/** Where the main piece of an assembly is worn. */
+const BUILT_ON: ReadonlySet<string> = new Set(['torso', 'hips', 'legRight', 'legLeft'])
+
+/**
+ * Of assemblies those worth a look: all built on one of some `parts` (a torso, legs), for sale or not, and of those that only
+ * bring mitts or sleeves, for sale, the cheapest of all that bring the same of what is `wanted`. What parts cost
+ * (`costToFinish`) comes to the same with these as with all. O(components).
+ */
+export function worthALook<A extends Pick<Part, 'code' | 'components'>>(
+  assemblies: Iterable<A>,
+  lowest: (code: string) => number | undefined,
+  parts: ReadonlySet<string>,
+  wanted: ReadonlySet<string>,
+): A[] {
+  const built: A[] = []
+  const cheapest = new Map<string, { assembly: A; price: number }>()
+  for (const assembly of assemblies) {
+    const { code, components } = assembly
+    const price = lowest(code)
+    if (components.some(({ slot, part }) => BUILT_ON.has(slot) && parts.has(part))) built.push(assembly)
+    else if (price !== undefined) {
+      // Of what nobody wants it matters how far one must take it off.
+      const brings = components.map(({ part, level }) => `${wanted.has(part) ? part : ''} ${level}`).sort()
+      const key = JSON.stringify(brings)
+      if (price < (cheapest.get(key)?.price ?? Infinity)) cheapest.set(key, { assembly, price })
+    }
+  }
+  return [...built, ...[...cheapest.values()].map(({ assembly }) => assembly)]
+}
+
 /** Assemblies of a catalogue by the parts in them; made once a catalogue. */
 const CARRIERS = new WeakMap<Catalogue['parts'], Map<string, Part[]>>()
 

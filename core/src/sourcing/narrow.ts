@@ -18,9 +18,9 @@ function within<K, L, V>(map: Map<K, Map<L, V>>, key: K): Map<L, V> {
 }
 
 /**
- * Up to what price for each wanted part it brings (`partsOf`) something is among the cheapest for any of them: of each kind, condition and
- * currency that bring the part, the `most` that cost least for each wanted part they bring, and whatever costs as little as
- * the last of these. O(n · most) for n pairs of an offer and a part.
+ * Up to what price for each wanted part it brings (`partsOf`) something is among the cheapest for any of them: of each kind,
+ * condition and currency that bring the part, the `most` that cost least for each wanted part they bring, and whatever costs
+ * as little as the last of these. O(n · most) for n pairs of an offer and a part.
  *
  * It may be asked first of the cheapest offer of each thing: no offer that costs more than these limits is among the
  * cheapest, whatever other offers there are.

@@ -3,8 +3,8 @@ import type { Aspect } from '@outfit/core/news'
 
 export type { Aspect }
 
-/** Changes of the market of which it is known what they concern; more than sellers are asked at a time. */
-const REMEMBERED = 400
+/** Changes of the market of which it is known what they concern; whoever asks after more of them looks at everything. */
+const REMEMBERED = 100
 
 /** Counts changes by what they concern, so that what was worked out from the database knows when it is stale. */
 @Injectable()

@@ -10,7 +10,7 @@ import {
   type MarketOffer,
   type MarketSeller,
 } from '@outfit/core/sourcing'
-import { type Bringer } from '@outfit/core/prices'
+import { worthALook, type Bringer } from '@outfit/core/prices'
 import { breathing } from '../base/breathe.ts'
 import { Changes } from '../base/changes.ts'
 import { today } from '../base/today.ts'
@@ -39,9 +39,6 @@ const AT_ONCE = 4_000
 const MOST_PRICE = Number.MAX_SAFE_INTEGER
 /** A price divided and multiplied again may come out a little less. */
 const EPSILON = 1e-6
-
-/** Where the main piece of an assembly is worn. */
-const BUILT_ON: ReadonlySet<string> = new Set(['torso', 'hips', 'legRight', 'legLeft'])
 
 export interface MarketToday {
   date: string
@@ -115,26 +112,12 @@ export class MarketService {
   }
 
   /**
-   * Assemblies some parts are in: all that have one as what they are built on (a torso, legs), and of those that only bring
-   * mitts or sleeves, for sale, the cheapest of all that bring the same of what is `wanted`. A plain mitt is in thousands.
+   * Assemblies some parts are in that are worth a look (`worthALook`), where `wanted` are wanted as well; a plain mitt is in
+   * thousands.
    */
   async assembliesFor(parts: readonly string[], wanted: readonly string[] = []): Promise<Assembly[]> {
     const [lowest, assemblies] = await Promise.all([this.lowest(), this.catalogue.assembliesOf(parts)])
-    const [own, all] = [new Set(parts), new Set([...parts, ...wanted])]
-    const built: Assembly[] = []
-    const cheapest = new Map<string, { assembly: Assembly; price: number }>()
-    for (const assembly of assemblies) {
-      const { code, components } = assembly
-      const price = lowest.get(code)
-      if (components.some(({ slot, part }) => BUILT_ON.has(slot) && own.has(part))) built.push(assembly)
-      else if (price !== undefined) {
-        // Of what nobody wants it matters how far one must take it off.
-        const brings = components.map(({ part, level }) => `${all.has(part) ? part : ''} ${level}`).sort()
-        const key = brings.join()
-        if (price < (cheapest.get(key)?.price ?? Infinity)) cheapest.set(key, { assembly, price })
-      }
-    }
-    return [...built, ...[...cheapest.values()].map(({ assembly }) => assembly)]
+    return worthALook(assemblies, (code) => lowest.get(code), new Set(parts), new Set([...parts, ...wanted]))
   }
 
   private async lowestWithWholes(): Promise<Map<string, number>> {

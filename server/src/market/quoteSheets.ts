@@ -219,11 +219,7 @@ export class QuoteSheets implements CollectedRows {
     )
     await breath()
     const read = this.all<Counted>(
-      `SELECT c.seller, COUNT(*) AS lines,
-         SUM(c.stock >= c.multiple AND COALESCE(c.wasStock < c.multiple, 1)) AS fresh,
-         SUM(COALESCE(c.wasStock >= c.multiple AND c.price > c.wasPrice, 0)) AS dearer,
-         SUM(COALESCE(c.wasStock >= c.multiple AND c.price < c.wasPrice, 0)) AS cheaper,
-         SUM(COALESCE(c.wasStock >= c.multiple AND c.stock < c.multiple, 0)) AS gone
+      `SELECT c.seller, ${counted('c', 'c.wasPrice', 'c.wasStock')}
        FROM temp.sheet_change c GROUP BY c.seller`,
     )
     const unnamed = this.all<Gone>(
@@ -292,11 +288,7 @@ export class QuoteSheets implements CollectedRows {
   /** What a day's sheets change for the sellers. */
   private compare(date: string, whole: boolean, sellers: readonly Named[]): SheetOutcome[] {
     const read = this.all<Counted>(
-      `SELECT l.seller, COUNT(*) AS lines,
-         SUM(l.stock >= l.multiple AND COALESCE(prev.stock < prev.multiple, 1)) AS fresh,
-         SUM(COALESCE(prev.stock >= prev.multiple AND l.price > prev.price, 0)) AS dearer,
-         SUM(COALESCE(prev.stock >= prev.multiple AND l.price < prev.price, 0)) AS cheaper,
-         SUM(COALESCE(prev.stock >= prev.multiple AND l.stock < l.multiple, 0)) AS gone
+      `SELECT l.seller, ${counted('l', 'prev.price', 'prev.stock')}
        FROM temp.sheet_line l CROSS JOIN temp.sheet_seller s ON s.seller = l.seller
        LEFT JOIN quote prev ON s.known AND ${sameLine('prev', 'l')} AND prev.date = ${lastQuote('l', '<= l.date')}
        WHERE l.date = ? GROUP BY l.seller`,
@@ -386,6 +378,13 @@ export class QuoteSheets implements CollectedRows {
 const breath = () => new Promise(setImmediate)
 
 const COLUMNS = `${LINE.join(', ')}, date, price, currency, stock`
+/** What lines say against what they cost before, and how many there were; a line and the one before have the same multiple. */
+const counted = (table: string, price: string, stock: string) => {
+  const was = `${stock} >= ${table}.multiple`
+  return `COUNT(*) AS lines, SUM(${table}.stock >= ${table}.multiple AND COALESCE(${stock} < ${table}.multiple, 1)) AS fresh,
+    SUM(COALESCE(${was} AND ${table}.price > ${price}, 0)) AS dearer, SUM(COALESCE(${was} AND ${table}.price < ${price}, 0)) AS cheaper,
+    SUM(COALESCE(${was} AND ${table}.stock < ${table}.multiple, 0)) AS gone`
+}
 /** The day of a line's last quote before, or up to, some day. */
 const lastQuote = (table: string, when: string) =>
   `(SELECT MAX(x.date) FROM quote x WHERE ${sameLine('x', table)} AND x.date ${when})`
