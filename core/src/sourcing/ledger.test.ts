@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { seeded } from '../base/index.ts'
 import { offer, problem, seller } from '../test/problem.ts'
 import { Ledger, UNMET } from './ledger.ts'
-import { BROKEN } from './parcelTerms.ts'
+import { isBroken } from './parcelTerms.ts'
 import type { SourcingProblem } from './types.ts'
 
 /** A ledger, with the way of a need that goes by an offer. */
@@ -118,13 +118,25 @@ describe('what a ledger charges', () => {
     const heavy = seller('s', 0, { shipping: { basis: 'weight', bands: [{ upTo: 5, price: 10 }] } })
     const book = opened(problem(['A'], { sellers: [heavy], offers: [offer('a', 's', 'A', 10, { weight: 9 })] }))
     fill(book, 0, 'a')
-    expect(book.ledger.cost).toBeGreaterThanOrEqual(BROKEN)
+    expect(isBroken(book.ledger.cost)).toBe(true)
     const limits = { parcels: null, arriveBy: null, budget: 100, seconds: 1, gap: 0 }
     const poor = opened(problem(['A'], { sellers: [seller('s', 50)], offers: [offer('a', 's', 'A', 60)], limits }))
     fill(poor, 0, 'a')
-    expect(poor.ledger.cost).toBeGreaterThanOrEqual(BROKEN)
+    expect(isBroken(poor.ledger.cost)).toBe(true)
     poor.ledger.rollback(0)
     expect(poor.ledger.cost).toBe(UNMET)
+    expect(isBroken(poor.ledger.cost)).toBe(false)
+    // What is left over would fetch more than the goods come to.
+    const yields = ['A', 'B'].map((part) => ({ part, qty: 1 }))
+    const small = opened(
+      problem(['A'], {
+        sellers: [seller('s', 0, { minimum: 90 })],
+        offers: [offer('f', 's', 'A', 10, { yields, qty: 1 })],
+        resale: [{ part: 'B', price: 30 }],
+      }),
+    )
+    fill(small, 0, 'f')
+    expect(isBroken(small.ledger.cost)).toBe(true)
   })
 
   test('nothing of a seller that is free for now', () => {
@@ -194,7 +206,7 @@ test('a quote is what the cost changes by, whatever the plan, the shipping and t
       const before = ledger.cost
       const quoted = ledger.quote(way, units)
       ledger.place(need, way, units)
-      // Sums with BROKEN in them are as exact as numbers of that size are.
+      // Totals of broken plans are as exact as numbers of that size are.
       const exact = Math.max(0.01, Math.abs(before) * 1e-14, Math.abs(ledger.cost) * 1e-14)
       expect(Math.abs(ledger.cost - before - quoted)).toBeLessThan(exact)
     }

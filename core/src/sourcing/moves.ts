@@ -1,6 +1,6 @@
 import { seeded } from '../base/index.ts'
 import { UNMET, type Ledger, type Way } from './ledger.ts'
-import { BROKEN, CLOSE } from './parcelTerms.ts'
+import { isBroken, CLOSE } from './parcelTerms.ts'
 
 /** A saving smaller than this is none: prices are whole, and sums with UNMET in them are rounded. */
 export const EPS = 0.01
@@ -247,7 +247,7 @@ export class Moves {
   giveUp(): void {
     const { ledger } = this
     for (const offer of this.shuffled(ledger.steps.length)) {
-      if (ledger.cost < BROKEN) return
+      if (!isBroken(ledger.cost)) return
       if (ledger.steps[offer] === 0 || ledger.sellerOf[offer] === this.drawer) continue
       for (let y = ledger.firstSource[offer]!; y < ledger.firstSource[offer + 1]!; y++)
         for (const { need, way: w } of ledger.takers[y]!) {

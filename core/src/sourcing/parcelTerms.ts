@@ -5,6 +5,8 @@ import type { Seller } from './types.ts'
 export const CLOSE = 1e-6
 /** What a broken limit, or a parcel that cannot be sent, is charged: more than any plan costs, units unmet included. */
 export const BROKEN = 1e11
+/** Whether a total is that of a plan that breaks a limit; resale of what such a plan brings may have taken a little off it. */
+export const isBroken = (total: number): boolean => total > BROKEN * 0.99
 
 /** An offer of the seller: price, what that is less what all it brings would fetch, amount (what shipping goes by), each of a step. */
 export interface Stock {
