@@ -26,6 +26,15 @@ export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
   const byPrice = [...problem.offers].sort(
     (a, b) => single(a) - single(b) || a.price - b.price || (a.id < b.id ? -1 : 1),
   )
+  /** Offers by price, by their place in that, of each part. */
+  const bringing = new Map<string, number[]>()
+  byPrice.forEach(({ yields }, at) => {
+    for (const { part } of yields) {
+      const list = bringing.get(part)
+      if (list) list.push(at)
+      else bringing.set(part, [at])
+    }
+  })
   for (const need of problem.needs) {
     let open = need.qty
     const use = () => {
@@ -37,8 +46,10 @@ export function cheapestOfEach(problem: SourcingProblem): NaivePlan {
     }
     use()
     const accepted = new Set(need.accept.map(({ part }) => part))
-    for (const offer of byPrice) {
+    const able = new Set([...accepted].flatMap((part) => bringing.get(part) ?? []))
+    for (const at of [...able].sort((a, b) => a - b)) {
       if (open <= 0) break
+      const offer = byPrice[at]!
       const useful = offer.yields.filter(({ part }) => accepted.has(part))
       const qty = useful.reduce((sum, entry) => sum + entry.qty, 0)
       if (qty === 0) continue

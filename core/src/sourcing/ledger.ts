@@ -167,9 +167,9 @@ export class Ledger {
       return ways
     })
     this.takers = takers
-    this.offersOf = [...sellers.map((_, s) => s), drawer].map((s) =>
-      [...this.sellerOf.keys()].filter((o) => this.sellerOf[o] === s),
-    )
+    const offersOf: number[][] = Array.from({ length: drawer + 1 }, () => [])
+    this.sellerOf.forEach((s, o) => offersOf[s]!.push(o))
+    this.offersOf = offersOf
     this.fill = new Int32Array(at)
     this.missing = Int32Array.from(needs, ({ qty }) => qty)
     this.steps = new Int32Array(all.length)

@@ -114,7 +114,7 @@ export class Planner {
   private readonly search: PlanSearch
   private readonly proof: Proof | undefined
   /** A second search, of the sellers the proof has found, so that the first is the same however fast the proof is. */
-  private readonly desk: PlanSearch
+  private readonly desk: PlanSearch | undefined
   /** Sets of sellers whose best plan is known. */
   private readonly solved = new Set<string>()
   /** Whether parcels weigh so heavily that sets of sellers are solved, not mixtures of plans. */
@@ -180,7 +180,7 @@ export class Planner {
     }
     this.search = new PlanSearch(ledger, { late, lean, onBetter })
     if (this.best) this.search.adopt(this.best.settled)
-    this.desk = new PlanSearch(new Ledger(reduced), { late, lean })
+    if (this.proof) this.desk = new PlanSearch(new Ledger(reduced), { late, lean })
   }
 
   readonly left = () => Math.max(0, this.seconds - (this.options.now() - this.start))
@@ -251,7 +251,7 @@ export class Planner {
   /** Look how far the proof is, and what plan comes of the sellers it has found. */
   private ask(): void {
     const { proof, desk, schedule, reduced } = this
-    if (!proof) return
+    if (!proof || !desk) return
     if (!schedule.proves) proof.goOn(() => this.withinReach())
     this.hear()
     this.tell()

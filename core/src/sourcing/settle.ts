@@ -47,8 +47,8 @@ interface Source {
  * add everything up. `units` are bought units by offer id.
  *
  * Filling is a transportation problem; it is solved exactly by successive shortest augmenting paths over
- * needs × accepted parts (Bellman–Ford, since moving a unit back has negative cost), each for as many units as it takes:
- * O(paths × needs × parts).
+ * needs × accepted parts (Bellman–Ford, since moving a unit back has negative cost), each for as many units as it takes,
+ * for each group of needs that share parts on its own: O(paths × needs × parts) of a group.
  */
 export function settle(problem: SourcingProblem, units: ReadonlyMap<string, number>): Settlement {
   const sources = new Map<string, Source[]>()
@@ -109,6 +109,32 @@ export function settle(problem: SourcingProblem, units: ReadonlyMap<string, numb
   return { total: spent + penalties - credits, baskets, fills, surplus, unmet }
 }
 
+/** A unit for a need: units moved from part to part, which need that leaves open no longer, and which part is used. */
+interface Path {
+  start: number
+  end: string
+  /** Need, part, and whether one unit more or fewer of it. */
+  moves: [number, string, 1 | -1][]
+}
+
+/** Needs, by their place, that share parts with one another. */
+function groupsOf({ needs }: SourcingProblem, accepting: ReadonlyMap<string, readonly { need: number }[]>): number[][] {
+  const seen = new Set<number>()
+  return needs.flatMap((_, first) => {
+    if (seen.has(first)) return []
+    seen.add(first)
+    const group = [first]
+    for (const n of group)
+      for (const { part } of needs[n]!.accept)
+        for (const { need } of accepting.get(part) ?? []) {
+          if (seen.has(need)) continue
+          seen.add(need)
+          group.push(need)
+        }
+    return [group]
+  })
+}
+
 /** Units by `need index|part`: as many as possible, then at least penalty plus lost resale. */
 function cheapestFill(
   problem: SourcingProblem,
@@ -135,8 +161,11 @@ function cheapestFill(
       list.push({ need, penalty })
     }
   })
-  for (let path = cheapestPath(); path; path = cheapestPath()) {
-    const { moves, start, end } = path
+  for (const group of groupsOf(problem, accepting))
+    for (let path = cheapestPath(group); path; path = cheapestPath(group)) take(path)
+  return fill
+
+  function take({ moves, start, end }: Path): void {
     const used = usedOf.get(end) ?? 0
     // The path costs the same until a need is met, a unit to move back is gone, or the part is used up, or no longer owned.
     const own = owned.get(end) ?? 0
@@ -149,16 +178,15 @@ function cheapestFill(
     usedOf.set(end, used + units)
     open[start]! -= units
   }
-  return fill
 
   /**
    * Cheapest way to one more unit for any need that is still open: take a free unit, or take another need's and let that
    * one look on. Every open need starts at once, since which of them stay unmet matters when a part is scarce.
    */
-  function cheapestPath(): { start: number; end: string; moves: [number, string, 1 | -1][] } | null {
-    const cost = new Map<number, number>(open.flatMap((qty, n): [number, number][] => (qty > 0 ? [[n, 0]] : [])))
+  function cheapestPath(group: readonly number[]): Path | null {
+    const cost = new Map<number, number>(group.flatMap((n): [number, number][] => (open[n]! > 0 ? [[n, 0]] : [])))
     const via = new Map<number, { need: number; part: string }>()
-    for (let round = 0; round < problem.needs.length; round++) {
+    for (let round = 0; round < group.length; round++) {
       let changed = false
       for (const [n, soFar] of [...cost]) {
         for (const { part, penalty } of problem.needs[n]!.accept) {

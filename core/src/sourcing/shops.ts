@@ -20,6 +20,13 @@ interface Filling {
   most: number
 }
 
+/** Lines of a shop in an order, and how much of what they are ordered by each has; whoever has none is left out. */
+interface Order {
+  lines: Int32Array
+  each: Float64Array
+  density: Float64Array
+}
+
 export interface Shop {
   lines: Line[]
   handling: number
@@ -30,6 +37,9 @@ export interface Shop {
   /** Goods nobody needs that fill a parcel up to an amount, and to goods of such a worth, the best value first. */
   byAmount: readonly Filling[]
   byGoods: readonly Filling[]
+  /** Lines by what a unit of the amount, and of goods, costs beyond the prices of its parts, as of when that was asked for last. */
+  byDensity: Order
+  byGoodsDensity: Order
   /** Of the last sale: steps sold of each line, what each costs beyond the prices of its parts, and the sum before bands. */
   steps: Float64Array
   reduced: Float64Array
@@ -88,11 +98,41 @@ export function readShops(problem: SourcingProblem, index: ReadonlyMap<string, n
       least: Math.min(...shipping.bands.map(({ price }) => price)),
       byAmount: fillings(amountOf),
       byGoods: fillings((o) => offers[o]!.price * offers[o]!.multiple),
+      byDensity: orderOf(lines.map(({ amount }) => amount)),
+      byGoodsDensity: orderOf(lines.map(({ goods }) => goods)),
       steps: new Float64Array(lines.length),
       reduced: new Float64Array(lines.length),
       base: 0,
     }
   })
+}
+
+/** What weighs nothing changes no amount, and has no density to go by. */
+function orderOf(each: readonly number[]): Order {
+  const lines = Int32Array.from([...each.keys()].filter((l) => each[l]! > 0))
+  return { lines, each: Float64Array.from(each), density: new Float64Array(each.length) }
+}
+
+/** Moves of an insertion, for each line, after which sorting from scratch is faster. */
+const FEW_MOVES = 8
+
+/** The lines by density. Prices change little from round to round, so that they are nearly in order as they were left. */
+function sorted(order: Order, reduced: Float64Array): Order {
+  const { lines, each, density } = order
+  for (const l of lines) density[l] = reduced[l]! / each[l]!
+  let moves = 0
+  for (let i = 1; i < lines.length; i++) {
+    const line = lines[i]!
+    const its = density[line]!
+    let at = i
+    for (; at > 0 && density[lines[at - 1]!]! > its; at--) lines[at] = lines[at - 1]!
+    lines[at] = line
+    moves += i - at
+    if (moves <= FEW_MOVES * lines.length) continue
+    lines.sort((a, b) => density[a]! - density[b]!)
+    break
+  }
+  return order
 }
 
 /** The cheapest each part can be had for: a place to begin from. */
@@ -130,15 +170,12 @@ export function sell(shop: Shop, prices: Float64Array): number {
     } else steps[l] = 0
   }
   shop.base = sum + shop.handling + shop.least
-  let order: number[] | undefined
-  const sorted = () => {
-    // What weighs nothing changes no amount, and has no density to go by.
-    order ??= [...lines.keys()]
-      .filter((l) => lines[l]!.amount > 0)
-      .sort((a, b) => reduced[a]! / lines[a]!.amount - reduced[b]! / lines[b]!.amount)
-    return order
-  }
-  const short = byValue || goods >= minimum ? 0 : addition(shop, minimum - goods, shop.byGoods, (line) => line.goods)
+  let order: Order | undefined
+  const inOrder = () => (order ??= sorted(shop.byDensity, reduced))
+  const short =
+    byValue || goods >= minimum
+      ? 0
+      : addition(shop, sorted(shop.byGoodsDensity, reduced), minimum - goods, shop.byGoods)
   let cheapest = Infinity
   let aim = amount
   for (const band of shop.bands) {
@@ -150,10 +187,10 @@ export function sell(shop: Shop, prices: Float64Array): number {
     let to = amount
     if (amount > band.upTo) {
       to = band.upTo
-      change = removal(shop, sorted(), amount - to)
+      change = removal(shop, inOrder(), amount - to)
     } else if (amount < from) {
       to = from
-      change = addition(shop, from - amount, shop.byAmount, ({ amount: each }) => each)
+      change = addition(shop, inOrder(), from - amount, shop.byAmount)
     }
     const value = band.price + Math.max(change, short)
     if (value < cheapest) [cheapest, aim] = [value, to]
@@ -161,26 +198,20 @@ export function sell(shop: Shop, prices: Float64Array): number {
   if (cheapest === Infinity) return Infinity
   if (aim < amount) {
     let excess = amount - aim
-    for (const l of [...sorted()].reverse()) {
-      if (excess <= 0) break
+    const { lines } = inOrder()
+    for (let i = lines.length - 1; i >= 0 && excess > 0; i--) {
+      const l = lines[i]!
       if (reduced[l]! >= 0) continue
-      const less = Math.min(steps[l]!, excess / lines[l]!.amount)
+      const less = Math.min(steps[l]!, excess / shop.lines[l]!.amount)
       steps[l]! -= less
-      excess -= less * lines[l]!.amount
+      excess -= less * shop.lines[l]!.amount
     }
-  } else if (aim > amount)
-    addition(
-      shop,
-      aim - amount,
-      shop.byAmount,
-      ({ amount: each }) => each,
-      (l, taken) => (steps[l] = taken),
-    )
+  } else if (aim > amount) addition(shop, inOrder(), aim - amount, shop.byAmount, (l, taken) => (steps[l] = taken))
   return shop.handling + sum + cheapest
 }
 
-/** The least that selling so much less of an amount costs. */
-function removal({ lines, reduced }: Shop, order: readonly number[], excess: number): number {
+/** The least that selling so much less of an amount costs; `order`: lines by density. */
+function removal({ lines, reduced }: Shop, { lines: order }: Order, excess: number): number {
   let cost = 0
   for (let i = order.length - 1; i >= 0 && excess > 1e-9; i--) {
     const { amount, most } = lines[order[i]!]!
@@ -194,30 +225,27 @@ function removal({ lines, reduced }: Shop, order: readonly number[], excess: num
 }
 
 /**
- * The least that so much more of an amount costs, with lines not sold yet and goods nobody needs; more than anything where
- * there is too little. `take` is told how many steps of a line are in it.
+ * The least that so much more of an amount costs, with lines not sold yet, in their order, and goods nobody needs; more than
+ * anything where there is too little. `take` is told how many steps of a line are in it.
  */
 function addition(
   { lines, reduced }: Shop,
+  { lines: order, each, density }: Order,
   lack: number,
   fillings: readonly Filling[],
-  amountOf: (line: Line) => number,
   take?: (line: number, steps: number) => void,
 ): number {
-  const order = [...lines.keys()]
-    .filter((l) => reduced[l]! >= 0 && amountOf(lines[l]!) > 0)
-    .sort((a, b) => reduced[a]! / amountOf(lines[a]!) - reduced[b]! / amountOf(lines[b]!))
   let cost = 0
   for (let [i, f] = [0, 0]; lack > 1e-6;) {
-    const line = order[i] === undefined ? undefined : lines[order[i]!]!
+    while (i < order.length && reduced[order[i]!]! < 0) i++
+    const l = i < order.length ? order[i]! : -1
     const filling = fillings[f]
-    if (!line && !filling) return Infinity
-    const rate = line ? reduced[order[i]!]! / amountOf(line) : Infinity
-    if (line && (!filling || rate <= filling.net / filling.worth)) {
-      const steps = Math.min(line.most, lack / amountOf(line))
-      take?.(order[i]!, steps)
-      cost += steps * reduced[order[i]!]!
-      lack -= steps * amountOf(line)
+    if (l < 0 && !filling) return Infinity
+    if (l >= 0 && (!filling || density[l]! <= filling.net / filling.worth)) {
+      const steps = Math.min(lines[l]!.most, lack / each[l]!)
+      take?.(l, steps)
+      cost += steps * reduced[l]!
+      lack -= steps * each[l]!
       i++
     } else {
       const steps = Math.min(filling!.most, lack / filling!.worth)
