@@ -79,6 +79,8 @@ export class Ledger {
   private readonly falls: Uint8Array
   private readonly leastCharge: Float64Array
   private readonly terms: readonly ParcelTerms[]
+  /** The most a parcel is charged; -1 where that is to be worked out anew. */
+  private dearestCharge = 0
   private total: number
   /** Changes made and asked for so far: what a search is measured by, alike on every machine. */
   work = 0
@@ -249,9 +251,10 @@ export class Ledger {
 
   /** What the dearest parcel is charged beside its goods. */
   dearestParcel(): number {
-    let most = 0
-    for (let s = 0; s < this.sellerCount; s++) if (this.sellerCost[s]! > most) most = this.sellerCost[s]!
-    return most
+    if (this.dearestCharge < 0)
+      for (let s = 0; s < this.sellerCount; s++)
+        this.dearestCharge = Math.max(this.dearestCharge, this.sellerCost[s]!, 0)
+    return this.dearestCharge
   }
 
   /** What a parcel's shipping goes by may come to at most for the cheaper band below its own; -1 where none is. */
@@ -473,6 +476,8 @@ export class Ledger {
     if (before > 0) this.parcels -= 1
     if (after > 0) this.parcels += 1
     this.sellerCost[seller] = after
+    if (this.dearestCharge >= 0 && after >= this.dearestCharge) this.dearestCharge = after
+    else if (before === this.dearestCharge) this.dearestCharge = -1
     this.total += after - before
     this.spent += after - before
   }

@@ -282,7 +282,8 @@ export class Moves {
   private mayPay(offer: number): boolean {
     const { ledger } = this
     let saves = ledger.dearestParcel() - ledger.netPrice[offer]!
-    const bundles = new Set<number>()
+    if (saves > 0) return true
+    const bundles = this.thorough ? new Set<number>() : undefined
     for (let y = ledger.firstSource[offer]!; y < ledger.firstSource[offer + 1]!; y++) {
       let most = 0
       for (const { need } of ledger.takers[y]!) {
@@ -291,7 +292,7 @@ export class Moves {
           if (ledger.fill[from.at] === 0) continue
           if (from.price + from.penalty > most) most = from.price + from.penalty
           // Of another bundle a unit saves nothing, but all it brings may do.
-          if (this.thorough && this.isBundle(from.offer) && from.offer !== offer && !bundles.has(from.offer)) {
+          if (bundles && this.isBundle(from.offer) && from.offer !== offer && !bundles.has(from.offer)) {
             bundles.add(from.offer)
             saves += ledger.netPrice[from.offer]!
           }

@@ -174,14 +174,13 @@ export class PlanSearch {
     const sellers = this.moves.active()
     const key = sellers.join(' ')
     const { cost } = ledger
-    const [best] = this.sorted()
     if ((pool.get(key)?.cost ?? Infinity) <= cost + EPS) return false
     pool.set(key, { sellers, fill: ledger.fill.slice(), cost })
     if (pool.size > (options.keep ?? 16)) {
       const dearest = [...pool].reduce((a, b) => (b[1].cost > a[1].cost ? b : a))
       pool.delete(dearest[0])
     }
-    if (best && best.cost <= cost + EPS) return false
+    if (this.least <= cost + EPS) return false
     this.least = cost
     options.onBetter?.(cost)
     return true
