@@ -45,7 +45,7 @@ export interface Aside {
 }
 
 /** The port to a solver that works on beside whoever asks, who is not told but looks; `MilpOptions` that tell are not for it. */
-export type SolveAside = (model: Milp, options: Pick<MilpOptions, 'seconds' | 'gap'>) => Aside
+export type SolveAside = (model: Milp, options: Pick<MilpOptions, 'seconds' | 'gap' | 'start'>) => Aside
 
 /** Grows a Milp by columns and rows; columns are referred to by the number returned. */
 export class MilpBuilder {

@@ -1,9 +1,10 @@
-import type { MilpOptions, SolveMilp } from '../solver/index.ts'
+import type { Aside, MilpOptions, SolveAside, SolveMilp } from '../solver/index.ts'
 import { OPTIMAL_GAP, type SourcingProblem } from '../sourcing/index.ts'
 import { castFirst } from './castFirst.ts'
+import { activeIn, Mixes, type Mix } from './mixes.ts'
 import { impossibleIn, tightIn, type Impossible } from './impossibleRoster.ts'
 import { rosterBound, type RosterBound } from './rosterBound.ts'
-import { mostLikeness, rosterModel } from './rosterModel.ts'
+import { mostLikeness, rosterModel, type RosterModel } from './rosterModel.ts'
 import { RosterSearch } from './searchRoster.ts'
 import { SellerSets } from './sellerSets.ts'
 import { settleRoster, type SettledRoster } from './settleRoster.ts'
@@ -13,6 +14,8 @@ import { Wardrobe, type WardrobeState } from './wardrobe.ts'
 
 export interface RosterOptions {
   solve: SolveMilp
+  /** Where there is a thread to spare, plans are mixed beside the search. */
+  solveAside?: SolveAside
   /** Seconds since some fixed moment; the core has no clock of its own. */
   now: () => number
   onProgress?: MilpOptions['onProgress']
@@ -29,6 +32,8 @@ const ROUNDS = 400
 const PRICING = 0.35
 /** Rounds between two plans begun from what everybody would wear: more where there are many places. */
 const EVERY = 4
+/** Rounds before which prices do not say yet what is worth mixing in. */
+const RIPE = 50
 const PLACES_A_ROUND = 16
 /** Shares of the seconds for sets of sellers at first and in each turn, of a turn of search, and of a mixing at the most. */
 const FIRST_SCOUTING = 0.2
@@ -39,10 +44,6 @@ const MIXING = 0.35
 const NOTHING_NEW = 12
 /** How much dearer than the best a set of sellers may seem for a plan to be begun from it. */
 const PROMISING = 0.15
-/** Plans that are mixed, and choices mixed in: of a place, and of all together, at the most. */
-const MIXED = 8
-const MOST_CHOICES = 9
-const MIXED_CHOICES = 900
 /** Choices and offers up to which all that can be in a better plan goes to the exact solver. */
 const WHOLE_MODEL = 3000
 
@@ -99,8 +100,9 @@ class RosterPlanner {
   /** Plans of the search that were settled, and sets of sellers a plan was begun from. */
   private readonly settled = new Set<WardrobeState>()
   private readonly begun = new Set<string>()
-  /** Sets of sellers the exact solver was given. */
-  private readonly solved = new Set<string>()
+  private readonly mixes: Mixes
+  /** What is mixed beside the search, and when that has had its time. */
+  private beside: { aside: Aside; model: RosterModel; until: number } | undefined
 
   constructor(
     private readonly problem: RosterProblem,
@@ -112,10 +114,19 @@ class RosterPlanner {
     this.wardrobe = new Wardrobe(problem, this.supply, this.late)
     this.bound = plainBound(this.wardrobe)
     this.search = new RosterSearch(this.wardrobe, this.late)
+    this.mixes = new Mixes(this.wardrobe)
   }
 
   /** Plan; why there is no plan, where that was found out. */
   run(): Impossible | null {
+    try {
+      return this.find()
+    } finally {
+      this.takeMixed()
+    }
+  }
+
+  private find(): Impossible | null {
     const { wardrobe, search } = this
     const impossible = impossibleIn(wardrobe)
     if (impossible) return impossible
@@ -129,12 +140,12 @@ class RosterPlanner {
       sets,
       search.best().map((plan) => activeIn(wardrobe, plan)),
       FIRST_SCOUTING,
+      priced,
     )
     if (!this.best) {
       const tight = this.tight()
       if (tight) return tight
     }
-    const order = priced.rises.map((rises) => [...rises.keys()].sort((a, b) => rises[a]! - rises[b]!))
     while (!this.late() && !this.proven) {
       const reach = this.within(priced)
       if (!reach) {
@@ -145,13 +156,16 @@ class RosterPlanner {
       const { allowed, sellers } = reach
       const offers = this.supply.offers.filter(({ seller }) => sellers.has(seller)).length
       if (allowed.reduce((sum, own) => sum + own.length, offers) <= WHOLE_MODEL) {
-        this.solve(allowed, sellers, this.left(), true)
+        this.solve(reach, this.left(), true)
         break
       }
       wardrobe.allowed = allowed
+      this.mixBeside(priced)
       this.look(SEARCHING)
-      if (!this.late()) this.mix(order)
-      if (!this.late()) this.scout(sets, [this.sellersOfBest()], SCOUTING)
+      this.mixBeside(priced)
+      if (!this.late()) this.mix(priced)
+      this.mixBeside(priced)
+      if (!this.late()) this.scout(sets, [this.sellersOfBest()], SCOUTING, priced)
     }
     while (!this.late() && !this.proven) this.look(SEARCHING)
     return null
@@ -228,10 +242,11 @@ class RosterPlanner {
       upper: this.best ? this.value : wardrobe.roughly,
       rounds: ROUNDS,
       late: () => this.late() || this.options.now() - from > this.seconds * PRICING,
-      onRound: (round, choices) => {
+      onRound: (round, choices, soFar) => {
         if (round % every !== every - 1) return
         search.begin(choices.slice())
         this.collect()
+        if (round >= RIPE) this.mixBeside(soFar)
       },
     })
     this.bound = Math.max(this.bound, Math.ceil(priced.bound - 1e-4))
@@ -247,7 +262,7 @@ class RosterPlanner {
   }
 
   /** Look for sets of sellers around some, and begin plans from the most promising none was begun from. */
-  private scout(sets: SellerSets, around: readonly (readonly number[])[], share: number): void {
+  private scout(sets: SellerSets, around: readonly (readonly number[])[], share: number, priced: RosterBound): void {
     const { search, wardrobe } = this
     const from = this.options.now()
     const spent = () => (this.options.now() - from) / (this.seconds * share)
@@ -265,6 +280,7 @@ class RosterPlanner {
       this.begun.add(key)
       search.begin(choices, sellers)
       this.collect()
+      this.mixBeside(priced)
     }
     search.resume()
   }
@@ -290,37 +306,38 @@ class RosterPlanner {
    * The best plan out of the sellers of a good one: of the best whose sellers were not solved yet; where there is none, out of
    * the choices and sellers of several good plans together.
    */
-  private mix(order: readonly (readonly number[])[]): void {
-    const { wardrobe } = this
-    const plans = this.search.best().slice(0, MIXED)
-    const open = plans.find((plan) => !this.solved.has(activeIn(wardrobe, plan).join(' ')))
-    const mixed = open ? [open] : plans
-    if (open) this.solved.add(activeIn(wardrobe, open).join(' '))
-    const sellers = new Set(mixed.flatMap((plan) => activeIn(wardrobe, plan)))
-    const ids = new Set([...sellers].map((s) => this.supply.sellers[s]!.id))
-    const drawer = this.supply.sellers.length
-    const had = wardrobe.ledger.ways.map((ways) => ways.some(({ seller }) => seller === drawer || sellers.has(seller)))
-    const most = Math.max(2, Math.min(MOST_CHOICES, Math.round(MIXED_CHOICES / Math.max(1, wardrobe.places.length))))
-    const allowed = wardrobe.places.map(({ choices }, place) => {
-      const own = new Set(mixed.map(({ choice }) => choice[place]!))
-      for (const choice of order[place]!) {
-        if (own.size >= most) break
-        if (choices[choice]!.needs.every((need) => had[need])) own.add(choice)
-      }
-      return [...own]
-    })
-    this.solve(allowed, ids, Math.min(this.left(), this.seconds * MIXING), false)
+  private mix({ rises }: RosterBound): void {
+    const plans = this.search.best()
+    const mix = this.mixes.next(plans, rises) ?? this.mixes.together(plans, rises)
+    this.solve(mix, Math.min(this.left(), this.seconds * MIXING), false)
   }
 
-  /** Solve the model of some choices and sellers; with `all`, these are all that can be better, so that its bound counts. */
-  private solve(
-    allowed: readonly (readonly number[])[],
-    sellers: ReadonlySet<string>,
-    seconds: number,
-    all: boolean,
-  ): void {
-    const { wardrobe, supply, options } = this
-    if (seconds < 0.05) return
+  /** The same beside the search: take what has come of it, and give it the next to mix. */
+  private mixBeside({ rises }: RosterBound): void {
+    const { beside, options } = this
+    if (!options.solveAside || this.late()) return
+    if (beside && !beside.aside.solved() && options.now() < beside.until) return
+    this.takeMixed()
+    const mix = this.mixes.next(this.search.best(), rises)
+    if (!mix) return
+    const seconds = Math.min(this.left(), this.seconds * MIXING)
+    const model = this.modelOf(mix, false)
+    const aside = options.solveAside(model.milp, { seconds, gap: OPTIMAL_GAP / 2, ...this.startOf(model) })
+    this.beside = { aside, model, until: options.now() + seconds }
+  }
+
+  private takeMixed(): void {
+    const { beside } = this
+    if (!beside) return
+    const point = beside.aside.point()
+    beside.aside.stop()
+    this.beside = undefined
+    if (point) this.takePoint(beside.model, point)
+  }
+
+  /** The model of some choices and sellers; with `all`, with goods nobody wears that fill parcels up. */
+  private modelOf({ allowed, sellers }: Mix, all: boolean): RosterModel {
+    const { wardrobe, supply } = this
     const parts = new Set(
       allowed.flatMap((choices, place) =>
         choices.flatMap((c) => [...wardrobe.places[place]!.choices[c]!.needs].map((need) => supply.needs[need]!.id)),
@@ -334,8 +351,29 @@ class RosterPlanner {
       ),
       sellers: supply.sellers.filter(({ id }) => sellers.has(id)),
     }
-    const model = rosterModel(wardrobe, some, allowed)
-    const point = this.choices && model.pointOf(this.choices, this.units)
+    return rosterModel(wardrobe, some, allowed)
+  }
+
+  /** The best plan as the point a model is solved from, where it can express it. */
+  private startOf(model: RosterModel): { start?: number[] } {
+    const start = this.choices && model.pointOf(this.choices, this.units)
+    return start ? { start } : {}
+  }
+
+  /** Take a point of a model as a plan, and search on from there. */
+  private takePoint(model: RosterModel, point: readonly number[]): void {
+    const found = model.choicesOf(point)
+    const units = model.unitsInModel(point)
+    this.offer(found, units)
+    this.search.adopt(found, units)
+    this.collect()
+  }
+
+  /** Solve the model of some choices and sellers; with `all`, these are all that can be better, so that its bound counts. */
+  private solve(mix: Mix, seconds: number, all: boolean): void {
+    const { options } = this
+    if (seconds < 0.05) return
+    const model = this.modelOf(mix, all)
     const raise = (bound: number) => {
       // What is left out is in no plan better than the best known, which the value never exceeds.
       this.bound = Math.max(this.bound, Math.min(this.value, Math.ceil(bound - 1e-4)))
@@ -345,23 +383,17 @@ class RosterPlanner {
       seconds,
       gap: OPTIMAL_GAP / 2,
       stop: options.stopRequested ?? (() => false),
-      ...(point ? { start: point } : {}),
+      ...this.startOf(model),
       ...(all ? { onProgress: ({ bound }) => raise(bound ?? -Infinity) } : {}),
     })
-    if (outcome.values) {
-      const found = model.choicesOf(outcome.values)
-      const units = model.unitsInModel(outcome.values)
-      this.offer(found, units)
-      this.search.adopt(found, units)
-      this.collect()
-    }
+    if (outcome.values) this.takePoint(model, outcome.values)
     if (!all) return
     this.none = outcome.status === 'infeasible' && !this.best
     raise(outcome.bound)
   }
 
   /** Choices and sellers that can be in a plan better than the best; null where none can, so that it is proven. */
-  private within({ withChoice, withSeller }: RosterBound): { allowed: number[][]; sellers: Set<string> } | null {
+  private within({ withChoice, withSeller }: RosterBound): Mix | null {
     // Values are whole, so a better plan saves one unit of money at the least.
     const within = (bound: number) => bound <= this.value - 1 + 1e-6
     const allowed = withChoice.map((bounds) => [...bounds.keys()].filter((choice) => within(bounds[choice]!)))
@@ -413,14 +445,6 @@ function changed(sellers: readonly number[], count: number, random: () => number
   const kept = sellers.filter(() => random() > 0.3)
   const more = Array.from({ length: 1 + Math.floor(random() * 3) }, () => Math.floor(random() * count))
   return count > 0 ? [...new Set([...kept, ...more])] : []
-}
-
-/** Sellers a plan buys from, by index. */
-function activeIn({ ledger }: Wardrobe, { fill }: WardrobeState): number[] {
-  const found = new Set<number>()
-  for (const ways of ledger.ways) for (const { at, seller } of ways) if (fill[at]! > 0) found.add(seller)
-  found.delete(ledger.sellerCount)
-  return [...found]
 }
 
 function published(problem: RosterProblem, settled: SettledRoster, bound: number, seconds: number): RosterPlan {

@@ -26,8 +26,8 @@ export interface RosterBoundOptions {
   upper: number
   rounds: number
   late: () => boolean
-  /** Told of what everybody would wear at the prices of a round, and of its value, which is a bound too. */
-  onRound?: (round: number, choices: Int32Array, value: number) => void
+  /** Told of what everybody would wear at the prices of a round, and of all that is known so far. */
+  onRound?: (round: number, choices: Int32Array, soFar: RosterBound) => void
 }
 
 const STEPS: SubgradientOptions = { stepScale: 1.5, stallRounds: 12, leastStepScale: 0.004 }
@@ -174,7 +174,7 @@ export function rosterBound(wardrobe: Wardrobe, { upper, rounds, late, onRound }
         }
       })
     }
-    onRound?.(round, chosen, value)
+    onRound?.(round, chosen, result)
     if (!steps.step(value, lacking, upper)) break
   }
   return result

@@ -13,7 +13,7 @@ export const [POINTS, SOLVED] = [0, 1]
 /** What a thread that solves aside is given. */
 export interface AsideWork {
   model: Milp
-  options: Pick<MilpOptions, 'seconds' | 'gap'>
+  options: Pick<MilpOptions, 'seconds' | 'gap' | 'start'>
   board: Board
 }
 
