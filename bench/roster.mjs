@@ -1,4 +1,5 @@
 import { buyAfter, planRoster, readRosterProblem } from '@outfit/core/wardrobe'
+import { solveAside } from '../server/dist/solver/asideSolver.js'
 import { loadHighsSolver } from '../server/dist/solver/highsSolver.js'
 import { bestKnown } from './bestKnown.mjs'
 import { randomRoster } from './randomRoster.mjs'
@@ -25,7 +26,7 @@ export async function roster(tell) {
         const draw = (limits) =>
           readRosterProblem(randomRoster(...size, seed, { kind, limits: { seconds, ...limits } }))
         const problem = draw({})
-        const plan = planRoster(problem, { solve, now })
+        const plan = planRoster(problem, { solve, solveAside, now })
         report(
           tell,
           known,
@@ -45,7 +46,7 @@ export async function roster(tell) {
           known,
           `${size.join('x')} ${name} ${seed} for ${budget}`,
           tight,
-          planRoster(tight, { solve, now }),
+          planRoster(tight, { solve, solveAside, now }),
           null,
         )
       }

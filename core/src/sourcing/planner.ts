@@ -64,6 +64,11 @@ const SCHEDULES = {
 /** Offers under which a problem is small, and middling. */
 const SMALL = 260
 const MIDDLING = 700
+/**
+ * Offers from which the proof waits for the first turn, unless parcels weigh heavily: so many slow a search down so much that
+ * what a second thread takes of memory and cache is missed.
+ */
+const VAST = 6000
 /** Share of a plan that goes to parcels from which they weigh heavily. */
 const HEAVY = 0.125
 /** Work of beginning anew once all turns have been taken and there is time left. */
@@ -112,9 +117,11 @@ export class Planner {
   private readonly priced: LagrangianBound
   private readonly schedule: Schedule
   private readonly search: PlanSearch
-  private readonly proof: Proof | undefined
+  private proof: Proof | undefined
   /** A second search, of the sellers the proof has found, so that the first is the same however fast the proof is. */
-  private readonly desk: PlanSearch | undefined
+  private desk: PlanSearch | undefined
+  /** How often each seller is tried. */
+  private readonly lean: Float64Array
   /** Sets of sellers whose best plan is known. */
   private readonly solved = new Set<string>()
   /** Whether parcels weigh so heavily that sets of sellers are solved, not mixtures of plans. */
@@ -124,7 +131,7 @@ export class Planner {
     private readonly problem: SourcingProblem,
     private readonly options: PlanOptions,
   ) {
-    const { solve, solveAside, now, known } = options
+    const { solve, now, known } = options
     this.start = now()
     this.seconds = problem.limits.seconds * (1 - MARGIN)
     const reduced = reduceProblem(problem)
@@ -145,9 +152,8 @@ export class Planner {
     this.fewest = unmet.units
     this.isFewest = unmet.proven
     this.tight = this.fewest > 0 ? tightLimit(problem, this.fewest, solve, left) : undefined
-    const isSmall = reduced.offers.length < SMALL
-    if (solveAside && !isSmall && !late())
-      this.proof = new Proof(reduced, this.fewest, solveAside, left, problem.limits.gap)
+    this.isBySellers = chargesOf(this.best?.settled) > HEAVY * (this.best?.settled.total ?? Infinity)
+    if (reduced.offers.length >= SMALL && (this.isBySellers || reduced.offers.length < VAST)) this.beginProof()
     // Where limits took all the time, there is a bound all the same.
     const pricing = now()
     const most = Math.max(left(), this.seconds * LEAST_PRICING)
@@ -159,7 +165,6 @@ export class Planner {
     })
     this.bound = this.priced.bound
     this.tell()
-    this.isBySellers = chargesOf(this.best?.settled) > HEAVY * (this.best?.settled.total ?? Infinity)
     this.schedule =
       SCHEDULES[
         this.withinReach().offers.length < SMALL
@@ -170,7 +175,8 @@ export class Planner {
               ? 'heavy'
               : 'large'
       ]
-    const lean = this.priced.open.map((share) => share + LEAN)
+    this.lean = this.priced.open.map((share) => share + LEAN)
+    const { lean } = this
     const ledger = new Ledger(focus(reduced, this.priced))
     let told = 0
     const onBetter = () => {
@@ -180,7 +186,6 @@ export class Planner {
     }
     this.search = new PlanSearch(ledger, { late, lean, onBetter })
     if (this.best) this.search.adopt(this.best.settled)
-    if (this.proof) this.desk = new PlanSearch(new Ledger(reduced), { late, lean })
   }
 
   readonly left = () => Math.max(0, this.seconds - (this.options.now() - this.start))
@@ -203,13 +208,23 @@ export class Planner {
     const { search, schedule } = this
     const again = schedule.turns.at(-1)!
     this.begin(schedule.anew, schedule.combine)
-    for (const work of schedule.turns) this.turn(work)
+    for (const work of schedule.turns) {
+      this.turn(work)
+      if (!schedule.proves) this.beginProof()
+    }
     while (!schedule.proves && !this.finished() && !search.exhausted) this.turn(again)
     // Beside a proof of its own the search begins anew as long as there is time.
     while (!schedule.proves && this.proof && !this.finished()) {
       this.begin(ANEW, ANEW)
       this.turn(again)
     }
+  }
+
+  /** Begin the proof beside the search, where there is a thread for it. */
+  private beginProof(): void {
+    const { solveAside } = this.options
+    if (!solveAside || this.proof || this.late()) return
+    this.proof = new Proof(this.reduced, this.fewest, solveAside, this.left, this.problem.limits.gap)
   }
 
   /** Begin anew from sets of sellers, drawn by chance and of two good plans, for so much work each; then search on from the best. */
@@ -250,13 +265,14 @@ export class Planner {
 
   /** Look how far the proof is, and what plan comes of the sellers it has found. */
   private ask(): void {
-    const { proof, desk, schedule, reduced } = this
-    if (!proof || !desk) return
+    const { proof, schedule, reduced, lean, late } = this
+    if (!proof) return
     if (!schedule.proves) proof.goOn(() => this.withinReach())
     this.hear()
     this.tell()
     const sellers = proof.sellers()
-    if (!sellers || this.late()) return
+    if (!sellers || late()) return
+    const desk = (this.desk ??= new PlanSearch(new Ledger(reduced), { late, lean }))
     desk.beginFrom(reduced.sellers.flatMap(({ id }, s) => (sellers.has(id) ? [s] : [])))
     if (!schedule.proves) desk.run(schedule.first)
     this.take(desk)

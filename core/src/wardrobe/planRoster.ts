@@ -306,10 +306,12 @@ class RosterPlanner {
    * The best plan out of the sellers of a good one: of the best whose sellers were not solved yet; where there is none, out of
    * the choices and sellers of several good plans together.
    */
-  private mix({ rises }: RosterBound): void {
+  private mix(priced: RosterBound): void {
+    const { rises } = priced
     const plans = this.search.best()
     const mix = this.mixes.next(plans, rises) ?? this.mixes.together(plans, rises)
-    this.solve(mix, Math.min(this.left(), this.seconds * MIXING), false)
+    // What is mixed beside need not wait for this to end.
+    this.solve(mix, Math.min(this.left(), this.seconds * MIXING), false, () => this.mixBeside(priced))
   }
 
   /** The same beside the search: take what has come of it, and give it the next to mix. */
@@ -369,8 +371,11 @@ class RosterPlanner {
     this.collect()
   }
 
-  /** Solve the model of some choices and sellers; with `all`, these are all that can be better, so that its bound counts. */
-  private solve(mix: Mix, seconds: number, all: boolean): void {
+  /**
+   * Solve the model of some choices and sellers; with `all`, these are all that can be better, so that its bound counts.
+   * `meanwhile` is called now and then.
+   */
+  private solve(mix: Mix, seconds: number, all: boolean, meanwhile?: () => void): void {
     const { options } = this
     if (seconds < 0.05) return
     const model = this.modelOf(mix, all)
@@ -382,7 +387,10 @@ class RosterPlanner {
     const outcome = options.solve(model.milp, {
       seconds,
       gap: OPTIMAL_GAP / 2,
-      stop: options.stopRequested ?? (() => false),
+      stop: () => {
+        meanwhile?.()
+        return options.stopRequested?.() ?? false
+      },
       ...this.startOf(model),
       ...(all ? { onProgress: ({ bound }) => raise(bound ?? -Infinity) } : {}),
     })

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { SolveMilp } from '@outfit/core/solver'
+import type { SolveAside, SolveMilp } from '@outfit/core/solver'
 import {
   planRoster,
   readRosterProblem,
@@ -88,6 +88,37 @@ test('prices bound every plan, and every plan with a choice worn', () => {
     }),
     { numRuns: runs(60) },
   )
+})
+
+test('what is mixed beside the search is taken, and ended', () => {
+  const nothing: SolveMilp = () => ({ status: 'unknown', values: null, bound: -Infinity })
+  const seen = { mixed: 0, better: 0, ended: 0 }
+  // Solved at once, as if another thread had.
+  const solveAside: SolveAside = (model, options) => {
+    const { values, bound, status } = solve(model, { ...options, seconds: 100 })
+    seen.mixed++
+    return {
+      bound: () => bound,
+      point: () => values,
+      solved: () => status === 'optimal',
+      stop: () => void seen.ended++,
+    }
+  }
+  fc.assert(
+    fc.property(anyRoster(), (problem) => {
+      const clock = () => {
+        let asked = 0
+        return () => asked++ / 1000
+      }
+      const alone = planRoster(readRosterProblem(problem), { solve: nothing, now: clock() })
+      const beside = planRoster(readRosterProblem(problem), { solve: nothing, solveAside, now: clock() })
+      if (beside.status !== 'impossible') expectHonest(problem, beside)
+      if (beside.status !== 'impossible' && (alone.status === 'impossible' || beside.value < alone.value)) seen.better++
+    }),
+    { numRuns: runs(50) },
+  )
+  expect(seen.ended).toBe(seen.mixed)
+  expect(Math.min(seen.mixed, seen.better)).toBeGreaterThan(0)
 })
 
 test('whatever the numbers, a plan comes within its seconds and one more, and adds up', () => {
