@@ -310,8 +310,10 @@ class RosterPlanner {
     const { rises } = priced
     const plans = this.search.best()
     const mix = this.mixes.next(plans, rises) ?? this.mixes.together(plans, rises)
-    // What is mixed beside need not wait for this to end.
-    this.solve(mix, Math.min(this.left(), this.seconds * MIXING), false, () => this.mixBeside(priced))
+    // What is mixed beside need not wait for this to end; where nothing is, there is nothing new to mix until then either.
+    this.solve(mix, Math.min(this.left(), this.seconds * MIXING), false, () => {
+      if (this.beside) this.mixBeside(priced)
+    })
   }
 
   /** The same beside the search: take what has come of it, and give it the next to mix. */
