@@ -3,8 +3,11 @@ import type { Aspect } from '@outfit/core/news'
 
 export type { Aspect }
 
-/** Changes of the market of which it is known what they concern; whoever asks after more of them looks at everything. */
-const REMEMBERED = 100
+/**
+ * Changes of the market of which it is known what they concern, and the things they concern in all but the last; whoever asks
+ * after more of them looks at everything.
+ */
+const REMEMBERED = { changes: 100, things: 20_000 }
 
 /** Counts changes by what they concern, so that what was worked out from the database knows when it is stale. */
 @Injectable()
@@ -44,9 +47,14 @@ export class Changes {
 
   private count(aspects: readonly Aspect[], things: ReadonlySet<string> | null): void {
     for (const aspect of aspects) this.counts[aspect]++
-    if (aspects.includes('market')) this.offers.push(things)
-    if (this.offers.length > REMEMBERED) this.offers.shift()
+    if (aspects.includes('market')) this.remember(things)
     for (const listener of this.listeners) listener(aspects)
+  }
+
+  private remember(things: ReadonlySet<string> | null): void {
+    this.offers.push(things)
+    const before = () => this.offers.slice(0, -1).reduce((sum, own) => sum + (own?.size ?? 0), 0)
+    while (this.offers.length > REMEMBERED.changes || before() > REMEMBERED.things) this.offers.shift()
   }
 
   /** `listener` is told of what changed. */

@@ -1,15 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { DataSource } from 'typeorm'
-import { missingColumns, notCsv, rowReader, type Reject, type TableRow } from '@outfit/core/tables'
 import type { Answered, Refreshed, RefreshProgress } from '@outfit/core/feed'
 import { Changes } from '../base/changes.ts'
 import { Problem } from '../base/problem.ts'
-import { today } from '../base/today.ts'
 import { unrecorded } from '../base/doing.ts'
-import { recordsOf } from '../tables/plainRecords.ts'
-import { RowChecker } from '../tables/rowChecker.ts'
-import type { FileRecord } from '../tables/uploadsService.ts'
 import type { Course } from '../jobs/jobsService.ts'
 import { SellerEntity } from '../schema/market.ts'
 import { SheetWriter } from '../market/sheetWriter.ts'
@@ -18,9 +13,6 @@ import { FeedFault, MarketFeed, type FeedPage } from './marketFeed.ts'
 
 /** Milliseconds after which it is told what lists have changed, while more of them come. */
 const TOLD_EVERY = 5_000
-
-/** Rejected lines told of one seller. */
-const MOST_REJECTS = 40
 
 /** What lists changed, told now and then: whoever looks on works all prices out anew each time they are told. */
 class ChangedOffers {
@@ -75,7 +67,6 @@ export class RefreshService {
       (await this.database.getRepository(SellerEntity).find()).map((seller) => [seller.code, seller]),
     )
     const codes = listed.filter((code) => !only || only.includes(code)).sort()
-    const checker = await RowChecker.open(this.database.manager, 'offers')
     const answered: Answered[] = []
     const asking = new Map<string, number>()
     const changed = new ChangedOffers(this.changes)
@@ -102,7 +93,7 @@ export class RefreshService {
         answered.push(
           skipped
             ? { ...nothing(code), name: seller?.name ?? code, state: skipped }
-            : { ...(await this.ask(code, checker, signal, attempt, changed)), name: seller!.name },
+            : { ...(await this.ask(code, signal, attempt, changed)), name: seller!.name },
         )
         asking.delete(code)
         tell()
@@ -118,15 +109,13 @@ export class RefreshService {
 
   private async ask(
     seller: string,
-    checker: RowChecker<'offers'>,
     signal: AbortSignal,
     attempt: (n: number) => void,
     offers: ChangedOffers,
   ): Promise<Omit<Answered, 'name'>> {
     const start = performance.now()
-    const rows: TableRow<'offers'>[] = []
-    const rejects: Reject[] = []
-    let [requests, line] = [0, 0]
+    const pages: string[] = []
+    let requests = 0
     let reason: string | null = null
     let cursor: string | null = null
     const seen = new Set<string>()
@@ -140,7 +129,7 @@ export class RefreshService {
             attempt(n)
           },
         )
-        line = this.read(page.csv, seller, line, checker, rows, rejects)
+        pages.push(page.csv)
         cursor = page.next
         if (cursor !== null && seen.has(cursor)) throw new FeedFault('its pages go round in a circle', false)
         if (cursor !== null) seen.add(cursor)
@@ -151,59 +140,18 @@ export class RefreshService {
       if (!(error instanceof FeedFault)) throw error
       reason = error.message
     }
-    const spent = () => ({ requests, ms: Math.round(performance.now() - start) })
-    if (rows.length === 0 && (reason !== null || rejects.length > 0)) {
-      const told = reason ?? 'no line of its list could be read'
-      return { ...nothing(seller), ...spent(), state: 'silent', reason: told, ...some(rejects) }
-    }
-    // What is not in a list of which something is missing may well be for sale.
-    const whole = reason === null && rejects.length === 0
-    const date = rows[0]?.date ?? today()
-    const sheet = { seller, date, source: 'market' as const, whole, rows }
     // What the market says is nobody's act.
-    const { outcome, changed } = await unrecorded(() => this.sheets.write(sheet))
-    offers.add(changed)
+    const { whole, kept, rejected, rejects } = await unrecorded(() => this.sheets.write({ seller, pages, reason }))
+    const told = { requests, ms: Math.round(performance.now() - start), rejected, rejects }
+    if (!kept)
+      return { ...nothing(seller), ...told, state: 'silent', reason: reason ?? 'no line of its list could be read' }
+    offers.add(kept.changed)
     return {
-      ...outcome,
-      ...spent(),
+      ...kept.outcome,
+      ...told,
       state: whole ? 'whole' : 'partial',
-      reason: reason ?? (rejects.length > 0 ? 'some lines could not be read' : null),
-      ...some(rejects),
+      reason: reason ?? (rejected > 0 ? 'some lines could not be read' : null),
     }
-  }
-
-  /** Take the rows of a page that are good; the number of the last line read so far. */
-  private read(
-    csv: string,
-    seller: string,
-    before: number,
-    checker: RowChecker<'offers'>,
-    rows: TableRow<'offers'>[],
-    rejects: Reject[],
-  ): number {
-    let records: FileRecord[]
-    try {
-      records = recordsOf(csv)
-    } catch (error) {
-      rejects.push(notCsv(error))
-      return before
-    }
-    const [header, ...lines] = records
-    const missing = header ? missingColumns('offers', header.record, {}) : []
-    if (!header || missing.length > 0) {
-      rejects.push(...missing)
-      return before
-    }
-    const readRow = rowReader('offers', header.record, {})
-    for (const [i, { record }] of lines.entries()) {
-      const line = before + i + 1
-      const row = readRow(record, line, rejects) as TableRow<'offers'> | null
-      if (!row) continue
-      if (row.seller !== seller)
-        rejects.push({ line, column: 'seller', reason: `"${row.seller}" stands in the list of ${seller}` })
-      else if (checker.check(row, line, rejects)) rows.push(row)
-    }
-    return before + lines.length
   }
 
   /** Ask, and again after a pause where that may help. */
@@ -249,4 +197,3 @@ const nothing = (seller: string): Omit<Answered, 'name' | 'state'> => ({
   rejected: 0,
   rejects: [],
 })
-const some = (rejects: readonly Reject[]) => ({ rejected: rejects.length, rejects: rejects.slice(0, MOST_REJECTS) })

@@ -11,12 +11,16 @@ export const FOR_SALE = `o.stock >= o.multiple AND o.seller NOT IN (SELECT code 
 
 /** The lowest price of a thing in a condition and currency, and how many offer it so. */
 export interface Lowest {
-  kind: OfferEntity['kind']
-  code: string
   condition: OfferEntity['condition']
   currency: string
   price: number
   offers: number
+}
+
+/** The same as the database tells it. */
+interface LowestOf extends Lowest {
+  kind: OfferEntity['kind']
+  code: string
 }
 
 /** By what prices are converted to the home currency. */
@@ -55,6 +59,27 @@ export function thingOf(key: string): { kind: OfferEntity['kind']; code: string 
 }
 
 const keyOf = ({ kind, code }: { kind: string; code: string }) => `${kind} ${code}`
+
+/**
+ * Ways by "kind code". A large market has two hundred thousand of them, so that none holds what its key says, nor words of
+ * its own for what all of them say.
+ */
+function waysOf(found: readonly LowestOf[]): Map<string, Lowest[]> {
+  const words = new Map<string, string>()
+  const word = (own: string) => words.get(own) ?? (words.set(own, own), own)
+  const ways = new Map<string, Lowest[]>()
+  for (const [key, own] of groupBy(found, keyOf))
+    ways.set(
+      key,
+      own.map(({ condition, currency, price, offers }) => ({
+        condition: condition === 'new' ? 'new' : 'used',
+        currency: word(currency),
+        price,
+        offers,
+      })),
+    )
+  return ways
+}
 
 /**
  * The lowest price of each thing for sale. All offers are read once, slice by slice; after a list of which it is known what
@@ -111,8 +136,8 @@ export class LowestPrices {
         const found = (await this.database.query(
           `${LOWEST} FROM offer o WHERE o.kind = ? AND o.code > ? ${within} AND ${FOR_SALE} ${EACH}`,
           [kind, from, ...(upTo === null ? [] : [upTo])],
-        )) as Lowest[]
-        for (const [key, own] of groupBy(found, keyOf)) ways.set(key, own)
+        )) as LowestOf[]
+        for (const [key, own] of waysOf(found)) ways.set(key, own)
         await breath()
       }
     return converted(ways, conversion)
@@ -126,7 +151,7 @@ export class LowestPrices {
     const ways = new Map(last.ways)
     for (const key of things) ways.delete(key)
     await breath()
-    for (const [key, own] of groupBy(await this.ofThings([...things]), keyOf)) ways.set(key, own)
+    for (const [key, own] of waysOf(await this.ofThings([...things]))) ways.set(key, own)
     if (last.by !== signOf(conversion)) {
       const { cheapest, parts, by } = await converted(ways, conversion)
       return { ways, cheapest: asBefore(last.cheapest, cheapest), parts: asBefore(last.parts, parts), by }
@@ -155,9 +180,9 @@ export class LowestPrices {
   }
 
   /** How some things ("kind code") are for sale. */
-  private async ofThings(things: readonly string[]): Promise<Lowest[]> {
+  private async ofThings(things: readonly string[]): Promise<LowestOf[]> {
     const breath = breathing()
-    const found: Lowest[] = []
+    const found: LowestOf[] = []
     for (let from = 0; from < things.length; from += AT_ONCE) {
       const some = things.slice(from, from + AT_ONCE).map(thingOf)
       found.push(
@@ -165,7 +190,7 @@ export class LowestPrices {
           `${LOWEST} FROM json_each(?) t
            CROSS JOIN offer o ON o.kind = t.value ->> 'kind' AND o.code = t.value ->> 'code' WHERE ${FOR_SALE} ${EACH}`,
           [JSON.stringify(some)],
-        )) as Lowest[]),
+        )) as LowestOf[]),
       )
       await breath()
     }

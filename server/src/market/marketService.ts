@@ -30,6 +30,8 @@ export const NARROWING = { from: 6000, part: 30, figure: 6, release: 6 }
 
 /** How a thing is for sale that brings wanted parts. */
 interface Bringing extends Omit<Lowest, 'offers'> {
+  kind: OfferEntity['kind']
+  code: string
   parts: readonly string[]
 }
 
@@ -280,9 +282,12 @@ export class MarketService {
         said = things.length
         await breath()
       }
-      for (const { offers, ...way } of ways.get(key) ?? []) {
+      const own = ways.get(key)
+      if (!own) continue
+      const thing = thingOf(key)
+      for (const { condition, currency, price, offers } of own) {
         of += offers
-        things.push({ ...way, parts })
+        things.push({ ...thing, condition, currency, price, parts })
       }
     }
     const all = of <= NARROWING.from

@@ -1,7 +1,7 @@
 import { once } from 'node:events'
 import { workerData, type MessagePort } from 'node:worker_threads'
 import { openForWriting, type Place } from '../base/connection.ts'
-import { collectSheet, type Sheet, type SheetWritten } from './sheet.ts'
+import { collectSheet, type Sheet, type SheetRead } from './sheet.ts'
 
 /** Why a list could not be written; of an error that is sent to another thread the code is lost. */
 export interface Fault {
@@ -14,21 +14,27 @@ const db = openForWriting(workerData as Place)
 db.pragma('wal_autocheckpoint = 0')
 
 /**
- * Worker thread entry: write one list, all of it or nothing. It is put in order first; then the port is told, and once that
- * answers nobody else writes until it is told what came of it. Answers a fault, or null.
+ * Worker thread entry: read one list and write it, all of it or nothing. It is put in order first; then the port is told, and
+ * once that answers nobody else writes until it is told what came of it. Of a list that brings nothing to be written only
+ * that is told. Answers a fault, or null.
  */
 export default async function sheetWorker({ sheet, port }: { sheet: Sheet; port: MessagePort }): Promise<Fault | null> {
+  const tell = (said: 'ready' | SheetRead) => port.postMessage(said)
   try {
     // Temporary tables are this connection's alone, and hold up nobody.
     db.exec('BEGIN')
-    const keep = await collectSheet(db, sheet)
+    const { keep, ...read } = await collectSheet(db, sheet)
     db.exec('COMMIT')
-    port.postMessage('ready')
+    if (!keep) {
+      tell({ ...read, kept: null })
+      return null
+    }
+    tell('ready')
     await once(port, 'message')
     db.exec('BEGIN IMMEDIATE')
-    const written = await keep()
+    const kept = await keep()
     db.exec('COMMIT')
-    port.postMessage(written satisfies SheetWritten)
+    tell({ ...read, kept })
     db.pragma('wal_checkpoint(PASSIVE)')
     return null
   } catch (error) {

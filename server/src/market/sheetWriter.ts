@@ -4,13 +4,13 @@ import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import { Databases } from '../base/database.ts'
 import { Writer } from '../base/writer.ts'
-import type { Sheet, SheetWritten } from './sheet.ts'
+import type { Sheet, SheetRead } from './sheet.ts'
 import type { Fault } from './sheetWorker.ts'
 
-/** Writes lists that nobody takes back, each in a transaction of its own, in its turn among all that is written. */
+/** Reads and writes lists that nobody takes back, each in a transaction of its own, in its turn among all that is written. */
 @Injectable()
 export abstract class SheetWriter {
-  abstract write(sheet: Sheet): Promise<SheetWritten>
+  abstract write(sheet: Sheet): Promise<SheetRead>
 }
 
 /** Milliseconds the thread waits for another list before it ends. */
@@ -18,7 +18,7 @@ const IDLE = 30_000
 
 /**
  * A thread with a connection of its own: a list of thousands of lines among a million takes a good part of a second, in
- * which everybody else would wait.
+ * which everybody else would wait. What is read there is litter there, and never grows the memory of the program.
  */
 @Injectable()
 export class ThreadSheetWriter extends SheetWriter implements OnModuleDestroy {
@@ -39,9 +39,9 @@ export class ThreadSheetWriter extends SheetWriter implements OnModuleDestroy {
     })
   }
 
-  async write(sheet: Sheet): Promise<SheetWritten> {
+  async write(sheet: Sheet): Promise<SheetRead> {
     const { port1, port2 } = new MessageChannel()
-    const said = async () => ((await once(port1, 'message')) as [unknown])[0]
+    const said = async () => ((await once(port1, 'message')) as ['ready' | SheetRead])[0]
     try {
       const task = this.pool.run({ sheet, port: port2 }, { transferList: [port2] }) as Promise<Fault | null>
       // What is done after the list is kept concerns nobody.
@@ -50,11 +50,12 @@ export class ThreadSheetWriter extends SheetWriter implements OnModuleDestroy {
         return new Promise<never>(() => undefined)
       })
       // Whoever else writes waits only while the list is kept, not while it is put in order.
-      await Promise.race([said(), failed])
+      const read = await Promise.race([said(), failed])
+      if (read !== 'ready') return read
       return await this.writer.elsewhere(() => {
         const kept = Promise.race([said(), failed])
         port1.postMessage('go on')
-        return kept as Promise<SheetWritten>
+        return kept as Promise<SheetRead>
       })
     } finally {
       port1.close()

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { DataSource } from 'typeorm'
+import { writeTable } from '@outfit/core/tables'
 import type { ToldParcel } from '@outfit/core/parcels'
 import type { RosterShelf } from '@outfit/core/shelf'
 import type { ReportWithParts } from '@outfit/core/sourcing'
@@ -160,7 +161,7 @@ test('an order given up is for sale again, and can be planned again', async () =
   const standing = await offers()
   const date = '2999-01-01'
   const rows = standing.map(({ id: _id, nth: _nth, ...row }) => ({ ...row, date }))
-  await server.service(SheetWriter).write({ seller, date, source: 'market', whole: true, rows })
+  await server.service(SheetWriter).write({ seller, pages: [writeTable('offers', rows)], reason: null })
   const listed = await server.get<{ offers: { date: string }[] }>(`sellers/${seller}/offers`)
   expect(new Set(listed.body.offers.map((offer) => offer.date))).toEqual(new Set([date]))
   expect((await server.send('DELETE', `parcels/${again.body.parcels[0]}`)).status).toBe(204)

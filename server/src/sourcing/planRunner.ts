@@ -34,8 +34,8 @@ export const runnerIn: Provider = {
 /** Plans worked out at once, so that one that takes long blocks no other. */
 const THREADS = Math.max(2, availableParallelism())
 
-/** Milliseconds a thread waits for another plan before it ends. */
-const IDLE = 60_000
+/** Milliseconds a thread waits for another plan before it ends, and with it the hundred megabytes a large plan has taken. */
+const IDLE = 20_000
 
 /** Milliseconds a cancelled plan has to stop by itself, before its thread is ended. */
 const GRACE = 1_500

@@ -4,6 +4,7 @@ import type { Reject, TableName, TableRow } from '@outfit/core/tables'
 import { layerFaults, SILHOUETTES } from '@outfit/core/mannequin'
 import { ColourEntity, ComponentEntity, MouldEntity, PrintEntity } from '../schema/catalogue.ts'
 import { SellerEntity } from '../schema/market.ts'
+import { offerFaults, unknownCode } from './offerFaults.ts'
 import { TABLE_TARGETS, type TableTarget } from './tableTargets.ts'
 
 type Fault = Omit<Reject, 'line'>
@@ -183,19 +184,10 @@ export class RowChecker<T extends TableName> {
     ]
   }
 
-  /** Packs there are too few of to sell one, and money the seller does not take. */
   private offerFaults(row: TableRow<T>): Fault[] {
     if (this.table !== 'offers') return []
-    const { seller, currency, stock, multiple } = row as TableRow<'offers'>
-    const own = this.kinds.currencies.get(seller)
-    return [
-      ...(stock > 0 && stock < multiple
-        ? [{ column: 'stock', reason: `stock ${stock} is below the pack size ${multiple}` }]
-        : []),
-      ...(own !== undefined && own !== currency
-        ? [{ column: 'currency', reason: `${seller} sells in ${own}, not in ${currency}` }]
-        : []),
-    ]
+    const offer = row as TableRow<'offers'>
+    return offerFaults(offer, this.kinds.currencies.get(offer.seller))
   }
 
   private references(row: TableRow<T>): Fault[] {
@@ -206,7 +198,7 @@ export class RowChecker<T extends TableName> {
       const entity = entities.length === 1 ? entities[0]! : this.target.choose!(row, entities)
       const known = this.codes.get(entity)!
       for (const code of Array.isArray(value) ? value : [value])
-        if (!known.has(code)) faults.push({ column, reason: `${column} "${code}" is not known` })
+        if (!known.has(code)) faults.push(unknownCode(column, code))
     }
     return faults
   }

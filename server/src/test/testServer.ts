@@ -12,7 +12,7 @@ import { loadSampleWorld } from '../app/sampleWorld.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 import { Writer } from '../base/writer.ts'
 import { connectionOf } from '../market/quoteService.ts'
-import { collectSheet, type Sheet, type SheetWritten } from '../market/sheet.ts'
+import { collectSheet, type Sheet, type SheetRead } from '../market/sheet.ts'
 import { SheetWriter } from '../market/sheetWriter.ts'
 import { PlanRunner, type JobContext } from '../sourcing/planRunner.ts'
 import { Contract, type Described } from './described.ts'
@@ -49,8 +49,11 @@ class InThreadSheetWriter extends SheetWriter {
     super()
   }
 
-  override write(sheet: Sheet): Promise<SheetWritten> {
-    return this.writer.transaction(async (db) => (await collectSheet(connectionOf(db), sheet))())
+  override write(sheet: Sheet): Promise<SheetRead> {
+    return this.writer.transaction(async (db) => {
+      const { keep, ...read } = await collectSheet(connectionOf(db), sheet)
+      return { ...read, kept: keep && (await keep()) }
+    })
   }
 }
 
