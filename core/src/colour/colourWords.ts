@@ -1,21 +1,24 @@
 /** Colours by what people call them: sRGB, and the word in the languages. Tones such as light and dark come on top. */
 export const COLOUR_WORDS: Readonly<Record<string, string>> = {
   '#FFFFFF':
-    'white, weiss, blanc, blanche, blanco, blanca, bianco, bianca, wit, witte, bialy, biala, biale, branco, branca, schneeweiss, lawinenweiss, snow white',
+    'white, weiss, blanc, blanche, blanco, blanca, bianco, bianca, wit, witte, bialy, biala, biale, bialo, branco, branca, schneeweiss, lawinenweiss, snow white',
   '#F1EAD7': 'cream, creme, ivory, elfenbein, ivoire, marfil, avorio, ivoor, kremowy, marfim, off white',
-  '#232126': 'black, schwarz, noir, noire, negro, negra, nero, nera, zwart, czarny, czarna, czarne, preto, preta',
-  '#8A8D91': 'grey, gray, grau, gris, grigio, grigia, grijs, szary, szara, cinza, cinzento',
+  '#232126':
+    'black, schwarz, noir, noire, negro, negra, nero, nera, zwart, czarny, czarna, czarne, czarno, preto, preta',
+  '#8A8D91': 'grey, gray, grau, gris, grigio, grigia, grijs, szary, szara, szare, szaro, cinza, cinzento',
   '#B5BAC0': 'silver, silber, silbern, argent, plata, plateado, argento, zilver, srebrny, prata',
-  '#C92B33': 'red, rot, rouge, rojo, roja, rosso, rossa, rood, rode, czerwony, czerwona, czerwone, vermelho, vermelha',
+  '#C92B33':
+    'red, rot, rouge, rojo, roja, rosso, rossa, rood, rode, czerwony, czerwona, czerwone, czerwono, vermelho, vermelha',
   '#70233A': 'wine, wine red, burgundy, maroon, weinrot, bordeaux, burdeos, granate, bordo, wijnrood, bordowy, vinho',
   '#E26A24': 'orange, naranja, arancione, oranje, pomaranczowy, laranja',
-  '#F5CB2E': 'yellow, gelb, jaune, amarillo, amarilla, giallo, gialla, geel, gele, zolty, zolta, amarelo, amarela',
+  '#F5CB2E':
+    'yellow, gelb, jaune, amarillo, amarilla, giallo, gialla, geel, gele, zolty, zolta, zolte, zolto, amarelo, amarela',
   '#C8A13C': 'gold, golden, messing, brass, laiton, dore, or, dorado, oro, goud, zloty, dourado',
-  '#3F8A45': 'green, grun, vert, verte, verde, groen, zielony, zielona, zielone',
+  '#3F8A45': 'green, grun, vert, verte, verde, groen, zielony, zielona, zielone, zielono',
   '#6B7A3A': 'olive, oliv, olivgrun, oliva, oliwkowy, khaki, khakigrun, kaki',
   '#2F8F8B': 'teal, turquoise, turkis, petrol, turquesa, turchese, turkoois, turkusowy, cyan',
   '#A5D86E': 'lime, limette, citron vert, lima, limoen, limonkowy, lime green, hellgrun',
-  '#2D5FA3': 'blue, blau, bleu, bleue, azul, blu, blauw, niebieski, niebieska, azul',
+  '#2D5FA3': 'blue, blau, bleu, bleue, azul, blu, blauw, niebieski, niebieska, niebieskie, niebiesko, azul',
   '#1E2B47':
     'navy, navy blue, marineblau, nachtblau, bleu marine, azul marino, blu marino, marineblauw, granatowy, azul marinho',
   '#8CC3E2':

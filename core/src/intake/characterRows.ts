@@ -1,7 +1,7 @@
 import { stringify } from 'csv-stringify/browser/esm/sync'
 import { fold } from '../base/index.ts'
 import { headNames } from '../tables/index.ts'
-import { isHeaded } from './columns.ts'
+import { isHeaded } from './heads.ts'
 import type { Field } from './lexicon.ts'
 import { plain } from './readCells.ts'
 import type { SheetRow } from './sheet.ts'

@@ -1,6 +1,7 @@
 import { fold } from '../base/index.ts'
-import { BIN_WORDS, FIELD_WORDS, FIELDS, FOR_SALE_WORDS, SHIPPING_WORDS, type Field } from './lexicon.ts'
+import { BIN_WORDS, FIELD_WORDS, FOR_SALE_WORDS, SHIPPING_WORDS, TOTAL_WORDS, type Field } from './lexicon.ts'
 import { readAmount, readCondition, readCount, readDate } from './readCells.ts'
+import { HEAD_WORDS, headFits } from './heads.ts'
 import type { SheetRow } from './sheet.ts'
 import { bandIn } from './shipping.ts'
 import { COLOUR_PHRASES, knownIn, PART_PHRASES, wordList } from './words.ts'
@@ -19,8 +20,8 @@ export interface Column {
 export const LIST_KINDS = ['owned', 'prices', 'sets', 'sellers', 'colours', 'characters'] as const
 export type ListKind = (typeof LIST_KINDS)[number]
 
-const HEAD_WORDS = FIELDS.map((field) => ({ field, words: new Set(wordList(FIELD_WORDS[field])) }))
 const BINS = wordList(BIN_WORDS)
+const TOTALS = new Set(wordList(TOTAL_WORDS))
 const FOR_SALE = new Set(wordList(FOR_SALE_WORDS))
 const SHIPPING = new Set(wordList(FIELD_WORDS.shipping))
 const FREE = new Set(wordList(SHIPPING_WORDS.free))
@@ -41,24 +42,38 @@ const BY_HEAD: ReadonlySet<Field> = new Set([
 /** Rows looked at to tell what a column holds. */
 const LOOKED_AT = 300
 
-/** How well a head names a field, 0 to 1: as a whole, by its first words, or by one of them. */
-function headFits(head: string, words: ReadonlySet<string>): number {
-  // Of columns of one name that are numbered the first is meant.
-  const [, first = fold(head), number] = /^(.+) (\d)$/.exec(fold(head)) ?? []
-  if (number !== undefined) return number === '1' ? headFits(first, words) : 0.6 * headFits(first, words)
-  const folded = first
-  if (folded === '') return 0
-  if (words.has(folded)) return 1
-  const parts = folded.split(' ')
-  if (parts.length > 1 && words.has(parts.slice(0, 2).join(' '))) return 0.9
-  if (words.has(parts[0]!)) return 0.8
-  if (parts.some((part) => words.has(part))) return 0.6
-  return [...words].some((word) => word.length >= 5 && folded.includes(word)) ? 0.5 : 0
-}
+/** The cells of a column; where a row has no other cell it heads what stands below it, and the column has none there. */
+export const columnOf = (rows: readonly SheetRow[], index: number): string[] =>
+  rows.map(({ cells }) => (cells.filter((cell) => cell !== '').length > 1 ? (cells[index] ?? '') : ''))
 
-/** Whether one of some heads names one of some fields outright. */
-export const isHeaded = (heads: readonly string[], fields: readonly Field[]): boolean =>
-  HEAD_WORDS.some(({ field, words }) => fields.includes(field) && heads.some((head) => headFits(head, words) >= 0.8))
+/** Rows a column that numbers them has at the least: one after the other, and in any order. */
+const NUMBERED = { inOrder: 4, shuffled: 8 } as const
+
+/**
+ * Whether a column only numbers the rows: 1, 2, 3, with few left out, from the beginning below each heading or not; or each
+ * number up to as many once, in whatever order they were sorted since. Counts do not do that.
+ */
+export function numbersRows(cells: readonly string[]): boolean {
+  const numbers = cells.map((cell) =>
+    cell === '' ? null : Number(/^\D{0,4}(\d{1,6})[.):]?$/.exec(cell)?.[1] ?? Number.NaN),
+  )
+  const filled = numbers.filter((number) => number !== null)
+  if (filled.length < NUMBERED.inOrder || filled.some(Number.isNaN) || filled.some((n) => n < 0)) return false
+  let [last, steps] = [0, 0]
+  const rises = numbers.every((number, row) => {
+    if (number === null) return true
+    const begins = row === 0 || numbers[row - 1] === null
+    const next = number === last + 1 || (number === 0 && row === 0)
+    if (next || (begins && number === 1)) steps += 1
+    else if (number <= last) return false
+    last = number
+    return true
+  })
+  if (rises && steps >= 0.8 * filled.length) return true
+  const most = Math.max(...filled)
+  const distinct = new Set(filled).size === filled.length
+  return distinct && filled.length >= NUMBERED.shuffled && most <= 1.25 * filled.length
+}
 
 /** How well cells read as each field, 0 to 1. */
 function cellsFit(cells: readonly string[], knowsColour: (text: string) => boolean): Record<Field, number> {
@@ -138,13 +153,14 @@ export function guessColumns(
   const width = rows.reduce((most, { cells }) => Math.max(most, cells.length), head?.length ?? 0)
   const looked = rows.slice(0, LOOKED_AT)
   const fits = Array.from({ length: width }, (_, index) => {
-    const own = cellsFit(
-      looked.map(({ cells }) => cells[index] ?? ''),
-      knowsColour,
-    )
-    const empty = looked.every(({ cells }) => (cells[index] ?? '') === '')
+    const under = looked.map(({ cells }) => cells[index] ?? '')
+    const own = cellsFit(under, knowsColour)
+    const empty = under.every((cell) => cell === '')
+    const numbering = numbersRows(columnOf(looked, index))
     return HEAD_WORDS.map(({ field, words }) => {
       const said = headFits(head?.[index] ?? '', words)
+      // What numbers the rows is no count unless its head says so outright, and nothing else that is told by cells alone.
+      if (numbering && said < 0.8) return { index, field, sure: 0 }
       // A head is believed unless what stands under it is plainly something else.
       const contrary = !empty && said > 0 && said < 1 && own[field] < 0.1 && ['count', 'price', 'date'].includes(field)
       return {
@@ -191,10 +207,13 @@ export function guessColumns(
   }))
 }
 
-/** What a list is by its columns, with how sure that is: who tells where things lie owns them, who tells a seller sells. */
-export function guessKind(columns: readonly Column[], fileName: string): { kind: ListKind; sure: number } {
+/**
+ * What a list is by its columns and by what it is called, in its file's name or above its heads, with how sure that is: who
+ * tells where things lie owns them, who tells a seller sells.
+ */
+export function guessKind(columns: readonly Column[], called: string): { kind: ListKind; sure: number } {
   const has = (field: Field) => columns.some((column) => column.field === field)
-  const named = fold(fileName)
+  const named = fold(called)
   const says = (words: string) => words.split(' ').some((word) => named.includes(word))
   // What stands in a figure of a set is what it holds; sets beside parts that lie somewhere are where these came from.
   const holds = says('set inhalt inhalte contents inventar inventaire inventario inhoud zawartosc')
@@ -217,6 +236,9 @@ export function guessKind(columns: readonly Column[], fileName: string): { kind:
   if (has('bin')) owned += 3
   if (has('date')) owned += 1.5
   if (has('count') && !has('price')) owned += 2
+  // Who adds up what each row comes to has bought it.
+  if (has('count') && has('price') && columns.some(({ field, head }) => field === null && headFits(head, TOTALS) > 0))
+    owned += 3
   if (says('bestand owned own inventar inventory stock sammlung collection drawer kiste box mine inventaire voorraad'))
     owned += 1.5
   const kind = prices > owned ? 'prices' : 'owned'

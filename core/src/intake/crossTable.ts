@@ -1,5 +1,5 @@
 import { fold } from '../base/index.ts'
-import { isHeaded } from './columns.ts'
+import { isHeaded } from './heads.ts'
 import { FIELD_WORDS, FIELDS, PRICE_KINDS, TOTAL_WORDS } from './lexicon.ts'
 import { namesColour } from './match.ts'
 import { readAmount, readCount } from './readCells.ts'

@@ -42,8 +42,8 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   code: `code, no, nr, number, id, item no, part no, part number, sku, ref, reference, nummer, artikelnummer, teilenummer, artnr,
     teilenr, bestellnummer, numero, reference, codigo, referencia, codice, riferimento, kod, numer, symbol`,
   colour: `colour, color, farbe, couleur, kleur, colore, kolor, barwa, cor, tint, shade, farbton, coloris, tinta`,
-  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, disp, left, remaining, have, owned, anzahl, menge,
-    stuck, stk, bestand, vorrat, lagerbestand, stuckzahl, quantite, nombre de, nb, qte, disponible, aantal, hoeveelheid, voorraad,
+  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, disp, left, remaining, have, owned, cnt, ct, amt, anzahl, anz, menge,
+    stuck, stk, stck, uds, pzas, qta, qtd, bestand, vorrat, lagerbestand, stuckzahl, quantite, nombre de, nb, qte, disponible, aantal, hoeveelheid, voorraad,
     cantidad, unidades, existencias, quantita, pezzi, disponibili, ilosc, sztuk, szt, liczba, stan, quantidade, unidades, estoque`,
   bin: `bin, box, tray, drawer, location, loc, place, where, storage, shelf, compartment, kiste, schachtel, fach, lagerort, lagerplatz,
     ort, kasten, platz, schublade, behalter, wo, boite, emplacement, tiroir, casier, bac, lieu, doos, bak, plaats, lade, vak,
@@ -58,7 +58,7 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
     aankoopdatum, gekocht, fecha, comprado, fecha de compra, data, acquistato, data acquisto, data zakupu, kupiono, comprado em`,
   condition: `condition, state, new or used, used, quality, zustand, neu gebraucht, qualitat, etat, neuf occasion, staat, conditie,
     toestand, estado, condicion, stato, condizione, stan techniczny, stan zachowania, condicao`,
-  seller: `seller, shop, store, vendor, from, source, dealer, handler, verkaufer, laden, anbieter, geschaft, von, quelle, vendeur,
+  seller: `seller, supplier, bought from, lieferant, fournisseur, leverancier, proveedor, fornitore, dostawca, fornecedor, shop, store, vendor, from, source, dealer, handler, verkaufer, laden, anbieter, geschaft, von, quelle, vendeur,
     boutique, magasin, marchand, verkoper, winkel, vendedor, tienda, negozio, venditore, sprzedawca, sklep, loja`,
   pack: `pack, pack of, lot, lot size, sold by, multiple, packung, gebinde, verpackungseinheit, ve, lot de, paquet, verpakking,
     paquete, lote, confezione, opakowanie, pacote`,
@@ -330,7 +330,7 @@ export const COUNT_WORDS: Readonly<Record<string, string>> = {
 
 /** Words of a row that adds others up, which is no part. */
 export const TOTAL_WORDS =
-  'total, sum, summe, gesamt, gesamtsumme, zusammen, somme, totaal, totale, suma, razem, soma, subtotal, zwischensumme'
+  'total, sum, summe, gesamt, gesamtsumme, gesamtpreis, line total, sous total, montant, betrag, importe, wartosc, zusammen, somme, totaal, totale, suma, razem, soma, subtotal, zwischensumme'
 
 /** Words of a place parts lie in, as a cell names it. */
 export const BIN_WORDS =

@@ -7,6 +7,60 @@ const known = { palette: STARTER_COLOURS, moulds: STARTER_MOULDS, parts: [], bin
 /** Lists as people keep them, and what each says: its kind, then count, mould, colour, place, price and the rest of every row. */
 const LISTS: readonly (readonly [about: string, text: string, says: readonly string[]])[] = [
   [
+    'rows numbered below headings, heads cut short, a title that says whose it is',
+    'Bestand vom Dachboden;;;;\n;;;;\nPos;Bez.;Farbe;Anz.;Preis/Stk\n;KÖPFE;;;\n1;Kopf mit Bart;Haut;3;1,20 €\n2;Kopf Frau;gelb;2 Stk;0,80 €\n;BEINE;;;\n3;Beine;dunkelblau;6;\n4;Beine kurz;beige;2;0,70\n;;Summe;13;\n',
+    [
+      'owned',
+      '3 M-HEAD fawn EUR 120',
+      '2 M-HEAD straw EUR 80',
+      '6 M-PAIRF midnight',
+      '2 M-PAIRS rope EUR 70',
+      'left 4 7 10',
+    ],
+  ],
+  [
+    'heads that are all cut short, numbers that were sorted by something else since',
+    '#,Descr.,Col.,Qty.,Stored\n7,Head,Tan,1,drawer 3\n3,Torso,White,2,drawer 3\n1,Legs,Dk Blue,6,drawer 1\n5,Short legs,Tan,2,drawer 1\n2,Ponytail,Brown,1,drawer 2\n4,Cape,Red,1,drawer 2\n6,Lantern,Gold,3,drawer 4\n8,Backpack,Brown,2,drawer 4\n',
+    [
+      'owned',
+      '1 M-HEAD rope B-drawer-3',
+      '2 M-TORSO chalk B-drawer-3',
+      '6 M-PAIRF midnight B-drawer-1',
+      '2 M-PAIRS rope B-drawer-1',
+      '1 M-TAIL chestnut B-drawer-2',
+      '1 M-CAPE poppy B-drawer-2',
+      '3 M-LANT brass B-drawer-4',
+      '2 M-BACKB chestnut B-drawer-4',
+    ],
+  ],
+  [
+    'no heads, numbers that begin anew below each heading',
+    'Teste\n1;Testa sorridente;giallo;2\n2;Testa con barba;rosa;1\nBusti\n1;Busto giacca;nero;3\n2;Busto rosso;;2\n3;Busto;bianco;1\n',
+    ['owned', '2 M-HEAD straw', '1 M-HEAD rosehip', '3 M-TORSO tar', '2 M-TORSO poppy', '1 M-TORSO chalk', 'left 1 4'],
+  ],
+  [
+    'numbers before names that say how many, and one that does not',
+    '3 heads - light skin\n12x legs black\ncapes, red\n~20 hands yellow\nca. 5 black legs\n2 tone torso\n',
+    [
+      'owned',
+      '3 M-HEAD oat',
+      '12 M-PAIRF tar',
+      '1 M-CAPE poppy',
+      '20 M-HAND straw (~20 hands yellow)',
+      '5 M-PAIRF tar (ca. 5 black legs)',
+      '1 M-TORSO c-none',
+    ],
+  ],
+  [
+    'what was ordered, with what each row comes to',
+    'Item No.\tItem\tColour\tQty\tEach\tTotal\tSupplier\n10023\tHead, smile\tyellow\t3\t£0.45\t£1.35\tLamp Lane\n10077\tTorso\tred\t2\t£1.10\t£2.20\tQuay Parts\n',
+    [
+      'owned',
+      '3 M-HEAD straw GBP 45 (Item No.: 10023; Total: £1.35; Supplier: Lamp Lane)',
+      '2 M-TORSO poppy GBP 110 (Item No.: 10077; Total: £2.20; Supplier: Quay Parts)',
+    ],
+  ],
+  [
     'heads in a language nobody taught us',
     'Název;Barva;Kusů;Krabice\nTorso;Poppy;3;Box 1\nHead;Fawn;2;Box 2\n',
     ['owned', '3 M-TORSO poppy B-box-1', '2 M-HEAD fawn B-box-2'],

@@ -265,12 +265,28 @@ export function readCondition(text: string): 'new' | 'used' | null {
   return null
 }
 
-/** A count that stands with the name, as in "2x red torso" or "torso (3 pcs)", apart from it. */
-export function countedIn(name: string): { name: string; count: string } {
-  const [, before, after] = /^(\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\S.*)$/i.exec(name) ?? []
+/** Words a number before them is part of: "2 tone torso", "3 piece suit". */
+const OF_NUMBERS = /^\d+\s+(?:tone|colou?r|faced|sided|eyed|piece|part|d)s?\b/i
+
+/** A number before a name without a sign that it counts, as in "20 hands" or "~20 hands". */
+const BARE_COUNT = /^((?:[~≈]|ca\.?\s|circa\s|about\s|approx\.?\s)?\s*\d{1,3})\s+(\p{L}{2,}.*)$/iu
+
+/** Whether a name begins with a number that says how many. */
+export const beginsWithCount = (name: string): boolean => BARE_COUNT.test(name) && !OF_NUMBERS.test(name)
+
+/**
+ * A count that stands with the name, as in "2x red torso", "torso (3 pcs)" or "torso: 3", apart from it; where `bare` a
+ * number before the name counts as well.
+ */
+export function countedIn(name: string, bare: boolean): { name: string; count: string } {
+  const [, before, after] = /^([~≈]?\s*\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\S.*)$/i.exec(name) ?? []
   if (before !== undefined && after !== undefined) return { name: after, count: before }
   const [, thing, times, more] = /^(\S.*?)\s+(\d{1,4}\s*[x×]|[x×]\s*\d{1,4})\s+(\(.*\))$/i.exec(name) ?? []
   if (thing !== undefined && times !== undefined) return { name: thing, count: `${times} ${more}` }
   const [, words, behind] = /^(\S.*?)\s*\(?\b([x×]\s*\d{1,4}|\d{1,4}\s*(?:x|×|pcs|stk\.?|szt\.?))\)?$/i.exec(name) ?? []
-  return words !== undefined && behind !== undefined ? { name: words, count: behind } : { name, count: '' }
+  if (words !== undefined && behind !== undefined) return { name: words, count: behind }
+  const [, named, told] = /^(\p{L}.*?)\s*[:=]\s*(\d{1,3})$/u.exec(name) ?? []
+  if (named !== undefined && told !== undefined) return { name: named, count: told }
+  const [, number, rest] = (bare && beginsWithCount(name) && BARE_COUNT.exec(name)) || []
+  return number !== undefined && rest !== undefined ? { name: rest, count: number } : { name, count: '' }
 }

@@ -1,10 +1,11 @@
 import { fold } from '../base/index.ts'
 import { Questions, type Answer, type Unknown } from './asking.ts'
-import { guessColumns, guessKind, type Column, type ListKind } from './columns.ts'
+import { columnOf, guessColumns, guessKind, numbersRows, type Column, type ListKind } from './columns.ts'
 import { readEntries, type ListedEntry } from './entries.ts'
 import { TOTAL_WORDS, type Field } from './lexicon.ts'
 import { PartFinder, type KnownThings, type ListedPart } from './partFinder.ts'
 import {
+  beginsWithCount,
   countedIn,
   currencyIn,
   dayFirstIn,
@@ -152,6 +153,12 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
     ...MONEY.flatMap(cellsOf),
   ])
   const style: CellStyle = { decimal: decimal.decimal, dayFirst: day.dayFirst, currency, ...choices.style }
+  // What stands by itself above the heads says what the list is, and the last of it may say where all of it lies.
+  const titles = sheet.rows.slice(0, Math.max(0, at)).map(({ cells }) => {
+    const filled = cells.map(plain).filter(Boolean)
+    return filled.length === 1 ? filled[0]! : ''
+  })
+  const title = titles.at(-1) ?? ''
   const open: ReadList['open'] = []
   if (!decimal.sure && choices.style?.decimal === undefined) open.push('decimal')
   if (!day.sure && choices.style?.dayFirst === undefined) open.push('dayFirst')
@@ -159,10 +166,7 @@ function prepared(sheet: Sheet, fileName: string, known: KnownThings, choices: C
     ? { kind: choices.kind, sure: 1 }
     : characters >= 0
       ? { kind: 'characters' as const, sure: 1 }
-      : guessKind(columns, fileName)
-  // What stands by itself above the heads may say where all of it lies.
-  const above = at > 0 ? sheet.rows[at - 1]!.cells.map(plain).filter(Boolean) : []
-  const title = above.length === 1 ? above[0]! : ''
+      : guessKind(columns, [fileName, ...titles].join(' '))
   return { headed, head, body, columns, style, open, kind, sure, title, at: at_ }
 }
 
@@ -229,7 +233,8 @@ export function* readingList(
   const currencies = new Map(known.sellers.map(({ code, currency }) => [code, currency]))
   // A column that only numbers the rows says nothing.
   const numbered = body.filter(({ cells }) => !cells.some((one) => TOTALS.has(fold(one))))
-  const running = ({ index }: Column) => numbered.every(({ cells }, i) => cells[index] === String(i + 1))
+  const running = ({ index }: Column) =>
+    numbersRows(columnOf(body, index)) || numbered.every(({ cells }, i) => cells[index] === String(i + 1))
   const idle = IDLE[kind]
   const isRest = ({ field }: Column) => field === null || field === 'remark' || field === 'code' || idle.includes(field)
   const kept = columns.filter((column) => isRest(column) && !running(column))
@@ -244,6 +249,9 @@ export function* readingList(
     if ('leave' in answer) return 'left'
     return CONDITIONS.find((one) => 'take' in answer && answer.take === one) ?? null
   }
+  // In a list without counts numbers before the names are some, unless they only number the rows.
+  const names = body.map(({ cells }) => plain(cells[at('name') ?? -1] ?? ''))
+  const bare = names.some(beginsWithCount) && !numbersRows(names.map((name) => /^\d+/.exec(name)?.[0] ?? ''))
   const headings = headingsIn(body, columns)
   /** What the last heading, or the last cell for the kind of part, said; and the last set with the figure in it. */
   let under = ''
@@ -267,7 +275,7 @@ export function* readingList(
       left.push(line)
       return null
     }
-    const within = at('count') === undefined ? countedIn(cell('name')) : { name: cell('name'), count: '' }
+    const within = at('count') === undefined ? countedIn(cell('name'), bare) : { name: cell('name'), count: '' }
     const { name: own } = within
     if (cell('kind') !== '') under = cell('kind')
     const name = parts.nameOf(own, under)

@@ -1,5 +1,6 @@
 import { fold } from '../base/index.ts'
 import { parse } from 'csv-parse/browser/esm/sync'
+import { isCutHead } from './heads.ts'
 import { FIELD_WORDS, FIELDS } from './lexicon.ts'
 import { bandIn } from './shipping.ts'
 import { wordList } from './words.ts'
@@ -98,6 +99,7 @@ const HEADS = new Set(FIELDS.flatMap((field) => wordList(FIELD_WORDS[field])))
 /** Whether a cell reads like the head of a column. */
 const isHead = (cell: string) =>
   HEADS.has(fold(cell)) ||
+  isCutHead(cell) ||
   bandIn(cell) !== null ||
   fold(cell)
     .split(' ')

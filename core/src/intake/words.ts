@@ -40,8 +40,8 @@ export interface KnownPhrase {
 }
 
 const LONGEST = 5
-/** What words of the languages are bent by: "rote", "rotes", "Köpfe", "torsos". */
-const ENDINGS = ['e', 'er', 'es', 'en', 'em', 'n', 's', 'a', 'as', 'os']
+/** What words of the languages are bent by: "rote", "rotes", "Köpfe", "torsos"; the shortest first, as "capes" are no caps. */
+const ENDINGS = ['e', 'n', 's', 'a', 'er', 'es', 'en', 'em', 'as', 'os']
 /** Shorter words stand in too many others by chance. */
 const SHORTEST_PIECE = 4
 
