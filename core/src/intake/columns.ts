@@ -1,5 +1,13 @@
 import { fold } from '../base/index.ts'
-import { BIN_WORDS, FIELD_WORDS, FOR_SALE_WORDS, SHIPPING_WORDS, TOTAL_WORDS, type Field } from './lexicon.ts'
+import {
+  BIN_WORDS,
+  FIELD_WORDS,
+  FOR_SALE_WORDS,
+  OWNED_WORDS,
+  SHIPPING_WORDS,
+  TOTAL_WORDS,
+  type Field,
+} from './lexicon.ts'
 import { readAmount, readCondition, readCount, readDate } from './readCells.ts'
 import { HEAD_WORDS, headFits } from './heads.ts'
 import type { SheetRow } from './sheet.ts'
@@ -22,6 +30,7 @@ export type ListKind = (typeof LIST_KINDS)[number]
 
 const BINS = wordList(BIN_WORDS)
 const TOTALS = new Set(wordList(TOTAL_WORDS))
+const OWNED = new Set(wordList(OWNED_WORDS))
 const FOR_SALE = new Set(wordList(FOR_SALE_WORDS))
 const SHIPPING = new Set(wordList(FIELD_WORDS.shipping))
 const FREE = new Set(wordList(SHIPPING_WORDS.free))
@@ -236,6 +245,7 @@ export function guessKind(columns: readonly Column[], called: string): { kind: L
   if (has('bin')) owned += 3
   if (has('date')) owned += 1.5
   if (has('count') && !has('price')) owned += 2
+  if (columns.some(({ field, head }) => field === 'count' && headFits(head, OWNED) >= 0.5)) owned += 3
   // Who adds up what each row comes to has bought it.
   if (has('count') && has('price') && columns.some(({ field, head }) => field === null && headFits(head, TOTALS) > 0))
     owned += 3

@@ -42,7 +42,7 @@ export const FIELD_WORDS: Readonly<Record<Field, string>> = {
   code: `code, no, nr, number, id, item no, part no, part number, sku, ref, reference, nummer, artikelnummer, teilenummer, artnr,
     teilenr, bestellnummer, numero, reference, codigo, referencia, codice, riferimento, kod, numer, symbol`,
   colour: `colour, color, farbe, couleur, kleur, colore, kolor, barwa, cor, tint, shade, farbton, coloris, tinta`,
-  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, disp, left, remaining, have, owned, cnt, ct, amt, anzahl, anz, menge,
+  count: `count, qty, quantity, amount, number of, how many, pieces, pcs, stock, in stock, available, disp, left, remaining, have, owned, vorhanden, habe, tengo, cnt, ct, amt, anzahl, anz, menge,
     stuck, stk, stck, uds, pzas, qta, qtd, bestand, vorrat, lagerbestand, stuckzahl, quantite, nombre de, nb, qte, disponible, aantal, hoeveelheid, voorraad,
     cantidad, unidades, existencias, quantita, pezzi, disponibili, ilosc, sztuk, szt, liczba, stan, quantidade, unidades, estoque`,
   bin: `bin, box, tray, drawer, location, loc, place, where, storage, shelf, compartment, kiste, schachtel, fach, lagerort, lagerplatz,
@@ -125,7 +125,7 @@ export const PART_WORDS: Readonly<Record<string, string>> = {
   'flat beret hair': 'flat beret, beret, baskenmutze, beret, barett, boina, basco, baret',
   helmet: 'helm, casque, casco, elmo, kask, capacete',
   'rain hood': 'hood, kapuze, capuche, capucha, cappuccio, capuchon, kaptur, capuz',
-  headscarf: 'kopftuch, foulard, panuelo, fazzoletto, hoofddoek, chusta, lenco, bandana',
+  'market scarf headgear': 'headscarf, kopftuch, foulard, panuelo, fazzoletto, hoofddoek, chusta, lenco, bandana',
   'flower ring':
     '~krone, ~couronne, ~corona, ~kroon, ~korona, ~coroa, ~crown, blumenkranz, couronne de fleurs, corona de flores, corona di fiori, bloemenkrans, wianek, coroa de flores, wreath',
   // heads and faces
@@ -344,6 +344,14 @@ export const ABOUT_WORDS =
 export const NONE_WORDS =
   'none, no, nil, sold out, out of stock, kein, keine, keiner, keines, ausverkauft, vergriffen, nicht verfugbar, aucun, aucune, epuise, rupture, rupture de stock, geen, uitverkocht, niet op voorraad, ninguno, ninguna, agotado, sin stock, nessuno, nessuna, esaurito, brak, wyprzedane, nenhum, nenhuma, esgotado'
 
+/** What is written where nothing lies, in place of a part. */
+export const EMPTY_WORDS =
+  'empty, leer, frei, unbenutzt, vide, libre, vacio, vacia, leeg, vuoto, vuota, pusty, pusta, puste, vazio, vazia, unused, nothing, nichts, rien, nada, niente, niets, nic'
+
+/** What heads a column of counts that are owned. */
+export const OWNED_WORDS =
+  'have, owned, own, in stock at home, vorhanden, habe, besitz, besitze, tengo, possede, j ai, heb, ho, possiedo, mam, posiadam, tenho, possuo'
+
 /** What heads a column of counts that are for sale rather than owned. */
 export const FOR_SALE_WORDS =
   'avail, available, disp, left, remaining, ubrig, restant, overig, rimasti, pozostalo, qty avail, qty available, verfugbar, lieferbar, disponible, disponibles, disponibile, disponibili, beschikbaar, dostepne, dostepnych, disponivel, disponiveis'
@@ -355,6 +363,9 @@ export const PRICE_KINDS =
 /** What parts a price of shipping from the one for all else: "free from 30, otherwise 3.90". */
 export const ELSE_WORDS =
   'otherwise, else, sonst, ansonsten, sinon, autrement, anders, altrimenti, en otro caso, si no, inaczej, w innym razie, senao, caso contrario'
+
+/** Words between two colours: "white and red". */
+export const AND_WORDS = 'and, und, et, y, e, en, i, u'
 
 /** Words between a thing and what is on it: "torso with a lion". */
 export const WITH_WORDS = 'with, w, mit, avec, met, con, com, z, ze'

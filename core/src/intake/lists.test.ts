@@ -61,6 +61,39 @@ const LISTS: readonly (readonly [about: string, text: string, says: readonly str
     ],
   ],
   [
+    'lines below headings, with commas in some of them',
+    'HAIR\nlong black x3\nponytail blonde x1\n\nHEADS\nsmile, freckles x4\n\nLEGS\nblack x10\nshort blue x2\n',
+    [
+      'owned',
+      '3 M-LONG tar',
+      '1 M-TAIL straw',
+      '4 M-HEAD c-none',
+      '10 M-PAIRF tar',
+      '2 M-PAIRS quay-blue',
+      'left 1 5 8',
+    ],
+  ],
+  [
+    'counts behind names, a place that is empty',
+    'box\tslot\tdescription\n1\ta\t12 hands, yellow\n1\tb\tred torsos, plain - 4\n2\ta\tKopftuch rot (8)\n2\tb\tempty\n',
+    [
+      'owned',
+      '12 M-HAND straw B-1 (slot: a)',
+      '4 M-TORSO poppy B-1 (slot: b)',
+      '8 M-SCARF poppy B-2 (slot: a)',
+      'left 5',
+    ],
+  ],
+  [
+    'what is there beside what is wanted, with where it was bought',
+    'Part,Qty have,Qty need,Colour,Unit cost,Shop\nHead,2,4,Tan,0.35,Lamp Lane\nLegs,6,6,branco e vermelho,0.25,Quay Parts\n',
+    [
+      'owned',
+      '2 M-HEAD rope EUR 35 (Qty need: 4; Shop: Lamp Lane)',
+      '6 M-PAIRF chalk EUR 25 (Qty need: 6; Shop: Quay Parts)',
+    ],
+  ],
+  [
     'heads in a language nobody taught us',
     'Název;Barva;Kusů;Krabice\nTorso;Poppy;3;Box 1\nHead;Fawn;2;Box 2\n',
     ['owned', '3 M-TORSO poppy B-box-1', '2 M-HEAD fawn B-box-2'],

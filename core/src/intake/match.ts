@@ -2,7 +2,7 @@ import { fold, memoized } from '../base/index.ts'
 import { coloursInText, MAIN_PIECE, type Colour, type Finish, type Mould } from '../catalogue/index.ts'
 import { colourDifference, toned } from '../colour/index.ts'
 import { guessPart } from '../tables/index.ts'
-import { SHAPE_WORDS, TONE_WORDS, WITH_WORDS } from './lexicon.ts'
+import { AND_WORDS, SHAPE_WORDS, TONE_WORDS, WITH_WORDS } from './lexicon.ts'
 import type { OwnKind } from './made.ts'
 import { alikeness, COLOUR_PHRASES, knownIn, NEAR_PHRASES, PART_PHRASES, wordList, WORN_PHRASES } from './words.ts'
 
@@ -20,6 +20,7 @@ export interface ColourMatch {
 
 const TONES = Object.entries(TONE_WORDS).flatMap(([tone, list]) => wordList(list).map((word) => ({ tone, word })))
 const FINISH_OF: Readonly<Record<string, Finish>> = { clear: 'clear', metal: 'metal', pearl: 'pearl', glow: 'glow' }
+const AND = new Set(wordList(AND_WORDS))
 const METALS = new Set(['#C8A13C', '#B5BAC0'])
 const CANDIDATES = 4
 /** Names further apart than this are other names. */
@@ -74,7 +75,7 @@ export function matchColour(text: string, palette: readonly Colour[]): ColourMat
       tone ? toned(said.meaning, tone) : said.meaning,
       finish,
       palette,
-      known.every(({ meaning, whole: all }) => meaning !== '' && all),
+      known.every(({ words, meaning, whole: all }) => (meaning !== '' && all) || AND.has(words)),
     )
   }
   if (finish === 'clear')

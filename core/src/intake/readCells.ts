@@ -285,8 +285,11 @@ export function countedIn(name: string, bare: boolean): { name: string; count: s
   if (thing !== undefined && times !== undefined) return { name: thing, count: `${times} ${more}` }
   const [, words, behind] = /^(\S.*?)\s*\(?\b([x×]\s*\d{1,4}|\d{1,4}\s*(?:x|×|pcs|stk\.?|szt\.?))\)?$/i.exec(name) ?? []
   if (words !== undefined && behind !== undefined) return { name: words, count: behind }
-  const [, named, told] = /^(\p{L}.*?)\s*[:=]\s*(\d{1,3})$/u.exec(name) ?? []
+  // "Torso: 3", "torso - 3" and "torso (3)".
+  const [, named, told, within] =
+    /^(\p{L}.*?)(?:\s*[:=]\s*|\s+[-–—]\s+)(\d{1,3})$|^(?:\p{L}.*?)\s*\((\d{1,3})\)$/u.exec(name) ?? []
   if (named !== undefined && told !== undefined) return { name: named, count: told }
+  if (within !== undefined) return { name: name.replace(/\s*\(\d+\)$/, ''), count: within }
   const [, number, rest] = (bare && beginsWithCount(name) && BARE_COUNT.exec(name)) || []
   return number !== undefined && rest !== undefined ? { name: rest, count: number } : { name, count: '' }
 }

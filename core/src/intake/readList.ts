@@ -2,7 +2,7 @@ import { fold } from '../base/index.ts'
 import { Questions, type Answer, type Unknown } from './asking.ts'
 import { columnOf, guessColumns, guessKind, numbersRows, type Column, type ListKind } from './columns.ts'
 import { readEntries, type ListedEntry } from './entries.ts'
-import { TOTAL_WORDS, type Field } from './lexicon.ts'
+import { EMPTY_WORDS, TOTAL_WORDS, type Field } from './lexicon.ts'
 import { PartFinder, type KnownThings, type ListedPart } from './partFinder.ts'
 import {
   beginsWithCount,
@@ -104,6 +104,7 @@ export interface ReadList {
 
 const SAMPLE = 4
 const TOTALS = new Set(wordList(TOTAL_WORDS))
+const EMPTY = new Set(wordList(EMPTY_WORDS))
 /** Letters of a name, and of the words for a colour, a place or a seller. */
 const LONGEST = { name: 120, colour: 80, bin: 80, seller: 80, set: 120, figure: 120 } as const
 
@@ -271,7 +272,7 @@ export function* readingList(
     const heading = headings.get(line)
     if (heading !== undefined && at('bin') === undefined && namesBin(heading)) lies = heading
     else if (heading !== undefined) under = heading
-    if (heading !== undefined || cells.some((one) => TOTALS.has(fold(one)))) {
+    if (heading !== undefined || cells.some((one) => TOTALS.has(fold(one))) || EMPTY.has(fold(cell('name')))) {
       left.push(line)
       return null
     }

@@ -20,9 +20,15 @@ export interface Sheet {
 
 const DELIMITERS = [';', '\t', ',', '|'] as const
 
+/** Share of the lines a comma stands in at the least where it parts cells: people write them, too. */
+const COMMA_LINES = 0.4
+
+/** Parts nothing: a list whose lines are one cell each. */
+const NO_SIGN = '\u001F'
+
 /**
  * The sign that parts the cells of a text: the one that parts most lines into the same number of cells, two at least.
- * Signs between quotes do not count. A comma where none does.
+ * Signs between quotes do not count. A comma where no sign does, and one that stands in no text where lines are one cell each.
  */
 export function delimiterIn(text: string): string {
   const lines = text
@@ -40,7 +46,9 @@ export function delimiterIn(text: string): string {
     return { sign, score: times * Math.min(cells, 4) * (sign === ',' ? 0.6 : 1) }
   })
   const [best] = scores.sort((a, b) => b.score - a.score)
-  return best && best.score > 0 ? best.sign : ','
+  if (!best || best.score === 0) return ','
+  const within = lines.filter((line) => line.includes(best.sign)).length
+  return best.sign === ',' && within < COMMA_LINES * lines.length ? NO_SIGN : best.sign
 }
 
 const BULLET = /^\s*[-*•–·]\s+(?=\S)/u

@@ -108,7 +108,13 @@ function Line({ offer, qty, report, catalogue, used, forWhom }: LineProps) {
   const parts = qty * offer.yields.reduce((sum, entry) => sum + entry.qty, 0)
   const remarks = [
     colour?.name,
-    single ? null : used === null ? `whole, ${parts} parts` : used > 0 ? `whole, ${used} of ${parts} parts needed` : null,
+    single
+      ? null
+      : used === null
+        ? `whole, ${parts} parts`
+        : used > 0
+          ? `whole, ${used} of ${parts} parts needed`
+          : null,
     used === 0 ? 'only to fill the parcel up' : null,
     thing?.condition === 'used' ? 'used' : null,
   ].filter(Boolean)
