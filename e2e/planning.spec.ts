@@ -109,6 +109,8 @@ test('many outfits are changed at once: stature by years, house rules, a uniform
   await add.getByRole('button', { name: 'Add 2 characters' }).click()
   await app.getByRole('link', { name: 'Table', exact: true }).click()
   const table = app.getByRole('region', { name: 'Outfits as a table' })
+  // All that are shown are picked, so whoever was added has to be there by then.
+  await expect(table.getByRole('textbox', { name: 'Name of Rie Baas' })).toBeVisible()
   await table.getByRole('checkbox', { name: 'Pick all shown' }).check()
   const bulk = table.getByRole('form', { name: 'For all picked' })
   await expect(bulk).toContainText('6 picked')

@@ -41,11 +41,13 @@ export interface Aside {
   point: () => readonly number[] | null
   /** Whether it was solved to the end. */
   solved: () => boolean
+  /** Another model on the same thread, instead of this one. */
+  next: SolveAside
   stop: () => void
 }
 
 /** The port to a solver that works on beside whoever asks, who is not told but looks; `MilpOptions` that tell are not for it. */
-export type SolveAside = (model: Milp, options: Pick<MilpOptions, 'seconds' | 'gap' | 'start'>) => Aside
+export type SolveAside = (model: Milp, options: Pick<MilpOptions, 'seconds' | 'gap' | 'start' | 'proveOnly'>) => Aside
 
 /** Grows a Milp by columns and rows; columns are referred to by the number returned. */
 export class MilpBuilder {

@@ -8,19 +8,23 @@ export interface SourcingModel extends Pick<SupplyModel, 'steps' | 'parcels'> {
   milp: Milp
   /** Units left unmet of each need, aligned with problem.needs. */
   unmet: number[]
+  /** The plan that is known, as one column; null where none was named. */
+  known: number | null
   /** Column values of a purchase that keeps all limits, for the solver to start from. */
   valuesOf: (units: ReadonlyMap<string, number>, settled: Settlement) => number[]
 }
 
 /**
  * Build the model: needs filled by accepted parts, over `supplyModel`. `objective` is the total cost, the number of unmet
- * units or of parcels; with `mostUnmet` the unmet units are held at their best while the cost is minimised.
+ * units or of parcels; with `mostUnmet` the unmet units are held at their best while the cost is minimised. A plan that
+ * comes to `known` can be taken as a whole, as a column that meets all needs: then there is a point to begin from whatever else
+ * is asked, and nothing dearer is looked at (which a row for the total does as well, but is dense and slows all down).
  */
 export function sourcingModel(
   problem: SourcingProblem,
   objective: 'cost' | 'unmet' | 'parcels',
   mostUnmet = INFINITE,
-  options: SupplyOptions = {},
+  { known: total, ...options }: SupplyOptions & { known?: number | undefined } = {},
 ): SourcingModel {
   const build = new MilpBuilder()
   const money = (amount: number) => (objective === 'cost' ? amount : 0)
@@ -29,6 +33,7 @@ export function sourcingModel(
   const values: Values[] = []
   const byWhole = { integer: !options.sellersAlone }
   const used = new Map<string, Uses>()
+  const known = total === undefined ? null : build.column(money(total), 1)
   const unmet = problem.needs.map((need) => {
     const missing = build.column(objective === 'unmet' ? 1 : 0, need.qty, byWhole)
     const fills = need.accept.map(({ part, penalty }) => {
@@ -40,7 +45,11 @@ export function sourcingModel(
       return fill
     })
     values.push((_, open) => [[missing, open.get(need.id) ?? 0]])
-    build.row(need.qty, need.qty, [[missing, 1], ...fills.map((fill): [number, number] => [fill, 1])])
+    build.row(need.qty, need.qty, [
+      [missing, 1],
+      ...fills.map((fill): [number, number] => [fill, 1]),
+      ...(known === null ? [] : [[known, need.qty] as [number, number]]),
+    ])
     return missing
   })
   if (mostUnmet < INFINITE)
@@ -51,6 +60,12 @@ export function sourcingModel(
     )
 
   const { steps, parcels, pointOf } = supplyModel(build, problem, used, objective, options)
+  // Beside the known plan nothing is bought, or what leftovers earn would be earned twice.
+  if (known !== null && problem.resale.length > 0)
+    build.row(-INFINITE, parcels.length, [
+      [known, parcels.length],
+      ...parcels.map(({ open }): [number, number] => [open, 1]),
+    ])
   const valuesOf: SourcingModel['valuesOf'] = (units, settled) => {
     const point = build.model.columns.map(() => 0)
     const filled = summed(settled.fills.map(({ need, part, qty }) => [`${need} ${part}`, qty]))
@@ -59,5 +74,5 @@ export function sourcingModel(
     for (const [column, value] of pointOf(units, settled)) point[column] = value
     return point
   }
-  return { milp: build.model, steps, unmet, parcels, valuesOf }
+  return { milp: build.model, steps, unmet, known, parcels, valuesOf }
 }

@@ -69,6 +69,8 @@ const MIDDLING = 700
  * what a second thread takes of memory and cache is missed.
  */
 const VAST = 6000
+/** Share of the seconds that have to be left for a proof to be begun anew. */
+const LATE = 0.4
 /** Share of a plan that goes to parcels from which they weigh heavily. */
 const HEAVY = 0.125
 /** Work of beginning anew once all turns have been taken and there is time left. */
@@ -208,10 +210,14 @@ export class Planner {
     const { search, schedule } = this
     const again = schedule.turns.at(-1)!
     this.begin(schedule.anew, schedule.combine)
-    for (const work of schedule.turns) {
+    if (schedule.proves) this.proof?.anew(this.toProve)
+    schedule.turns.forEach((work, nth) => {
       this.turn(work)
-      if (!schedule.proves) this.beginProof()
-    }
+      if (schedule.proves) return
+      this.beginProof()
+      // By then the first proof has come as far as it soon will, and the plan is as good as it soon will be.
+      if (nth > 0 && this.left() > LATE * this.seconds) this.proof?.anew(this.toProve)
+    })
     while (!schedule.proves && !this.finished() && !search.exhausted) this.turn(again)
     // Beside a proof of its own the search begins anew as long as there is time.
     while (!schedule.proves && this.proof && !this.finished()) {
@@ -226,6 +232,14 @@ export class Planner {
     if (!solveAside || this.proof || this.late()) return
     this.proof = new Proof(this.reduced, this.fewest, solveAside, this.left, this.problem.limits.gap)
   }
+
+  /** What the best so far comes to, where no plan leaves less unmet. */
+  private knownTotal(): number | undefined {
+    const { best, fewest } = this
+    return best && unmetIn(best.settled) <= fewest ? best.settled.total : undefined
+  }
+
+  private readonly toProve = () => ({ problem: this.withinReach(), known: this.knownTotal() })
 
   /** Begin anew from sets of sellers, drawn by chance and of two good plans, for so much work each; then search on from the best. */
   private begin(anew: number, combine: number): void {
@@ -267,10 +281,10 @@ export class Planner {
   private ask(): void {
     const { proof, schedule, reduced, lean, late } = this
     if (!proof) return
-    if (!schedule.proves) proof.goOn(() => this.withinReach())
     this.hear()
     this.tell()
     const sellers = proof.sellers()
+    proof.goOn(this.toProve)
     if (!sellers || late()) return
     const desk = (this.desk ??= new PlanSearch(new Ledger(reduced), { late, lean }))
     desk.beginFrom(reduced.sellers.flatMap(({ id }, s) => (sellers.has(id) ? [s] : [])))
@@ -319,7 +333,7 @@ export class Planner {
       ...this.startOf(model, narrow),
       // The proof beside may come first.
       stop: () => {
-        this.hear()
+        this.ask()
         return options.stopRequested?.() === true || this.isProven()
       },
       onProgress: ({ best: found, bound: proven }) => {

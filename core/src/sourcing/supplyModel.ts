@@ -48,6 +48,8 @@ export interface SupplyOptions {
    * those are there that the cheapest filling takes. A relaxation that is solved much sooner, and little below.
    */
   sellersAlone?: boolean
+  /** Offers whose steps of use are whole even so. */
+  whole?: ReadonlySet<string>
 }
 
 /**
@@ -64,7 +66,7 @@ export function supplyModel(
   problem: SourcingProblem,
   used: ReadonlyMap<string, Uses>,
   objective: 'cost' | 'unmet' | 'parcels' | 'spending',
-  { fillers = true, sellersAlone = false }: SupplyOptions = {},
+  { fillers = true, sellersAlone = false, whole = new Set() }: SupplyOptions = {},
 ): SupplyModel {
   /** What goods, shipping and handling count for, and what leftovers fetch. */
   const money = (amount: number) => (objective === 'cost' || objective === 'spending' ? amount : 0)
@@ -83,7 +85,7 @@ export function supplyModel(
     : new Set<number>()
   const steps = problem.offers.map((offer, i) => {
     const price = offer.price * offer.multiple
-    const columns = [build.column(money(price), useful[i]!, byWhole)]
+    const columns = [build.column(money(price), useful[i]!, { integer: !sellersAlone || whole.has(offer.id) })]
     if (filling.has(i)) columns.push(build.column(money(price) - fetched(price - netPrice(offer)), moreOf[i]!, byWhole))
     return columns
   })

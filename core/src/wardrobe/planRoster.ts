@@ -103,6 +103,8 @@ class RosterPlanner {
   private readonly mixes: Mixes
   /** What is mixed beside the search, and when that has had its time. */
   private beside: { aside: Aside; model: RosterModel; until: number } | undefined
+  /** What its thread was given last. */
+  private given: Aside | undefined
 
   constructor(
     private readonly problem: RosterProblem,
@@ -123,6 +125,7 @@ class RosterPlanner {
       return this.find()
     } finally {
       this.takeMixed()
+      this.given?.stop()
     }
   }
 
@@ -326,15 +329,15 @@ class RosterPlanner {
     if (!mix) return
     const seconds = Math.min(this.left(), this.seconds * MIXING)
     const model = this.modelOf(mix, false)
-    const aside = options.solveAside(model.milp, { seconds, gap: OPTIMAL_GAP / 2, ...this.startOf(model) })
-    this.beside = { aside, model, until: options.now() + seconds }
+    const solveAside = this.given?.next ?? options.solveAside
+    this.given = solveAside(model.milp, { seconds, gap: OPTIMAL_GAP / 2, ...this.startOf(model) })
+    this.beside = { aside: this.given, model, until: options.now() + seconds }
   }
 
   private takeMixed(): void {
     const { beside } = this
     if (!beside) return
     const point = beside.aside.point()
-    beside.aside.stop()
     this.beside = undefined
     if (point) this.takePoint(beside.model, point)
   }

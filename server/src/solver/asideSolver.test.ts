@@ -41,3 +41,19 @@ test('what nothing fills is never said to be solved, and a thread that is stoppe
   await sleep(300)
   expect([stopped.bound(), stopped.point(), stopped.solved()]).toEqual([-Infinity, null, false])
 })
+
+test('the thread of one model goes on with the next, whether that was solved or not', async () => {
+  const options = { seconds: 20, gap: 0 }
+  const first = solveAside(filling(9, [4, 5, 6, 3], [40, 41, 70, 25]), options)
+  await until(first.solved)
+  const second = first.next(filling(9, [4, 5], [1, 2]), options)
+  await until(second.solved)
+  expect([second.bound(), second.point()!.map(Math.round)]).toEqual([3, [1, 1]])
+  // Nobody asks for the third any more, however long it would take.
+  const weights = Array.from({ length: 60 }, (_, i) => 1000 + ((i * 7919) % 997))
+  const third = second.next(filling(31_337, weights, weights.map((one) => one + (one % 7))), { seconds: 60, gap: 0 })
+  const fourth = third.next(filling(4, [4], [7]), options)
+  await until(fourth.solved)
+  expect([fourth.bound(), first.bound()]).toEqual([7, 81])
+  fourth.stop()
+})

@@ -150,6 +150,7 @@ describe('of a market too large to be proven', () => {
         bound: () => bound,
         point: () => values,
         solved: () => status === 'optimal',
+        next: solveAside,
         stop: () => void stopped.push(status),
       }
     }

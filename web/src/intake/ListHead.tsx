@@ -1,6 +1,10 @@
 import { ENCODINGS, LIST_KINDS, type Choices, type Encoding, type ListKind, type LookedAt } from '@outfit/core/intake'
 import { counted } from '../ui/counted.ts'
+import { Button } from '../ui/Button.tsx'
 import { KIND_WORDS } from './listWords.ts'
+
+/** How sure the kind of a list has to be for nobody to be asked. */
+const SURE = 0.5
 
 const PICK = 'rounded-[8px] border border-rule bg-card px-2 py-1 text-[14px]'
 
@@ -12,7 +16,7 @@ interface ListHeadProps {
   setSheet: (sheet: number) => void
 }
 
-/** What a list is taken for, in which letters, and which sheet of a workbook; each can be said otherwise. */
+/** What a list is taken for, asked where it is not clear, in which letters, and which sheet of a workbook; each can be said otherwise. */
 export function ListHead({ list, isFetching, choose, setEncoding, setSheet }: ListHeadProps) {
   return (
     <>
@@ -67,6 +71,21 @@ export function ListHead({ list, isFetching, choose, setEncoding, setSheet }: Li
           </label>
         )}
       </div>
+      {list.sure < SURE && list.columns.some(({ field }) => field === 'price') && (
+        <div
+          role="group"
+          aria-label="What this list is"
+          className="mt-3 flex flex-wrap items-center gap-2 rounded-[10px] bg-band px-3 py-2 text-[15px]"
+        >
+          <span className="mr-1">It has prices, and does not say whose they are. What is it?</span>
+          <Button onClick={() => choose({ kind: 'owned' })}>
+            What I own, and what I paid
+          </Button>
+          <Button onClick={() => choose({ kind: 'prices' })}>
+            What somebody asks for it
+          </Button>
+        </div>
+      )}
     </>
   )
 }
