@@ -80,7 +80,6 @@ export class Proof {
     this.aside = this.solve(this.aside.next)
   }
 
-
   stop(): void {
     this.proven = this.bound()
     this.aside.stop()
@@ -99,8 +98,7 @@ export class Proof {
 
   private solve(solveAside: SolveAside): Aside {
     const { known, milp } = this.model
-    const start =
-      known === null ? {} : { start: milp.columns.map((_, c) => (c === known ? 1 : 0)), proveOnly: true }
+    const start = known === null ? {} : { start: milp.columns.map((_, c) => (c === known ? 1 : 0)), proveOnly: true }
     return solveAside(milp, { seconds: this.left(), gap: this.gap / 2, ...start })
   }
 }

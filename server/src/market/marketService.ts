@@ -284,10 +284,11 @@ export class MarketService {
       }
       const own = ways.get(key)
       if (!own) continue
-      const thing = thingOf(key)
+      const { kind, code } = thingOf(key)
       for (const { condition, currency, price, offers } of own) {
         of += offers
-        things.push({ ...thing, condition, currency, price, parts })
+        // Field by field: spread, tens of thousands of them take half a second.
+        things.push({ kind, code, condition, currency, price, parts })
       }
     }
     const all = of <= NARROWING.from

@@ -51,7 +51,14 @@ test('the thread of one model goes on with the next, whether that was solved or 
   expect([second.bound(), second.point()!.map(Math.round)]).toEqual([3, [1, 1]])
   // Nobody asks for the third any more, however long it would take.
   const weights = Array.from({ length: 60 }, (_, i) => 1000 + ((i * 7919) % 997))
-  const third = second.next(filling(31_337, weights, weights.map((one) => one + (one % 7))), { seconds: 60, gap: 0 })
+  const third = second.next(
+    filling(
+      31_337,
+      weights,
+      weights.map((one) => one + (one % 7)),
+    ),
+    { seconds: 60, gap: 0 },
+  )
   const fourth = third.next(filling(4, [4], [7]), options)
   await until(fourth.solved)
   expect([fourth.bound(), first.bound()]).toEqual([7, 81])

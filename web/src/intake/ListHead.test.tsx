@@ -20,8 +20,8 @@ function shown(text: string, choices: Choices = {}) {
 
 test('whose prices a list has is asked where it does not say', async () => {
   const { choose, asked } = shown('part;colour;qty;price\nTorso;Tar;3;0.40\nHead;Fawn;2;0.35\n')
-  await userEvent.click(within(asked!).getByRole('button', { name: 'What I own, and what I paid' }))
-  await userEvent.click(within(asked!).getByRole('button', { name: 'What somebody asks for it' }))
+  await userEvent.click(within(asked!).getByRole('button', { name: 'what I paid, I own these' }))
+  await userEvent.click(within(asked!).getByRole('button', { name: 'what a seller asks' }))
   expect(choose.mock.calls).toEqual([[{ kind: 'owned' }], [{ kind: 'prices' }]])
 })
 

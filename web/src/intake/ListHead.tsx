@@ -77,13 +77,9 @@ export function ListHead({ list, isFetching, choose, setEncoding, setSheet }: Li
           aria-label="What this list is"
           className="mt-3 flex flex-wrap items-center gap-2 rounded-[10px] bg-band px-3 py-2 text-[15px]"
         >
-          <span className="mr-1">It has prices, and does not say whose they are. What is it?</span>
-          <Button onClick={() => choose({ kind: 'owned' })}>
-            What I own, and what I paid
-          </Button>
-          <Button onClick={() => choose({ kind: 'prices' })}>
-            What somebody asks for it
-          </Button>
+          <span className="mr-1">It does not say what its prices are. They are</span>
+          <Button onClick={() => choose({ kind: 'owned' })}>what I paid, I own these</Button>
+          <Button onClick={() => choose({ kind: 'prices' })}>what a seller asks</Button>
         </div>
       )}
     </>
