@@ -333,7 +333,9 @@ export class Planner {
       ...this.startOf(model, narrow),
       // The proof beside may come first.
       stop: () => {
-        this.ask()
+        this.hear()
+        // Asked thousands of times: only of what a round has come to.
+        if (this.proof?.isReady) this.ask()
         return options.stopRequested?.() === true || this.isProven()
       },
       onProgress: ({ best: found, bound: proven }) => {

@@ -54,9 +54,14 @@ export class Proof {
     return new Set(sellers)
   }
 
+  /** Whether what was asked is solved, and there is more to ask. */
+  get isReady(): boolean {
+    return !this.isLast && this.aside.solved()
+  }
+
   /** Go on with more of it whole where what was asked is solved. */
   goOn(work: () => ProofWork): void {
-    if (this.isLast || !this.aside.solved()) return
+    if (!this.isReady) return
     const point = this.point()
     const inParts = this.problem.offers.filter((_, o) => {
       const bought = point?.[this.model.steps[o]![0]!] ?? 0

@@ -2,9 +2,10 @@ import { beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { cheapestOfEach, planSourcing, settle, type SourcingPlan, type SourcingProblem } from '@outfit/core/sourcing'
 import { seeded } from '@outfit/core/base'
-import type { SolveAside, SolveMilp } from '@outfit/core/solver'
+import type { SolveMilp } from '@outfit/core/solver'
 import { anyLowPriced, anyProblem } from '../test/anyProblem.ts'
 import { everyPurchase } from '../test/everyPurchase.ts'
+import { solvedAtOnce } from '../test/solvedAtOnce.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 let solve: SolveMilp
@@ -140,27 +141,14 @@ describe('of a market too large to be proven', () => {
 
   test('a proof beside the search bounds the plan', () => {
     const problem = largeMarket(4)
-    const stopped: string[] = []
-    let told = -Infinity
-    // Solved at once, as if another thread had.
-    const solveAside: SolveAside = (model, { gap }) => {
-      const { values, bound, status } = solve(model, { seconds: 1000, gap, iterations: 3000 })
-      told = Math.max(told, bound)
-      return {
-        bound: () => bound,
-        point: () => values,
-        solved: () => status === 'optimal',
-        next: solveAside,
-        stop: () => void stopped.push(status),
-      }
-    }
+    const { seen, solveAside } = solvedAtOnce(solve, { seconds: 1000, iterations: 3000 })
     let asked = 0
     const limits = { ...problem.limits, seconds: 4_000 }
     const beside = planSourcing({ ...problem, limits }, { solve: counting, solveAside, now: () => asked++ })
     expectHonest(problem, beside)
-    expect(told).toBeGreaterThan(0)
-    expect(beside.bound).toBeGreaterThanOrEqual(Math.min(told, beside.total) - 1e-6)
-    expect(stopped.length).toBeGreaterThan(0)
+    expect(seen.bound).toBeGreaterThan(0)
+    expect(beside.bound).toBeGreaterThanOrEqual(Math.min(seen.bound, beside.total) - 1e-6)
+    expect(seen.stopped).toBe(1)
   })
 })
 

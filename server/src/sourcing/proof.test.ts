@@ -1,29 +1,14 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { Proof, reduceProblem } from '@outfit/core/sourcing'
-import type { SolveAside } from '@outfit/core/solver'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 import { anyLowPriced, anyProblem } from '../test/anyProblem.ts'
 import { everyPurchase } from '../test/everyPurchase.ts'
+import { solvedAtOnce } from '../test/solvedAtOnce.ts'
 
 const solve = await loadHighsSolver()
 
-/** Solves at once, as if another thread had, and counts what was asked and stopped. */
-function atOnce() {
-  const seen = { asked: 0, stopped: 0 }
-  const solveAside: SolveAside = (model, options) => {
-    seen.asked++
-    const { status, values, bound } = solve(model, { ...options, seconds: 20 })
-    return {
-      bound: () => bound,
-      point: () => values,
-      solved: () => status === 'optimal',
-      next: solveAside,
-      stop: () => void seen.stopped++,
-    }
-  }
-  return { seen, solveAside }
-}
+const atOnce = () => solvedAtOnce(solve)
 
 test('a proof rises, never above the best plan, by making whole what is bought in parts, until it is the best plan', () => {
   let rounds = 0
@@ -65,7 +50,6 @@ test('sellers of a point are told once, and none where the known plan is as good
   expect(proof.sellers()).toBeNull()
   const known = new Proof(problem, best.unmet, atOnce().solveAside, () => 20, 0)
   // Far below what anything comes to, so that nothing else is taken.
-  const rest = { asks: 0 }
-  while (rest.asks++ < 60) known.goOn(() => ({ problem, known: best.total - 1 }))
+  for (let asks = 0; asks < 60; asks++) known.goOn(() => ({ problem, known: best.total - 1 }))
   expect(known.sellers()).toBeNull()
 })

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { SolveAside, SolveMilp } from '@outfit/core/solver'
+import type { SolveMilp } from '@outfit/core/solver'
 import {
   planRoster,
   readRosterProblem,
@@ -15,6 +15,7 @@ import { anyRoster, everyRoster } from '../test/anyRoster.ts'
 import { extremeRoster } from '../test/extremes.ts'
 import { timed } from '../test/processorTime.ts'
 import { runs } from '../test/runs.ts'
+import { solvedAtOnce } from '../test/solvedAtOnce.ts'
 import { loadHighsSolver } from '../solver/highsSolver.ts'
 
 let solve: SolveMilp
@@ -92,23 +93,8 @@ test('prices bound every plan, and every plan with a choice worn', () => {
 
 test('what is mixed beside the search is taken, and ended', () => {
   const nothing: SolveMilp = () => ({ status: 'unknown', values: null, bound: -Infinity })
-  const seen = { mixed: 0, begun: 0, better: 0, ended: 0 }
-  // Solved at once, as if another thread had.
-  const mix: SolveAside = (model, options) => {
-    const { values, bound, status } = solve(model, { ...options, seconds: 100 })
-    seen.mixed++
-    return {
-      bound: () => bound,
-      point: () => values,
-      solved: () => status === 'optimal',
-      next: mix,
-      stop: () => void seen.ended++,
-    }
-  }
-  const solveAside: SolveAside = (...first) => {
-    seen.begun++
-    return mix(...first)
-  }
+  const { seen, solveAside } = solvedAtOnce(solve)
+  let better = 0
   fc.assert(
     fc.property(anyRoster(), (problem) => {
       const clock = () => {
@@ -118,12 +104,12 @@ test('what is mixed beside the search is taken, and ended', () => {
       const alone = planRoster(readRosterProblem(problem), { solve: nothing, now: clock() })
       const beside = planRoster(readRosterProblem(problem), { solve: nothing, solveAside, now: clock() })
       if (beside.status !== 'impossible') expectHonest(problem, beside)
-      if (beside.status !== 'impossible' && (alone.status === 'impossible' || beside.value < alone.value)) seen.better++
+      if (beside.status !== 'impossible' && (alone.status === 'impossible' || beside.value < alone.value)) better++
     }),
     { numRuns: runs(50) },
   )
-  expect(seen.ended).toBe(seen.begun)
-  expect(Math.min(seen.begun, seen.better)).toBeGreaterThan(0)
+  expect(seen.stopped).toBe(seen.begun)
+  expect(Math.min(seen.begun, better)).toBeGreaterThan(0)
 })
 
 test('whatever the numbers, a plan comes within its seconds and one more, and adds up', () => {
