@@ -23,6 +23,8 @@ test('whose prices a list has is asked where it does not say', async () => {
   await userEvent.click(within(asked!).getByRole('button', { name: 'what I paid, I own these' }))
   await userEvent.click(within(asked!).getByRole('button', { name: 'what a seller asks' }))
   expect(choose.mock.calls).toEqual([[{ kind: 'owned' }], [{ kind: 'prices' }]])
+  // Where it can be changed again.
+  expect(document.activeElement).toBe(screen.getByRole('combobox', { name: 'It is' }))
 })
 
 test('nobody is asked where a list says what it is, has no prices, or was told', () => {

@@ -1,3 +1,4 @@
+import { useRef } from 'react'
 import { ENCODINGS, LIST_KINDS, type Choices, type Encoding, type ListKind, type LookedAt } from '@outfit/core/intake'
 import { counted } from '../ui/counted.ts'
 import { Button } from '../ui/Button.tsx'
@@ -18,6 +19,12 @@ interface ListHeadProps {
 
 /** What a list is taken for, asked where it is not clear, in which letters, and which sheet of a workbook; each can be said otherwise. */
 export function ListHead({ list, isFetching, choose, setEncoding, setSheet }: ListHeadProps) {
+  const kinds = useRef<HTMLSelectElement>(null)
+  const answer = (kind: ListKind) => () => {
+    choose({ kind })
+    // The question goes, and with it the place of whoever answered by keys.
+    kinds.current?.focus()
+  }
   return (
     <>
       <h1 className="text-2xl">
@@ -31,6 +38,7 @@ export function ListHead({ list, isFetching, choose, setEncoding, setSheet }: Li
         <label>
           It is{' '}
           <select
+            ref={kinds}
             className={PICK}
             value={list.kind}
             onChange={({ target }) => choose({ kind: target.value as ListKind })}
@@ -78,8 +86,8 @@ export function ListHead({ list, isFetching, choose, setEncoding, setSheet }: Li
           className="mt-3 flex flex-wrap items-center gap-2 rounded-[10px] bg-band px-3 py-2 text-[15px]"
         >
           <span className="mr-1">It does not say what its prices are. They are</span>
-          <Button onClick={() => choose({ kind: 'owned' })}>what I paid, I own these</Button>
-          <Button onClick={() => choose({ kind: 'prices' })}>what a seller asks</Button>
+          <Button onClick={answer('owned')}>what I paid, I own these</Button>
+          <Button onClick={answer('prices')}>what a seller asks</Button>
         </div>
       )}
     </>
